@@ -1,0 +1,178 @@
+import {
+  checkBuild,
+  parseBuildText,
+  pathText,
+  planBuild,
+  sayMoment,
+  sayWait,
+  toEpochMinute,
+  toWallTime,
+  type Build,
+  type Fault,
+  type Finding,
+  type PiecePlan,
+  type Plan,
+} from '@fixatum/core';
+import { Command, CommanderError, Option } from 'commander';
+
+/** What a run printed and how it ended: 0 fine, 1 a stop or a missed date, 2 unusable input. */
+export interface RunResult {
+  status: 0 | 1 | 2;
+  out: string;
+  err: string;
+}
+
+/** Reads a file as text; rejects when it can't be read. */
+export type ReadText = (path: string) => Promise<string>;
+
+interface Flags {
+  json?: boolean;
+  now?: string;
+}
+
+const severityMark: Record<Finding['severity'], string> = { stop: '[stop]', risk: '[risk]', note: '[note]' };
+
+/**
+ * Runs one command line, such as `['plan', 'build.json', '--json']`. Nothing but the core and file reading.
+ */
+export async function run(args: readonly string[], readText: ReadText): Promise<RunResult> {
+  const result: RunResult = { status: 0, out: '', err: '' };
+  const print = (text: string) => {
+    result.out += `${text}\n`;
+  };
+  const refuse = (text: string) => {
+    result.status = 2;
+    result.err += `${text}\n`;
+  };
+
+  const withBuild = async (file: string, flags: Flags, work: (build: Build, plan: Plan) => void) => {
+    let text: string;
+    try {
+      text = await readText(file);
+    } catch {
+      return refuse(`${file} can't be read.`);
+    }
+    const parsed = parseBuildText(text);
+    if (!parsed.ok) {
+      if (flags.json) print(JSON.stringify({ faults: parsed.faults }, null, 2));
+      return refuse(parsed.faults.map(faultLine).join('\n'));
+    }
+    const build = parsed.value;
+    const now = flags.now === undefined ? undefined : toEpochMinute(flags.now, build.timeZone);
+    if (flags.now !== undefined && now === undefined)
+      return refuse(`--now ${flags.now}: write a moment as 2027-03-05T19:00.`);
+    work(build, planBuild(build, now === undefined ? {} : { now }));
+  };
+
+  const program = new Command('fixatum')
+    .description('Checks and plans the finishing of foam pieces from a build file.')
+    .exitOverride()
+    .configureOutput({ writeOut: (text) => (result.out += text), writeErr: (text) => (result.err += text) });
+  const nowOption = () => new Option('--now <moment>', 'plan as of this wall time, such as 2027-02-20T19:30');
+
+  program
+    .command('check')
+    .description('say what would fail and why')
+    .argument('<file>', 'a build file')
+    .option('--json', 'print findings as JSON')
+    .addOption(nowOption())
+    .action((file: string, flags: Flags) =>
+      withBuild(file, flags, (build, plan) => {
+        const findings = checkBuild(build, plan);
+        if (findings.some((finding) => finding.severity === 'stop')) result.status = 1;
+        if (flags.json) return print(JSON.stringify({ findings }, null, 2));
+        if (findings.length === 0) return print('Nothing stands against this build.');
+        findings.forEach((finding) => print(findingLine(build, finding)));
+      }),
+    );
+
+  program
+    .command('plan')
+    .description('say when everything is done and ready')
+    .argument('<file>', 'a build file')
+    .option('--json', 'print the plan as JSON')
+    .addOption(nowOption())
+    .action((file: string, flags: Flags) =>
+      withBuild(file, flags, (build, plan) => {
+        const stop = checkBuild(build, plan).some((finding) => finding.severity === 'stop');
+        if (stop || plan.pieces.some((piece) => piece.readiness === 'late' || piece.readiness === 'stuck'))
+          result.status = 1;
+        if (flags.json) return print(JSON.stringify(planJson(plan), null, 2));
+        plan.pieces.forEach((piece) => print(pieceLine(build, plan, piece)));
+      }),
+    );
+
+  try {
+    await program.parseAsync(args as string[], { from: 'user' });
+  } catch (error) {
+    if (!(error instanceof CommanderError)) throw error;
+    if (error.exitCode !== 0) result.status = 2;
+  }
+  return result;
+}
+
+const faultLine = (fault: Fault) => `${pathText(fault.path)}: ${fault.message}`;
+
+function findingLine(build: Build, finding: Finding): string {
+  const piece = build.pieces.find((candidate) => candidate.id === finding.piece);
+  const ways = finding.waysOut.map((way) => `\n         way out: ${way.label}`).join('');
+  return `${severityMark[finding.severity]} ${finding.rule} ${piece?.name ?? finding.piece}, step ${finding.step ?? '-'}: ${finding.message}${ways}`;
+}
+
+function pieceLine(build: Build, plan: Plan, piece: PiecePlan): string {
+  const name = build.pieces.find((candidate) => candidate.id === piece.pieceId)!.name;
+  const at = (minute: number | undefined) =>
+    minute === undefined || !Number.isFinite(minute) ? 'never' : sayMoment(minute, plan.timeZone);
+  const margin =
+    piece.slackMinutes === undefined
+      ? ''
+      : piece.slackMinutes < 0
+        ? `, late by ${sayWait(-piece.slackMinutes)}`
+        : `, ${sayWait(piece.slackMinutes)} to spare`;
+  const start = piece.latestStartAt === undefined ? '' : `, go on by ${at(piece.latestStartAt)}`;
+  return `${name}: ${piece.readiness}; packable ${at(piece.packableAt)}, wearable ${at(piece.wearableAt)}${margin}${start}`;
+}
+
+/** The plan with wall times in place of epoch minutes, and materials by id. */
+function planJson(plan: Plan) {
+  const wall = (minute: number | undefined) =>
+    minute === undefined || !Number.isFinite(minute) ? null : toWallTime(minute, plan.timeZone);
+  return {
+    now: wall(plan.now),
+    timeZone: plan.timeZone,
+    pieces: plan.pieces.map((piece) => ({
+      piece: piece.pieceId,
+      readiness: piece.readiness,
+      packableAt: wall(piece.packableAt),
+      wearableAt: wall(piece.wearableAt),
+      packDueAt: wall(piece.packDueAt),
+      wearDueAt: wall(piece.wearDueAt),
+      slackMinutes: piece.slackMinutes ?? null,
+      latestStartAt: wall(piece.latestStartAt),
+      doneCount: piece.doneCount,
+      totalCount: piece.totalCount,
+    })),
+    operations: plan.operations.map((operation) => ({
+      id: operation.id,
+      piece: operation.pieceId,
+      unit: operation.unit,
+      step: operation.stepId,
+      coat: operation.coat,
+      face: operation.face ?? null,
+      status: operation.status,
+      material: operation.material?.id ?? null,
+      place: operation.placeId,
+      person: operation.personId ?? null,
+      start: wall(operation.start),
+      laidAt: wall(operation.laidAt),
+      end: wall(operation.end),
+      boundBy: operation.boundBy ?? null,
+    })),
+    sessions: plan.sessions.map((session) => ({
+      ...session,
+      from: wall(session.from),
+      to: wall(session.to),
+      batches: session.batches.map((batch) => ({ ...batch, start: wall(batch.start), end: wall(batch.end) })),
+    })),
+  };
+}

@@ -1,0 +1,227 @@
+import { z } from 'zod';
+import { materialFigures, methods } from '../materials/material';
+import { substrateKinds } from '../materials/substrate';
+
+/**
+ * The build file, format `fixatum-build/1`: one JSON file holds a whole build. Lengths are mm, areas cm², volumes
+ * ml, times minutes, temperatures °C, humidity %. Moments are wall time (`2027-03-05T19:00`) in the build's
+ * `timeZone`. Objects are loose: fields this version does not know are kept on the way through.
+ */
+
+export const BUILD_FORMAT = 'fixatum-build/1';
+
+export const stepKinds = [
+  'prep',
+  'fill',
+  'sand',
+  'texture',
+  'heat-seal',
+  'seal',
+  'prime',
+  'base',
+  'mask',
+  'unmask',
+  'detail',
+  'weather',
+  'topcoat',
+  'attach',
+  'join',
+  'inspect',
+] as const;
+export const filmGrades = ['dust', 'light', 'normal', 'heavy'] as const;
+export const faces = ['outer', 'inner'] as const;
+export const airAids = ['still', 'fan', 'warm'] as const;
+export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+export const ventilations = ['none', 'window', 'extraction', 'outdoor'] as const;
+export const wantedEffects = ['cracking', 'undercoat-shows', 'patchy'] as const;
+
+const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
+const name = z.string().trim().min(1, 'give it a name').max(120, 'a name has at most 120 letters');
+const note = z.string().max(4000).optional();
+const wallTime = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'write a moment as 2027-03-05T19:00');
+const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a date as 2027-03-05');
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'write a time of day as 19:00');
+const temperatureC = z.number().min(-40, 'colder than -40 °C').max(60, 'hotter than 60 °C');
+const humidityPct = z.number().min(0, 'below 0 %').max(100, 'above 100 %');
+const areaCm2 = z.number().positive('an area is more than zero').max(1_000_000, 'more than 100 m²');
+const colour = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'write a colour as #8a6f3b');
+
+export const eventSchema = z.looseObject({ id, name, wearAt: wallTime, packAt: wallTime.optional() });
+
+const window = z.looseObject({ from: clock, to: clock });
+
+export const personSchema = z.looseObject({
+  id,
+  name,
+  availability: z.array(
+    z.looseObject({
+      days: z.array(z.enum(weekdays)).min(1, 'name at least one day'),
+      from: clock,
+      to: clock,
+    }),
+  ),
+  exceptions: z.array(z.looseObject({ date, windows: z.array(window) })).optional(),
+});
+
+export const climateSchema = z.discriminatedUnion('kind', [
+  z.looseObject({ kind: z.literal('constant'), temperatureC, humidityPct }),
+  z.looseObject({
+    kind: z.literal('hourly'),
+    start: wallTime,
+    temperatureC: z.array(temperatureC).min(1, 'give at least one hour'),
+    humidityPct: z.array(humidityPct).min(1, 'give at least one hour'),
+  }),
+  z.looseObject({
+    kind: z.literal('daily'),
+    meanC: temperatureC,
+    swingC: z.number().min(0).max(30),
+    humidityPct,
+  }),
+]);
+
+export const placeSchema = z.looseObject({
+  id,
+  name,
+  ventilation: z.enum(ventilations),
+  slots: z.number().int('whole places only').min(1, 'at least one piece must fit').max(500),
+  climate: climateSchema,
+  hours: window.optional(),
+});
+
+export const ownMaterialSchema = materialFigures.partial().loose().extend({ id, extends: id.optional() });
+
+export const stockSchema = z.looseObject({
+  material: id,
+  containerMl: z.number().positive(),
+  remainingMl: z.number().min(0),
+  openedOn: date.optional(),
+  price: z.number().min(0).optional(),
+});
+
+export const stepSchema = z.looseObject({
+  id,
+  kind: z.enum(stepKinds),
+  material: id.optional(),
+  method: z.enum(methods).optional(),
+  coats: z
+    .number()
+    .int('whole coats only')
+    .min(1, 'at least one coat')
+    .max(20, 'at most 20 coats')
+    .optional(),
+  film: z.enum(filmGrades).optional(),
+  faces: z.array(z.enum(faces)).min(1, 'name at least one face').optional(),
+  zones: z.array(id).min(1, 'name at least one zone').optional(),
+  place: id.optional(),
+  colour: colour.optional(),
+  after: z.array(z.string().min(1)).optional(),
+  air: z.enum(airAids).optional(),
+  wanted: z.array(z.enum(wantedEffects)).optional(),
+  minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
+  optional: z.boolean().optional(),
+  dilution: z.string().max(200).optional(),
+  note,
+});
+
+export const faceSchema = z.looseObject({ areaCm2 });
+
+export const zoneSchema = z.looseObject({
+  id,
+  name,
+  share: z.number().positive('a share is more than zero').max(1, 'a share is at most 1'),
+  edgeMm: z.number().min(0).max(1_000_000).optional(),
+});
+
+export const pieceSchema = z.looseObject({
+  id,
+  name,
+  quantity: z.number().int('whole pieces only').min(1, 'at least one').max(200, 'at most 200 of a kind'),
+  event: id.optional(),
+  substrate: z.looseObject({
+    kind: z.enum(substrateKinds),
+    density: z.enum(['low', 'medium', 'high']).optional(),
+    thicknessMm: z.number().positive().max(200),
+    heatSealed: z.boolean().optional(),
+  }),
+  faces: z.looseObject({ outer: faceSchema, inner: faceSchema.optional() }),
+  flex: z
+    .array(
+      z.looseObject({
+        name: name,
+        bendRadiusMm: z.number().positive('a bend has a radius above zero').max(10_000),
+      }),
+    )
+    .optional(),
+  finestDetailMm: z.number().positive().max(500).optional(),
+  zones: z.array(zoneSchema).optional(),
+  steps: z.array(stepSchema),
+  note,
+});
+
+const coatPlace = {
+  piece: id,
+  unit: z.number().int().min(1),
+  step: id,
+  coat: z.number().int().min(1).default(1),
+  face: z.enum(faces).optional(),
+};
+
+/** One finished pass: which coat on which unit, when, in what air. `startedAt` is kept when the bench timed it. */
+export const logEntrySchema = z.looseObject({
+  id,
+  ...coatPlace,
+  doneAt: wallTime,
+  startedAt: wallTime.optional(),
+  temperatureC: temperatureC.optional(),
+  humidityPct: humidityPct.optional(),
+  film: z.enum(filmGrades).optional(),
+  note,
+});
+
+/** A pass that has been started at the bench and not yet logged as done. */
+export const underwaySchema = z.looseObject({ id, ...coatPlace, startedAt: wallTime });
+
+export const swatchSchema = z.looseObject({
+  id,
+  coats: z.array(z.looseObject({ material: id, film: z.enum(filmGrades).optional() })).min(1),
+  substrate: z.enum(substrateKinds),
+  bendRadiusMm: z.number().positive().optional(),
+  result: z.enum(['good', 'failed']),
+  judgedOn: date,
+  note,
+});
+
+export const buildSchema = z.looseObject({
+  format: z.literal(BUILD_FORMAT),
+  name,
+  timeZone: z.string().min(1),
+  start: wallTime,
+  events: z.array(eventSchema).default([]),
+  people: z.array(personSchema).default([]),
+  places: z.array(placeSchema).default([]),
+  materials: z.array(ownMaterialSchema).optional(),
+  stock: z.array(stockSchema).optional(),
+  pieces: z.array(pieceSchema).default([]),
+  log: z.array(logEntrySchema).optional(),
+  underway: z.array(underwaySchema).optional(),
+  swatches: z.array(swatchSchema).optional(),
+});
+
+/** A whole costume or prop set with its dates, people, places, pieces and log. */
+export type Build = z.infer<typeof buildSchema>;
+export type BuildEvent = z.infer<typeof eventSchema>;
+export type Person = z.infer<typeof personSchema>;
+export type Place = z.infer<typeof placeSchema>;
+export type Climate = z.infer<typeof climateSchema>;
+export type OwnMaterial = z.infer<typeof ownMaterialSchema>;
+export type Piece = z.infer<typeof pieceSchema>;
+export type Zone = z.infer<typeof zoneSchema>;
+export type Step = z.infer<typeof stepSchema>;
+export type LogEntry = z.infer<typeof logEntrySchema>;
+export type Underway = z.infer<typeof underwaySchema>;
+export type Swatch = z.infer<typeof swatchSchema>;
+export type StepKind = (typeof stepKinds)[number];
+export type FilmGrade = (typeof filmGrades)[number];
+export type Face = (typeof faces)[number];
+export type AirAid = (typeof airAids)[number];
+export type Weekday = (typeof weekdays)[number];

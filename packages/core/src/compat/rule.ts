@@ -1,0 +1,36 @@
+import type { Build, Piece } from '../build/schema';
+import type { Material } from '../materials/material';
+import type { Plan } from '../schedule/plan';
+import type { Finding, Severity } from './finding';
+
+/** What a rule may look at: the build, its materials, and the plan that says when everything happens. */
+export interface RuleContext {
+  build: Build;
+  materials: ReadonlyMap<string, Material>;
+  plan: Plan;
+}
+
+/** One compatibility rule. `look` gives its findings for one piece. */
+export interface Rule {
+  id: string;
+  severity: Severity;
+  /** What it watches for, in a few words. */
+  title: string;
+  look(piece: Piece, context: RuleContext): Finding[];
+}
+
+/** The JSON Pointer of a step, for patches. */
+export function stepPointer(build: Build, piece: Piece, stepIndex: number): string {
+  return `/pieces/${build.pieces.indexOf(piece)}/steps/${stepIndex}`;
+}
+
+/** Keeps the first finding for each step and cause, so that four units of a set speak once. */
+export function oncePerStep(findings: Finding[]): Finding[] {
+  const seen = new Set<string>();
+  return findings.filter((finding) => {
+    const key = `${finding.rule} ${finding.piece} ${finding.step} ${finding.below}`;
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+}

@@ -1,0 +1,59 @@
+import type { Place } from '../build/schema';
+import { dryingFamily, type Material } from '../materials/material';
+import type { EpochMinute } from '../time/wallTime';
+import { solventRate, twoPartRate, waterEarlyRate, waterLateRate, type Air } from './air';
+import { climateSeries, type ClimateSeries } from './climateSeries';
+import { rateTrack, type RateTrack } from './rateTrack';
+
+/** Touch and recoat run on the early clock; tape-safe and all later milestones on the late one. */
+export type Clock = 'early' | 'late';
+
+/** The air of one place, and the drying clocks that run in it. */
+export interface PlaceAir {
+  placeId: string;
+  series: ClimateSeries;
+  /** The clock of a material here; below its minimum temperature it stands still. */
+  track(material: Material, clock: Clock): RateTrack;
+}
+
+function rateOf(material: Material, clock: Clock): (air: Air) => number {
+  switch (dryingFamily(material)) {
+    case 'water':
+      return clock === 'early' ? waterEarlyRate : waterLateRate;
+    case 'solvent':
+      return solventRate;
+    case 'two-part':
+      return twoPartRate;
+    case 'inert':
+      return () => 1;
+  }
+}
+
+/** Builds the clocks of a place; tracks are shared by all materials with the same family and minimum temperature. */
+export function placeAir(
+  place: Pick<Place, 'id' | 'climate'>,
+  timeZone: string,
+  origin: EpochMinute,
+): PlaceAir {
+  const series = climateSeries(place.climate, timeZone);
+  const tracks = new Map<string, RateTrack>();
+  // Asked for at every coat of every plan, so the answer is kept by the material itself as well.
+  const known: Record<Clock, Map<Material, RateTrack>> = { early: new Map(), late: new Map() };
+  return {
+    placeId: place.id,
+    series,
+    track(material, clock) {
+      const shortcut = known[clock].get(material);
+      if (shortcut) return shortcut;
+      const key = `${dryingFamily(material)} ${clock} ${material.minC}`;
+      let track = tracks.get(key);
+      if (!track) {
+        const rate = rateOf(material, clock);
+        track = rateTrack(series, (air) => (air.temperatureC < material.minC ? 0 : rate(air)), origin);
+        tracks.set(key, track);
+      }
+      known[clock].set(material, track);
+      return track;
+    },
+  };
+}

@@ -1,0 +1,64 @@
+import type { RecoatWindow } from '../materials/material';
+import type { Operation } from '../stack/operations';
+import type { EpochMinute } from '../time/wallTime';
+import type { UnitState } from './unitState';
+
+/** Why an operation can't begin earlier. */
+export type Binding = 'start' | 'order' | 'drying' | 'window' | 'hands' | 'place' | 'air';
+
+/** The first moment at or after `from` at which a span of `minutes` fits into one of the windows. */
+function nextIn(windows: readonly RecoatWindow[], from: EpochMinute, minutes: number): EpochMinute {
+  for (const window of windows) {
+    const start = Math.max(from, Math.ceil(window.from));
+    if (start + minutes <= window.to) return start;
+  }
+  return Infinity;
+}
+
+/**
+ * The first moment at or after `from` at which what already lies on the unit lets the hands-on part of an operation
+ * begin (docs/domain.md, "Planner constraints"):
+ * - a coat only inside the recoat windows of all it lands on, and with the other face handleable;
+ * - masking when tape-safe, pulling tape when the newest paint is touch-dry, sanding when sandable;
+ * - anything else when the unit can be handled.
+ * Infinity when that moment never comes, such as after a recoat window that has closed for good.
+ */
+export function gate(operation: Operation, unit: UnitState, from: EpochMinute): EpochMinute {
+  const { cells } = operation;
+  const all = unit.cells.keys();
+  if (operation.material && operation.material.role !== 'bond') {
+    const otherFace = [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${operation.face}:`));
+    let at = Math.max(from, Math.ceil(unit.latest(otherFace, (stack) => stack.handleAt)));
+    for (let moved = true; moved && at !== Infinity;) {
+      moved = false;
+      for (const cell of cells) {
+        const top = unit.top(cell);
+        if (!top) continue;
+        const next = nextIn(top.milestones.recoat, at, operation.workMinutes);
+        if (next > at) {
+          at = next;
+          moved = true;
+        }
+      }
+    }
+    return at;
+  }
+  const ready = (() => {
+    switch (operation.kind) {
+      case 'mask':
+        return unit.latest(cells, (stack) => stack.tapeAt);
+      case 'unmask':
+        return unit.latest(all, (stack) => stack.coats[stack.coats.length - 1]!.touchAt);
+      case 'sand':
+        return unit.latest(cells, (stack) => {
+          const top = stack.coats[stack.coats.length - 1]!;
+          return top.sandAt ?? top.handleAt;
+        });
+      case 'weather':
+        return unit.latest(cells, (stack) => stack.coats[stack.coats.length - 1]!.touchAt);
+      default:
+        return unit.latest(all, (stack) => stack.handleAt);
+    }
+  })();
+  return Math.max(from, Math.ceil(ready));
+}

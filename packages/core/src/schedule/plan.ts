@@ -1,0 +1,71 @@
+import type { Operation } from '../stack/operations';
+import type { EpochMinute } from '../time/wallTime';
+import type { Binding } from './gates';
+import type { UnitState } from './unitState';
+
+/** What has become of an operation. `skipped` means a later step was logged without it. */
+export type OperationStatus = 'done' | 'underway' | 'planned' | 'skipped' | 'unplaced';
+
+/** An operation with its place in time. Times are epoch minutes. */
+export interface PlannedOperation extends Operation {
+  status: OperationStatus;
+  /** Who does it; undefined for what was logged. */
+  personId: string | undefined;
+  /** Set-up begins. Undefined when it could not be placed or was skipped. */
+  start: EpochMinute | undefined;
+  /** The coat is laid, or the work is done. */
+  laidAt: EpochMinute | undefined;
+  /** Cleaned up; the hands are free again. */
+  end: EpochMinute | undefined;
+  /** What keeps it from beginning earlier, or from being placed at all. */
+  boundBy: Binding | undefined;
+}
+
+/** How a piece stands against its dates. */
+export type Readiness = 'ready' | 'on-time' | 'tight' | 'late' | 'stuck' | 'undated';
+
+/** When a piece is ready, and whether that is in time. All its units count. */
+export interface PiecePlan {
+  pieceId: string;
+  readiness: Readiness;
+  /** Last work on it ends. */
+  finishedAt: EpochMinute | undefined;
+  packableAt: EpochMinute | undefined;
+  wearableAt: EpochMinute | undefined;
+  packDueAt: EpochMinute | undefined;
+  wearDueAt: EpochMinute | undefined;
+  /** Minutes to spare before the nearer date; negative when late. */
+  slackMinutes: number | undefined;
+  /** The last moment its next step can begin, with nothing else in the way, and still be in time. */
+  latestStartAt: EpochMinute | undefined;
+  doneCount: number;
+  totalCount: number;
+}
+
+/** One person's work in one free window: a run sheet. */
+export interface Session {
+  id: string;
+  personId: string;
+  from: EpochMinute;
+  to: EpochMinute;
+  /** Batches in order; each is a run of operations that share set-up and clean-up. */
+  batches: Batch[];
+}
+
+export interface Batch {
+  key: string;
+  start: EpochMinute;
+  end: EpochMinute;
+  operationIds: string[];
+}
+
+/** A whole plan: every operation, every piece, every session. */
+export interface Plan {
+  now: EpochMinute;
+  timeZone: string;
+  operations: PlannedOperation[];
+  pieces: PiecePlan[];
+  sessions: Session[];
+  /** The coats on each unit with their drying, by `piece/unit`. */
+  units: Map<string, UnitState>;
+}

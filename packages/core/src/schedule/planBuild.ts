@@ -1,0 +1,55 @@
+import type { Build } from '../build/schema';
+import { epochMinute, type EpochMinute } from '../time/wallTime';
+import { latestStart } from './latestStart';
+import type { Plan, PlannedOperation } from './plan';
+import { planningGround, runPlanner } from './planner';
+import { pieceReadiness } from './readiness';
+import { sessionsOf } from './sessions';
+
+export interface PlanOptions {
+  /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
+  now?: EpochMinute;
+}
+
+/** The present of a build file that is read without a clock: its last log entry, or its start. */
+export function presentOf(build: Build): EpochMinute {
+  return Math.max(
+    epochMinute(build.start, build.timeZone),
+    ...(build.log ?? []).map((entry) => epochMinute(entry.doneAt, build.timeZone)),
+  );
+}
+
+/**
+ * Plans a build from where its log leaves off: when each pass is done and by whom, when each piece is packable and
+ * wearable, whether that is in time, and the latest moment to start. Nothing is planned before the build's start or
+ * before now.
+ * @example planBuild(build, { now: epochMinute('2027-02-20T19:30', build.timeZone) }).pieces[0].readiness
+ */
+export function planBuild(build: Build, options: PlanOptions = {}): Plan {
+  const now = options.now ?? presentOf(build);
+  const ground = planningGround(build);
+  const { operations, units } = runPlanner(ground, { now });
+  const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
+  for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);
+  const fixedEnds = new Map(
+    operations.flatMap((operation) =>
+      operation.laidAt === undefined ? [] : [[operation.id, operation.laidAt]],
+    ),
+  );
+  const pieces = build.pieces.map((piece) => {
+    const own = byPiece.get(piece.id)!;
+    const state = pieceReadiness(build, piece, own, units, now);
+    const open = own.some((operation) => operation.status === 'planned');
+    return open && state.readiness !== 'stuck'
+      ? { ...state, latestStartAt: latestStart(ground, piece, now, fixedEnds) }
+      : state;
+  });
+  return {
+    now,
+    timeZone: build.timeZone,
+    operations,
+    pieces,
+    sessions: sessionsOf(ground, operations),
+    units,
+  };
+}

@@ -1,0 +1,198 @@
+import type { AirAid, Build, Face, FilmGrade, Piece, Place, Step, StepKind } from '../build/schema';
+import { stepsBefore } from '../build/stepLinks';
+import { filmFactor } from '../drying/film';
+import type { Material, Method } from '../materials/material';
+import { materialsOf } from '../materials/ownMaterials';
+import { handsOn, type HandsOn } from '../quantity/handsOn';
+
+/**
+ * One pass by one pair of hands: one coat of one step on one face of one unit, or the whole of a step that lays no
+ * film on one unit.
+ */
+export interface Operation extends HandsOn {
+  /** `piece/unit/step/coat/face`; the face is `-` for steps that lay no film. */
+  id: string;
+  pieceId: string;
+  unit: number;
+  stepId: string;
+  /** Place of the step in the piece's list, from 0. */
+  stepIndex: number;
+  kind: StepKind;
+  coat: number;
+  coats: number;
+  face: Face | undefined;
+  material: Material | undefined;
+  method: Method;
+  film: FilmGrade;
+  filmFactor: number;
+  colour: string | undefined;
+  /** The spots of the unit this pass works on, `face:zone`. */
+  cells: string[];
+  placeId: string;
+  air: AirAid;
+  /** Operations that must be finished first. */
+  after: string[];
+  /** Neighbours in time with the same key share set-up and clean-up. */
+  batchKey: string;
+  optional: boolean;
+}
+
+/** The zone of a piece that has none. */
+export const WHOLE = 'whole';
+
+/** The spot that holds glue, which lies under nothing and over nothing. */
+const BOND_CELL = 'bond:bond';
+
+const defaultMethod: Record<StepKind, Method> = {
+  prep: 'hand',
+  fill: 'tool',
+  sand: 'sand',
+  texture: 'stamp',
+  'heat-seal': 'hot-air',
+  seal: 'brush',
+  prime: 'brush',
+  base: 'brush',
+  mask: 'hand',
+  unmask: 'hand',
+  detail: 'brush',
+  weather: 'brush',
+  topcoat: 'brush',
+  attach: 'hand',
+  join: 'hand',
+  inspect: 'hand',
+};
+
+/** Where work happens when a build names no place: a room at label air. */
+export const roomAtLabelAir: Place = {
+  id: 'room',
+  name: 'Room',
+  ventilation: 'window',
+  slots: 6,
+  climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
+};
+
+/** The places of a build, or the one assumed when it names none. */
+export const placesOf = (build: Build): Place[] =>
+  build.places.length > 0 ? build.places : [roomAtLabelAir];
+
+/** The zone ids of a piece; one for a piece without zones. */
+export const zoneIdsOf = (piece: Piece): string[] =>
+  piece.zones && piece.zones.length > 0 ? piece.zones.map((zone) => zone.id) : [WHOLE];
+
+/** The faces a step works on: those it names, or else the outer one. */
+export const facesOf = (step: Step): Face[] => step.faces ?? ['outer'];
+
+/** The method of a step: its own, else the material's usual one, else the kind's. */
+export const methodOf = (step: Step, material: Material | undefined): Method =>
+  step.method ?? material?.methods[0] ?? defaultMethod[step.kind];
+
+/** The id of an operation from what the log knows of it. */
+export const operationId = (spot: {
+  piece: string;
+  unit: number;
+  step: string;
+  coat: number;
+  face?: Face | undefined;
+}): string => `${spot.piece}/${spot.unit}/${spot.step}/${spot.coat}/${spot.face ?? '-'}`;
+
+/**
+ * Expands a build into operations: every step times its coats, faces and units. Faces follow each other in the
+ * order the step names them, all coats of one before the next. Steps run in list order unless `after` says otherwise;
+ * a step that waits for another piece waits for all its units.
+ */
+export function expandBuild(build: Build): Operation[] {
+  const materials = materialsOf(build.materials);
+  const places = placesOf(build);
+  const placeIds = new Set(places.map((place) => place.id));
+  const defaultPlaceId = places[0]!.id;
+  /** The last operations of each step of each unit, which whatever follows has to wait for. */
+  const lastOf = new Map<string, string>();
+  const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
+  const operations: Operation[] = [];
+
+  for (const piece of build.pieces) {
+    const zoneIds = zoneIdsOf(piece);
+    for (let unit = 1; unit <= piece.quantity; unit += 1) {
+      piece.steps.forEach((step, stepIndex) => {
+        const material = step.material === undefined ? undefined : materials.get(step.material);
+        const method = methodOf(step, material);
+        const zones = step.zones ?? zoneIds;
+        const share = shareOf(piece, zones);
+        const grade = step.film ?? 'normal';
+        const passes: { coat: number; face: Face | undefined }[] = material
+          ? facesOf(step).flatMap((face) =>
+              Array.from({ length: step.coats ?? 1 }, (_, n) => ({ coat: n + 1, face })),
+            )
+          : [{ coat: 1, face: undefined }];
+        let previous: string | undefined;
+        for (const { coat, face } of passes) {
+          const id = operationId({ piece: piece.id, unit, step: step.id, coat, face });
+          const touched = face ? [face] : facesOf(step);
+          const areaCm2 = touched.reduce((sum, one) => sum + (piece.faces[one]?.areaCm2 ?? 0), 0) * share;
+          const placeId = step.place !== undefined && placeIds.has(step.place) ? step.place : defaultPlaceId;
+          operations.push({
+            id,
+            pieceId: piece.id,
+            unit,
+            stepId: step.id,
+            stepIndex,
+            kind: step.kind,
+            coat,
+            coats: step.coats ?? 1,
+            face,
+            material,
+            method,
+            film: grade,
+            filmFactor: filmFactor[grade],
+            colour: step.colour,
+            cells:
+              material?.role === 'bond'
+                ? [BOND_CELL]
+                : touched.flatMap((one) => zones.map((zone) => `${one}:${zone}`)),
+            placeId,
+            air: step.air ?? 'still',
+            after: previous ? [previous] : [],
+            batchKey: [material?.id ?? step.kind, step.colour ?? '', method, placeId].join('|'),
+            optional: step.optional ?? false,
+            ...handsOn(step, method, material, areaCm2, edgeOf(piece, zones)),
+          });
+          previous = id;
+        }
+        lastOf.set(`${piece.id}/${unit}/${step.id}`, previous!);
+      });
+    }
+  }
+
+  // The links between steps come last, as they may point forward in the list.
+  const firstOfStep = new Set<string>();
+  for (const operation of operations) {
+    const key = `${operation.pieceId}/${operation.unit}/${operation.stepId}`;
+    if (firstOfStep.has(key)) continue;
+    firstOfStep.add(key);
+    for (const link of stepsBefore(pieces.get(operation.pieceId)!, operation.stepIndex)) {
+      const other = pieces.get(link.piece)!;
+      const units =
+        other.id === operation.pieceId
+          ? [operation.unit]
+          : Array.from({ length: other.quantity }, (_, n) => n + 1);
+      for (const unit of units) {
+        const last = lastOf.get(`${link.piece}/${unit}/${link.step}`);
+        if (last) operation.after.push(last);
+      }
+    }
+  }
+  return operations;
+}
+
+function shareOf(piece: Piece, zoneIds: readonly string[]): number {
+  if (!piece.zones || piece.zones.length === 0) return 1;
+  return piece.zones.filter((zone) => zoneIds.includes(zone.id)).reduce((sum, zone) => sum + zone.share, 0);
+}
+
+/** The edge to tape off, mm: what the zones say, or else the outline of a square of the same area. */
+function edgeOf(piece: Piece, zoneIds: readonly string[]): number {
+  const zones = piece.zones?.filter((zone) => zoneIds.includes(zone.id)) ?? [];
+  const said = zones.reduce((sum, zone) => sum + (zone.edgeMm ?? 0), 0);
+  if (said > 0) return said;
+  return 4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * shareOf(piece, zoneIds));
+}

@@ -1,0 +1,92 @@
+import { buildSchema, parseBuildText, type Build } from '@fixatum/core';
+import express, { Router } from 'express';
+import { z } from 'zod';
+import type { BuildStore } from './buildStore';
+import type { Clock } from './clock';
+import { bodyOf, ifMatch, param, readJson, sendBuild } from './http';
+import { unusable } from './problem';
+import { loadSamples } from './samples';
+
+/** The head of a build: everything but its pieces, log and passes under way. */
+const headSchema = buildSchema
+  .omit({ format: true, pieces: true, log: true, underway: true })
+  .partial()
+  .loose();
+const fixedKeys = ['format', 'pieces', 'log', 'underway'];
+
+interface Parts {
+  store: BuildStore;
+  clock: Clock;
+  samplesFolder: string;
+}
+
+/** `/builds`: list, make or import, read, change the head, put aside and bring back, export, undo. */
+export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
+  const router = Router();
+
+  router.get('/builds', async (_request, response) => {
+    response.json({ builds: await store.list() });
+  });
+
+  // The text itself is read here, so that the core can say where a broken file breaks.
+  router.post('/builds', express.text({ type: '*/*', limit: '8mb' }), async (request, response) => {
+    const parsed = parseBuildText(typeof request.body === 'string' ? request.body : '');
+    if (!parsed.ok) throw unusable(parsed.faults);
+    sendBuild(response, await store.create(parsed.value), 201);
+  });
+
+  router.post('/samples', async (_request, response) => {
+    const stored = await loadSamples(store, samplesFolder, clock);
+    response.status(201).json({ builds: stored.map(({ id, build }) => ({ id, name: build.name })) });
+  });
+
+  router.get('/builds/:id', async (request, response) => {
+    sendBuild(response, await store.load(param(request, 'id')));
+  });
+
+  router.get('/builds/:id/file', async (request, response) => {
+    const { build } = await store.load(param(request, 'id'));
+    const name = build.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
+    response
+      .attachment(`${name || 'build'}.fixatum.json`)
+      .type('application/json')
+      .send(`${JSON.stringify(build, null, 2)}\n`);
+  });
+
+  router.patch('/builds/:id', readJson, async (request, response) => {
+    const head = bodyOf(request, headSchema);
+    const stored = await store.change(
+      param(request, 'id'),
+      { etag: ifMatch(request) },
+      'Workshop and dates',
+      clock.iso(),
+      (build) => {
+        const kept = Object.entries(head).filter(([key]) => !fixedKeys.includes(key));
+        return { ...build, ...Object.fromEntries(kept) } as Build;
+      },
+    );
+    sendBuild(response, stored);
+  });
+
+  router.delete('/builds/:id', async (request, response) => {
+    await store.remove(param(request, 'id'), clock.iso());
+    response.status(204).end();
+  });
+
+  router.post('/builds/:id/restore', async (request, response) => {
+    sendBuild(response, await store.restore(param(request, 'id')));
+  });
+
+  router.get('/builds/:id/undo', async (request, response) => {
+    response.json({ label: await store.lastChange(param(request, 'id')) });
+  });
+
+  router.post('/builds/:id/undo', readJson, async (request, response) => {
+    bodyOf(request, z.object({}).loose().optional());
+    const { stored, label } = await store.undo(param(request, 'id'));
+    response.set('x-undone', encodeURIComponent(label));
+    sendBuild(response, stored);
+  });
+
+  return router;
+}

@@ -1,0 +1,279 @@
+import { parseBuild, type Build, type Piece } from '@fixatum/core';
+import jsonpatch from 'fast-json-patch';
+import { nanoid } from 'nanoid';
+import type { Transaction } from 'sequelize';
+import type { Database } from './database';
+import { changedMeanwhile, notFound, Problem, unusable } from './problem';
+
+/** A build as it is stored, with the version that counts its changes and those of its pieces. */
+export interface StoredBuild {
+  id: string;
+  version: number;
+  build: Build;
+  pieceVersions: Map<string, number>;
+}
+
+/** What a change to a build may be tied to: the version the caller saw, of the build or of one piece. */
+export interface Expectation {
+  etag: string | undefined;
+  pieceId?: string;
+}
+
+export const buildEtag = (stored: StoredBuild): string => `"${stored.version}"`;
+export const pieceEtag = (stored: StoredBuild, pieceId: string): string =>
+  `"${stored.pieceVersions.get(pieceId) ?? 0}"`;
+
+const UNDO_DEPTH = 200;
+
+/**
+ * Keeps builds in SQLite. Every write goes through `change`: one at a time, in one transaction, validated as a whole by
+ * the core, written row by row where something differs, with the patch that takes it back.
+ */
+export class BuildStore {
+  private queue: Promise<unknown> = Promise.resolve();
+
+  constructor(private readonly database: Database) {}
+
+  /** The builds there are, in the order they were made. */
+  async list(): Promise<{ id: string; name: string; pieces: number; version: number }[]> {
+    const { builds, pieces } = this.database.models;
+    const rows = await builds.findAll({ where: { deletedAt: null }, order: ['position'] });
+    return Promise.all(
+      rows.map(async (row) => ({
+        id: row.id,
+        name: (JSON.parse(row.body) as { name: string }).name,
+        pieces: await pieces.count({ where: { buildId: row.id } }),
+        version: row.version,
+      })),
+    );
+  }
+
+  /** Whether any build was ever stored here. */
+  async isUntouched(): Promise<boolean> {
+    return (await this.database.models.builds.count()) === 0;
+  }
+
+  async load(id: string, transaction?: Transaction): Promise<StoredBuild> {
+    const { builds, pieces, steps, log, underway } = this.database.models;
+    const options = { where: { buildId: id }, order: ['position'], transaction: transaction ?? null };
+    const head = await builds.findOne({ where: { id, deletedAt: null }, transaction: transaction ?? null });
+    if (!head) throw notFound('build');
+    const pieceRows = await pieces.findAll(options);
+    const stepRows = await steps.findAll(options);
+    const logRows = await log.findAll(options);
+    const underwayRows = await underway.findAll(options);
+    const stepsOf = new Map<string, unknown[]>();
+    for (const row of stepRows)
+      stepsOf.set(row.pieceId, [...(stepsOf.get(row.pieceId) ?? []), JSON.parse(row.body)]);
+    const body = JSON.parse(head.body) as Record<string, unknown>;
+    const build = {
+      ...body,
+      pieces: pieceRows.map((row) => ({
+        ...(JSON.parse(row.body) as object),
+        steps: stepsOf.get(row.id) ?? [],
+      })),
+      ...(logRows.length > 0 || 'log' in body
+        ? { log: logRows.map((row) => JSON.parse(row.body) as unknown) }
+        : {}),
+      ...(underwayRows.length > 0 || 'underway' in body
+        ? { underway: underwayRows.map((row) => JSON.parse(row.body) as unknown) }
+        : {}),
+    } as unknown as Build;
+    return {
+      id,
+      version: head.version,
+      build,
+      pieceVersions: new Map(pieceRows.map((row) => [row.id, row.version])),
+    };
+  }
+
+  /** Stores a new build whole. */
+  create(build: Build): Promise<StoredBuild> {
+    return this.alone(async (transaction) => {
+      const id = nanoid(10);
+      const { builds } = this.database.models;
+      const position = ((await builds.max('position', { transaction })) as number | null) ?? 0;
+      await builds.create(
+        { id, position: position + 1, version: 0, body: '{}', deletedAt: null },
+        { transaction },
+      );
+      await this.write(
+        { id, version: 0, build: emptyOf(build), pieceVersions: new Map() },
+        build,
+        transaction,
+      );
+      return this.load(id, transaction);
+    });
+  }
+
+  /** Puts a build aside; `restore` brings it back. */
+  remove(id: string, at: string): Promise<void> {
+    return this.alone(async (transaction) => {
+      const [count] = await this.database.models.builds.update(
+        { deletedAt: at },
+        { where: { id, deletedAt: null }, transaction },
+      );
+      if (count === 0) throw notFound('build');
+    });
+  }
+
+  restore(id: string): Promise<StoredBuild> {
+    return this.alone(async (transaction) => {
+      const [count] = await this.database.models.builds.update(
+        { deletedAt: null },
+        { where: { id }, transaction },
+      );
+      if (count === 0) throw notFound('build');
+      return this.load(id, transaction);
+    });
+  }
+
+  /**
+   * Changes a build: `edit` gets it and returns what it should be, or the same object for no change. Throws a Problem
+   * when the caller's version is old (412) or the result can't be used (422); nothing is written then.
+   */
+  change(
+    id: string,
+    expectation: Expectation,
+    label: string,
+    at: string,
+    edit: (build: Build) => Build,
+  ): Promise<StoredBuild> {
+    return this.alone(async (transaction) => {
+      const before = await this.load(id, transaction);
+      expect(before, expectation);
+      const after = edit(structuredClone(before.build));
+      const parsed = parseBuild(after);
+      if (!parsed.ok) throw unusable(parsed.faults);
+      const back = jsonpatch.compare(parsed.value, before.build);
+      if (back.length === 0) return before;
+      await this.write(before, parsed.value, transaction);
+      const { changes } = this.database.models;
+      const row = await changes.create(
+        { buildId: id, at, label, back: JSON.stringify(back) },
+        { transaction },
+      );
+      const oldest = await changes.findAll({
+        where: { buildId: id },
+        order: [['id', 'DESC']],
+        offset: UNDO_DEPTH,
+        limit: 1,
+        transaction,
+      });
+      if (oldest[0] && oldest[0].id < row.id) await oldest[0].destroy({ transaction });
+      return this.load(id, transaction);
+    });
+  }
+
+  /** Takes the last change back and says what it was. */
+  undo(id: string): Promise<{ stored: StoredBuild; label: string }> {
+    return this.alone(async (transaction) => {
+      const before = await this.load(id, transaction);
+      const last = await this.database.models.changes.findOne({
+        where: { buildId: id },
+        order: [['id', 'DESC']],
+        transaction,
+      });
+      if (!last)
+        throw new Problem(409, 'nothing-to-undo', 'Nothing to undo', 'There is no change left to take back.');
+      const patched = jsonpatch.applyPatch(structuredClone(before.build), JSON.parse(last.back)).newDocument;
+      const parsed = parseBuild(patched);
+      if (!parsed.ok) throw unusable(parsed.faults);
+      await this.write(before, parsed.value, transaction);
+      await last.destroy({ transaction });
+      return { stored: await this.load(id, transaction), label: last.label };
+    });
+  }
+
+  /** What `undo` would take back next. */
+  async lastChange(id: string): Promise<string | null> {
+    const last = await this.database.models.changes.findOne({
+      where: { buildId: id },
+      order: [['id', 'DESC']],
+    });
+    return last?.label ?? null;
+  }
+
+  /** Runs one write at a time, each in a transaction of its own. */
+  private alone<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+    const next = this.queue.then(() => this.database.sequelize.transaction(work));
+    this.queue = next.catch(() => undefined);
+    return next;
+  }
+
+  /** Writes the rows in which `after` differs from `before`. */
+  private async write(before: StoredBuild, after: Build, transaction: Transaction): Promise<void> {
+    const { id } = before;
+    const { builds, pieces, steps, log, underway } = this.database.models;
+    const head = JSON.stringify({
+      ...after,
+      pieces: undefined,
+      log: after.log && [],
+      underway: after.underway && [],
+    });
+    await builds.update({ body: head, version: before.version + 1 }, { where: { id }, transaction });
+
+    const was = new Map(
+      before.build.pieces.map((piece, position) => [piece.id, { text: pieceText(piece), position }]),
+    );
+    for (const [position, piece] of after.pieces.entries()) {
+      const old = was.get(piece.id);
+      was.delete(piece.id);
+      const text = pieceText(piece);
+      const changed = old === undefined || old.text.whole !== text.whole;
+      if (!changed && old.position === position) continue;
+      const version = (before.pieceVersions.get(piece.id) ?? 0) + (changed ? 1 : 0);
+      await pieces.upsert({ buildId: id, id: piece.id, position, version, body: text.body }, { transaction });
+      if (!changed || old?.text.steps === text.steps) continue;
+      await steps.destroy({ where: { buildId: id, pieceId: piece.id }, transaction });
+      await steps.bulkCreate(
+        piece.steps.map((step, at) => ({
+          buildId: id,
+          pieceId: piece.id,
+          id: step.id,
+          position: at,
+          body: JSON.stringify(step),
+        })),
+        { transaction },
+      );
+    }
+    for (const gone of was.keys()) {
+      await steps.destroy({ where: { buildId: id, pieceId: gone }, transaction });
+      await pieces.destroy({ where: { buildId: id, id: gone }, transaction });
+    }
+
+    for (const [model, old, now] of [
+      [log, before.build.log ?? [], after.log ?? []],
+      [underway, before.build.underway ?? [], after.underway ?? []],
+    ] as const) {
+      const known = new Map(old.map((entry, position) => [entry.id, `${position} ${JSON.stringify(entry)}`]));
+      const changed = now
+        .map((entry, position) => ({ buildId: id, id: entry.id, position, body: JSON.stringify(entry) }))
+        .filter((row) => known.get(row.id) !== `${row.position} ${row.body}`);
+      const kept = new Set(now.map((entry) => entry.id));
+      const gone = old.map((entry) => entry.id).filter((entryId) => !kept.has(entryId));
+      if (gone.length > 0) await model.destroy({ where: { buildId: id, id: gone }, transaction });
+      if (changed.length > 0)
+        await model.bulkCreate(changed, { updateOnDuplicate: ['position', 'body'], transaction });
+    }
+  }
+}
+
+const emptyOf = (build: Build): Build => ({ ...build, pieces: [], log: [], underway: [] });
+
+function pieceText(piece: Piece): { body: string; steps: string; whole: string } {
+  const body = JSON.stringify({ ...piece, steps: undefined });
+  const steps = JSON.stringify(piece.steps);
+  return { body, steps, whole: `${body} ${steps}` };
+}
+
+function expect(stored: StoredBuild, { etag, pieceId }: Expectation): void {
+  if (etag === undefined || etag === '*') return;
+  if (pieceId === undefined) {
+    if (etag !== buildEtag(stored)) throw changedMeanwhile(stored.build, buildEtag(stored));
+    return;
+  }
+  const piece = stored.build.pieces.find((candidate) => candidate.id === pieceId);
+  if (!piece) throw notFound('piece');
+  if (etag !== pieceEtag(stored, pieceId)) throw changedMeanwhile(piece, pieceEtag(stored, pieceId));
+}

@@ -1,0 +1,27 @@
+import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from '@fixatum/core';
+
+/** The present, for a time zone. A fixed clock reads the same wall time everywhere and never moves. */
+export interface Clock {
+  fixedAt: string | undefined;
+  minuteIn(timeZone: string): EpochMinute;
+  wallTimeIn(timeZone: string): string;
+  iso(): string;
+}
+
+/**
+ * The clock of the server: the machine's, or one fixed at a wall time such as `2027-02-20T19:30`.
+ * Throws a RangeError when that is not a moment.
+ */
+export function makeClock(fixedAt: string | undefined): Clock {
+  if (fixedAt !== undefined && toEpochMinute(fixedAt, 'UTC') === undefined) {
+    throw new RangeError(`FIXATUM_NOW is "${fixedAt}"; write a moment as 2027-02-20T19:30.`);
+  }
+  const minuteIn = (timeZone: string) =>
+    fixedAt === undefined ? Math.floor(Date.now() / 60_000) : epochMinute(fixedAt, timeZone);
+  return {
+    fixedAt,
+    minuteIn,
+    wallTimeIn: (timeZone) => toWallTime(minuteIn(timeZone), timeZone),
+    iso: () => new Date().toISOString(),
+  };
+}

@@ -1,0 +1,6 @@
+import type { QueryInterface } from 'sequelize';
+import type { InputMigrations } from 'umzug';
+import { initial } from './m001Initial';
+
+/** All changes to the tables, oldest first. A migration that has landed is never edited. */
+export const migrations: InputMigrations<QueryInterface> = [initial];

@@ -1,0 +1,112 @@
+import {
+  DataTypes,
+  Model,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type CreationOptional,
+  type ModelStatic,
+  type Sequelize,
+} from 'sequelize';
+
+/** The head of a build: all of its file but pieces, log and passes under way, as JSON text. */
+export interface BuildRow extends Model<InferAttributes<BuildRow>, InferCreationAttributes<BuildRow>> {
+  id: string;
+  position: number;
+  /** Counts every change to anything in the build. */
+  version: number;
+  body: string;
+  deletedAt: string | null;
+}
+
+/** A piece without its steps. Its version counts changes to it or its steps. */
+export interface PieceRow extends Model<InferAttributes<PieceRow>, InferCreationAttributes<PieceRow>> {
+  buildId: string;
+  id: string;
+  position: number;
+  version: number;
+  body: string;
+}
+
+export interface StepRow extends Model<InferAttributes<StepRow>, InferCreationAttributes<StepRow>> {
+  buildId: string;
+  pieceId: string;
+  id: string;
+  position: number;
+  body: string;
+}
+
+/** A log entry, or a pass under way. */
+export interface EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttributes<EntryRow>> {
+  buildId: string;
+  id: string;
+  position: number;
+  body: string;
+}
+
+/** One change, with the JSON Patch that takes it back. */
+export interface ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreationAttributes<ChangeRow>> {
+  id: CreationOptional<number>;
+  buildId: string;
+  at: string;
+  label: string;
+  back: string;
+}
+
+export interface Models {
+  builds: ModelStatic<BuildRow>;
+  pieces: ModelStatic<PieceRow>;
+  steps: ModelStatic<StepRow>;
+  log: ModelStatic<EntryRow>;
+  underway: ModelStatic<EntryRow>;
+  changes: ModelStatic<ChangeRow>;
+}
+
+const key = { type: DataTypes.STRING, primaryKey: true, allowNull: false };
+const whole = { type: DataTypes.INTEGER, allowNull: false };
+const text = { type: DataTypes.TEXT, allowNull: false };
+const quiet = { timestamps: false };
+
+export function defineModels(sequelize: Sequelize): Models {
+  const entries = (table: string) =>
+    sequelize.define<EntryRow>(
+      table,
+      { buildId: key, id: key, position: whole, body: text },
+      { ...quiet, tableName: table },
+    );
+  return {
+    builds: sequelize.define<BuildRow>(
+      'builds',
+      {
+        id: key,
+        position: whole,
+        version: whole,
+        body: text,
+        deletedAt: { type: DataTypes.STRING, allowNull: true },
+      },
+      { ...quiet, tableName: 'builds' },
+    ),
+    pieces: sequelize.define<PieceRow>(
+      'pieces',
+      { buildId: key, id: key, position: whole, version: whole, body: text },
+      { ...quiet, tableName: 'pieces' },
+    ),
+    steps: sequelize.define<StepRow>(
+      'steps',
+      { buildId: key, pieceId: key, id: key, position: whole, body: text },
+      { ...quiet, tableName: 'steps' },
+    ),
+    log: entries('log_entries'),
+    underway: entries('underway'),
+    changes: sequelize.define<ChangeRow>(
+      'changes',
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        buildId: { type: DataTypes.STRING, allowNull: false },
+        at: { type: DataTypes.STRING, allowNull: false },
+        label: { type: DataTypes.STRING, allowNull: false },
+        back: text,
+      },
+      { ...quiet, tableName: 'changes' },
+    ),
+  };
+}

@@ -1,0 +1,197 @@
+import { pieceSchema, stepSchema, type Build, type Piece, type Step } from '@fixatum/core';
+import { Router, type Response } from 'express';
+import { z } from 'zod';
+import { pieceEtag, type BuildStore, type StoredBuild } from './buildStore';
+import type { Clock } from './clock';
+import { bodyOf, ifMatch, param, readJson, sendBuild } from './http';
+import { notFound, Problem } from './problem';
+
+interface Parts {
+  store: BuildStore;
+  clock: Clock;
+}
+
+const placed = <S extends z.ZodType>(schema: S, key: 'piece' | 'step') =>
+  z.object({ [key]: schema, at: z.number().int().min(0).optional() });
+
+function pieceIn(build: Build, id: string): Piece {
+  const piece = build.pieces.find((candidate) => candidate.id === id);
+  if (!piece) throw notFound('piece');
+  return piece;
+}
+
+function stepIn(piece: Piece, id: string): Step {
+  const step = piece.steps.find((candidate) => candidate.id === id);
+  if (!step) throw notFound('step');
+  return step;
+}
+
+/** What belongs to steps that are gone: their log entries, passes under way, and links from other steps. */
+function dropLoose(build: Build): Build {
+  const exists = (spot: { piece: string; step: string; unit: number; coat: number }) => {
+    const piece = build.pieces.find((candidate) => candidate.id === spot.piece);
+    const step = piece?.steps.find((candidate) => candidate.id === spot.step);
+    return (
+      piece !== undefined &&
+      step !== undefined &&
+      spot.unit <= piece.quantity &&
+      spot.coat <= (step.coats ?? 1)
+    );
+  };
+  const hasStep = (own: Piece, link: string) => {
+    const [pieceId, stepId] = link.includes('/') ? (link.split('/', 2) as [string, string]) : [own.id, link];
+    return (
+      build.pieces.find((piece) => piece.id === pieceId)?.steps.some((step) => step.id === stepId) ?? false
+    );
+  };
+  return {
+    ...build,
+    ...(build.log ? { log: build.log.filter(exists) } : {}),
+    ...(build.underway ? { underway: build.underway.filter(exists) } : {}),
+    pieces: build.pieces.map((piece) => ({
+      ...piece,
+      steps: piece.steps.map((step) => {
+        if (!step.after || step.after.every((link) => hasStep(piece, link))) return step;
+        const after = step.after.filter((link) => hasStep(piece, link));
+        const { after: _gone, ...rest } = step;
+        return after.length > 0 ? { ...rest, after } : rest;
+      }),
+    })),
+  };
+}
+
+/** `/builds/:id/pieces` and their steps: read, add, change, delete; each change can be tied to the version seen. */
+export function pieceRoutes({ store, clock }: Parts): Router {
+  const router = Router();
+  const sendPiece = (response: Response, stored: StoredBuild, pieceId: string) =>
+    response.set('etag', pieceEtag(stored, pieceId)).json(pieceIn(stored.build, pieceId));
+
+  router.get('/builds/:id/pieces', async (request, response) => {
+    response.json({ pieces: (await store.load(param(request, 'id'))).build.pieces });
+  });
+
+  router.get('/builds/:id/pieces/:piece', async (request, response) => {
+    sendPiece(response, await store.load(param(request, 'id')), param(request, 'piece'));
+  });
+
+  router.post('/builds/:id/pieces', readJson, async (request, response) => {
+    const { piece, at } = bodyOf(request, placed(pieceSchema, 'piece')) as { piece: Piece; at?: number };
+    const stored = await store.change(
+      param(request, 'id'),
+      { etag: ifMatch(request) },
+      `Add ${piece.name}`,
+      clock.iso(),
+      (build) => {
+        const pieces = [...build.pieces];
+        pieces.splice(at ?? pieces.length, 0, piece);
+        return { ...build, pieces };
+      },
+    );
+    sendBuild(response, stored, 201);
+  });
+
+  router.put('/builds/:id/pieces/:piece', readJson, async (request, response) => {
+    const piece = bodyOf(request, pieceSchema);
+    const pieceId = param(request, 'piece');
+    if (piece.id !== pieceId)
+      throw new Problem(422, 'unusable', 'This can’t be used as it is', 'A piece keeps its id.');
+    const stored = await store.change(
+      param(request, 'id'),
+      { etag: ifMatch(request), pieceId },
+      `Change ${piece.name}`,
+      clock.iso(),
+      (build) => {
+        pieceIn(build, pieceId);
+        return dropLoose({ ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? piece : old)) });
+      },
+    );
+    sendBuild(response, stored);
+  });
+
+  router.delete('/builds/:id/pieces/:piece', async (request, response) => {
+    const pieceId = param(request, 'piece');
+    const buildId = param(request, 'id');
+    const name = pieceIn((await store.load(buildId)).build, pieceId).name;
+    const stored = await store.change(
+      buildId,
+      { etag: ifMatch(request), pieceId },
+      `Delete ${name}`,
+      clock.iso(),
+      (build) => dropLoose({ ...build, pieces: build.pieces.filter((piece) => piece.id !== pieceId) }),
+    );
+    sendBuild(response, stored);
+  });
+
+  const editSteps = (
+    buildId: string,
+    pieceId: string,
+    etag: string | undefined,
+    label: string,
+    edit: (steps: Step[], piece: Piece) => Step[],
+  ) =>
+    store.change(buildId, { etag, pieceId }, label, clock.iso(), (build) => {
+      const piece = pieceIn(build, pieceId);
+      const steps = edit(piece.steps, piece);
+      return dropLoose({
+        ...build,
+        pieces: build.pieces.map((old) => (old.id === pieceId ? { ...piece, steps } : old)),
+      });
+    });
+
+  router.get('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
+    const stored = await store.load(param(request, 'id'));
+    const piece = pieceIn(stored.build, param(request, 'piece'));
+    response.set('etag', pieceEtag(stored, piece.id)).json(stepIn(piece, param(request, 'step')));
+  });
+
+  router.post('/builds/:id/pieces/:piece/steps', readJson, async (request, response) => {
+    const { step, at } = bodyOf(request, placed(stepSchema, 'step')) as { step: Step; at?: number };
+    const stored = await editSteps(
+      param(request, 'id'),
+      param(request, 'piece'),
+      ifMatch(request),
+      'Add a step',
+      (steps) => {
+        const next = [...steps];
+        next.splice(at ?? next.length, 0, step);
+        return next;
+      },
+    );
+    sendBuild(response, stored, 201);
+  });
+
+  router.put('/builds/:id/pieces/:piece/steps/:step', readJson, async (request, response) => {
+    const step = bodyOf(request, stepSchema);
+    const stepId = param(request, 'step');
+    if (step.id !== stepId)
+      throw new Problem(422, 'unusable', 'This can’t be used as it is', 'A step keeps its id.');
+    const stored = await editSteps(
+      param(request, 'id'),
+      param(request, 'piece'),
+      ifMatch(request),
+      'Change a step',
+      (steps, piece) => {
+        stepIn(piece, stepId);
+        return steps.map((old) => (old.id === stepId ? step : old));
+      },
+    );
+    sendBuild(response, stored);
+  });
+
+  router.delete('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
+    const stepId = param(request, 'step');
+    const stored = await editSteps(
+      param(request, 'id'),
+      param(request, 'piece'),
+      ifMatch(request),
+      'Delete a step',
+      (steps, piece) => {
+        stepIn(piece, stepId);
+        return steps.filter((step) => step.id !== stepId);
+      },
+    );
+    sendBuild(response, stored);
+  });
+
+  return router;
+}
