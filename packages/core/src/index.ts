@@ -21,6 +21,7 @@ export * from './schedule/calendar';
 export * from './schedule/gates';
 export * from './schedule/plan';
 export * from './schedule/planBuild';
+export * from './schedule/planView';
 export * from './schedule/ribbon';
 export * from './schedule/unitState';
 export * from './stack/operations';

@@ -61,38 +61,39 @@ export interface Models {
   changes: ModelStatic<ChangeRow>;
 }
 
-const key = { type: DataTypes.STRING, primaryKey: true, allowNull: false };
-const whole = { type: DataTypes.INTEGER, allowNull: false };
-const text = { type: DataTypes.TEXT, allowNull: false };
+// Sequelize writes into what it is given, so every column gets a definition of its own.
+const key = () => ({ type: DataTypes.STRING, primaryKey: true, allowNull: false });
+const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
+const text = () => ({ type: DataTypes.TEXT, allowNull: false });
 const quiet = { timestamps: false };
 
 export function defineModels(sequelize: Sequelize): Models {
   const entries = (table: string) =>
     sequelize.define<EntryRow>(
       table,
-      { buildId: key, id: key, position: whole, body: text },
+      { buildId: key(), id: key(), position: whole(), body: text() },
       { ...quiet, tableName: table },
     );
   return {
     builds: sequelize.define<BuildRow>(
       'builds',
       {
-        id: key,
-        position: whole,
-        version: whole,
-        body: text,
+        id: key(),
+        position: whole(),
+        version: whole(),
+        body: text(),
         deletedAt: { type: DataTypes.STRING, allowNull: true },
       },
       { ...quiet, tableName: 'builds' },
     ),
     pieces: sequelize.define<PieceRow>(
       'pieces',
-      { buildId: key, id: key, position: whole, version: whole, body: text },
+      { buildId: key(), id: key(), position: whole(), version: whole(), body: text() },
       { ...quiet, tableName: 'pieces' },
     ),
     steps: sequelize.define<StepRow>(
       'steps',
-      { buildId: key, pieceId: key, id: key, position: whole, body: text },
+      { buildId: key(), pieceId: key(), id: key(), position: whole(), body: text() },
       { ...quiet, tableName: 'steps' },
     ),
     log: entries('log_entries'),
@@ -104,7 +105,7 @@ export function defineModels(sequelize: Sequelize): Models {
         buildId: { type: DataTypes.STRING, allowNull: false },
         at: { type: DataTypes.STRING, allowNull: false },
         label: { type: DataTypes.STRING, allowNull: false },
-        back: text,
+        back: text(),
       },
       { ...quiet, tableName: 'changes' },
     ),

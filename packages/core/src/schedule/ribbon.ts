@@ -62,7 +62,8 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
       if (!top) continue;
       const dryness = drynessAt(top.milestones, minute);
       state = state === 'bare' ? dryness : lessDry(state as Dryness, dryness);
-      if (top.coat.laidAt >= newest) [newest, colour] = [top.coat.laidAt, top.coat.colour];
+      const seen = visible(layers, minute);
+      if (seen.laidAt >= newest) [newest, colour] = [seen.laidAt, seen.colour];
     }
     if (minute >= readyAt) state = 'ready';
     const last = spans[spans.length - 1];
@@ -70,4 +71,14 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
     else spans.push({ from: minute, to: moments[at + 1]!, state, colour });
   }
   return spans;
+}
+
+interface Layer {
+  coat: { material: { hideUm?: number | undefined }; laidAt: EpochMinute; colour: string };
+}
+
+/** The coat whose colour is seen at a moment: the topmost that hides, as clear films and washes let it show through. */
+function visible(layers: readonly Layer[], minute: EpochMinute): Layer['coat'] {
+  const laid = layers.filter((layer) => layer.coat.laidAt <= minute).map((layer) => layer.coat);
+  return [...laid].reverse().find((coat) => coat.material.hideUm !== undefined) ?? laid[laid.length - 1]!;
 }

@@ -1,0 +1,41 @@
+import { expect, test, type Page } from '@playwright/test';
+import { dirname, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { startServer, type RunningServer } from '../server';
+
+const folder = resolve(dirname(fileURLToPath(import.meta.url)), '../../docs/screenshots');
+const only = process.env.ONLY?.split(',');
+let server: RunningServer;
+let build: string;
+
+test.beforeAll(async () => {
+  server = await startServer();
+  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
+  build = builds[0]!.id;
+});
+test.afterAll(() => server.stop());
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.evaluate(() => document.fonts.ready);
+  await expect(page.getByText('Opening the build…')).toHaveCount(0);
+  await page.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
+}
+
+const views: [name: string, path: () => string, size?: { width: number; height: number }][] = [
+  ['start', () => '/'],
+  ['bench', () => `/b/${build}/bench`],
+  ['bench-phone', () => `/b/${build}/bench`, { width: 390, height: 844 }],
+  ['pieces', () => `/b/${build}/pieces`],
+  ['piece', () => `/b/${build}/pieces/breastplate`],
+  ['plan', () => `/b/${build}/plan`],
+];
+
+for (const [name, path, size] of views) {
+  if (only && !only.includes(name)) continue;
+  test(name, async ({ page }) => {
+    if (size) await page.setViewportSize(size);
+    await page.goto(`${server.url}${path()}`);
+    await expect(page.locator('h1').first()).toBeVisible();
+    await shoot(page, name);
+  });
+}

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+import { chromium } from './launch';
+
+export default defineConfig({
+  testDir: './tests',
+  outputDir: '../test-results',
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 2,
+  fullyParallel: true,
+  reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
+  use: {
+    browserName: 'chromium',
+    launchOptions: chromium,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/Lisbon',
+    trace: 'retain-on-failure',
+  },
+});

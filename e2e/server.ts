@@ -1,0 +1,78 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** The moment the demo builds were written for. */
+export const DEMO_NOW = '2027-02-20T19:30';
+
+export interface RunningServer {
+  url: string;
+  /** Stops it, politely or at once, and starts it again on the same data and port, at another fixed time if given. */
+  restart(options?: { now?: string; signal?: NodeJS.Signals }): Promise<void>;
+  /** Stops it and forgets its data. */
+  stop(): Promise<void>;
+}
+
+export interface ServerOptions {
+  now?: string;
+  samples?: boolean;
+}
+
+/** Starts the built server on a port and data folder of its own, and waits until it answers. */
+export async function startServer({
+  now = DEMO_NOW,
+  samples = true,
+}: ServerOptions = {}): Promise<RunningServer> {
+  const data = await mkdtemp(join(tmpdir(), 'fixatum-'));
+  let port = '0';
+  let fixedNow = now;
+  let child: ChildProcess;
+
+  const launch = () =>
+    new Promise<string>((done, fail) => {
+      child = spawn(process.execPath, [join(root, 'packages/server/dist/main.mjs')], {
+        env: {
+          ...process.env,
+          PORT: port,
+          FIXATUM_DATA: data,
+          FIXATUM_NOW: fixedNow,
+          FIXATUM_SAMPLES: samples ? 'first-time' : '',
+        },
+        stdio: ['ignore', 'pipe', 'pipe'],
+      });
+      let said = '';
+      const listen = (chunk: Buffer) => {
+        said += chunk.toString();
+        const found = /http:\/\/localhost:(\d+)/.exec(said);
+        if (found) done(found[0]);
+      };
+      child.stdout!.on('data', listen);
+      child.stderr!.on('data', listen);
+      child.once('exit', (code) => fail(new Error(`The server ended with ${code}: ${said}`)));
+    });
+  const end = (signal: NodeJS.Signals) =>
+    new Promise<void>((done) => {
+      child.removeAllListeners('exit');
+      child.once('exit', () => done());
+      child.kill(signal);
+    });
+
+  const url = await launch();
+  port = new URL(url).port;
+  return {
+    url,
+    async restart({ now: nextNow, signal = 'SIGTERM' } = {}) {
+      await end(signal);
+      fixedNow = nextNow ?? fixedNow;
+      await launch();
+    },
+    async stop() {
+      await end('SIGTERM');
+      await rm(data, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,104 @@
+import { checkBuild } from '../compat/checkBuild';
+import type { Finding } from '../compat/finding';
+import type { Build } from '../build/schema';
+import type { CoatMilestones } from '../drying/dryStack';
+import type { EpochMinute } from '../time/wallTime';
+import type { PiecePlan, Plan, PlannedOperation, Session } from './plan';
+import { planBuild, type PlanOptions } from './planBuild';
+import { ribbonOf, type RibbonSpan } from './ribbon';
+
+/** One coat of a stack as it is drawn: how thick, in what colour and sheen, and when it reaches what. */
+export interface StrataCoat {
+  operationId: string;
+  stepId: string;
+  materialId: string;
+  name: string;
+  colour: string;
+  sheenGu: number | undefined;
+  /** Dry film, µm. */
+  dftUm: number;
+  laidAt: EpochMinute;
+  /** Whether it lies there already, or is only planned. */
+  real: boolean;
+  milestones: CoatMilestones;
+}
+
+/** A plan as plain data, with all that is drawn from it: it can be sent between threads. */
+export interface PlanView {
+  now: EpochMinute;
+  timeZone: string;
+  /** The span of time that drawings cover. */
+  from: EpochMinute;
+  until: EpochMinute;
+  operations: PlannedOperation[];
+  pieces: (PiecePlan & { ribbon: RibbonSpan[] })[];
+  sessions: Session[];
+  findings: Finding[];
+  /** The stacks by `piece/unit`, then by spot `face:zone`, bottom coat first. */
+  strata: Record<string, Record<string, StrataCoat[]>>;
+}
+
+const MARGIN_MINUTES = 12 * 60;
+
+/** Dry film of a coat, µm: `DFT = WFT × solids by volume` (docs/domain.md, "Other formulas"). */
+export const dryFilmUm = (material: { wftUm: number; solids: number }, filmFactor: number): number =>
+  material.wftUm * filmFactor * material.solids;
+
+/** Plans and checks a build and gathers what screens draw. */
+export function planView(build: Build, options: PlanOptions = {}): PlanView {
+  const plan = planBuild(build, options);
+  const { from, until } = spanOf(plan);
+  return {
+    now: plan.now,
+    timeZone: plan.timeZone,
+    from,
+    until,
+    operations: plan.operations,
+    pieces: plan.pieces.map((piece) => ({ ...piece, ribbon: ribbonOf(plan, piece.pieceId, from, until) })),
+    sessions: plan.sessions,
+    findings: checkBuild(build, plan),
+    strata: strataOf(plan),
+  };
+}
+
+/** From the first thing that happened to half a day past the last date or readiness. */
+function spanOf(plan: Plan): { from: EpochMinute; until: EpochMinute } {
+  const starts = plan.operations.flatMap((operation) => operation.start ?? []);
+  const ends = plan.pieces.flatMap((piece) => [
+    piece.packDueAt,
+    piece.wearDueAt,
+    piece.packableAt,
+    piece.wearableAt,
+  ]);
+  const from = Math.min(plan.now, ...starts) - 60;
+  const last = ends.filter((end): end is number => end !== undefined && Number.isFinite(end));
+  return { from, until: Math.max(plan.now + 2 * 1440, ...last) + MARGIN_MINUTES };
+}
+
+function strataOf(plan: Plan): PlanView['strata'] {
+  const operations = new Map(plan.operations.map((operation) => [operation.id, operation]));
+  const strata: PlanView['strata'] = {};
+  for (const [key, unit] of plan.units) {
+    const cells: Record<string, StrataCoat[]> = {};
+    for (const [cell, coats] of unit.cells) {
+      const stack = unit.dry(cell)!;
+      cells[cell] = coats.map((coat, at) => {
+        const operation = operations.get(coat.operationId)!;
+        return {
+          operationId: coat.operationId,
+          stepId: operation.stepId,
+          materialId: coat.material.id,
+          name: coat.material.name,
+          colour: coat.colour,
+          sheenGu: coat.material.sheenGu,
+          dftUm: dryFilmUm(coat.material, coat.filmFactor),
+          laidAt: coat.laidAt,
+          real: operation.status === 'done',
+          milestones: stack.coats[at]!,
+        };
+      });
+    }
+    strata[key] = cells;
+  }
+  return strata;
+}

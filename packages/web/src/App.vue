@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import KeysHelp from './components/KeysHelp.vue';
+import Masthead from './components/Masthead.vue';
+import { useAppearance } from './stores/appearance';
+import { useBuild } from './stores/build';
+import { useClock } from './stores/clock';
+import { useNotice } from './stores/notice';
+import { isTyping } from './typing';
+
+const route = useRoute();
+const router = useRouter();
+const clock = useClock();
+const store = useBuild();
+const notice = useNotice();
+const appearance = useAppearance();
+const help = ref(false);
+const ready = ref(false);
+
+const theme = computed(() => appearance.themeFor(route.name === 'bench'));
+
+onMounted(async () => {
+  await clock.synchronise().catch(notice.complain);
+  await router.isReady();
+  ready.value = true;
+});
+
+watch(
+  () => [ready.value, route.params.build] as const,
+  ([isReady, buildId]) => {
+    if (!isReady || typeof buildId !== 'string' || buildId === '') return;
+    if (store.id !== buildId || !store.build) void store.open(buildId);
+    appearance.lastBuild = buildId;
+  },
+  { immediate: true },
+);
+
+watch(
+  () => [store.build?.name, route.name] as const,
+  ([name, view]) => {
+    const words: Record<string, string> = { bench: 'Bench', pieces: 'Pieces', piece: 'Piece', plan: 'Plan' };
+    document.title =
+      name && view !== 'start' ? `${words[String(view)] ?? ''} · ${name} · Fixatum` : 'Fixatum';
+  },
+);
+
+const go = (name: string) =>
+  store.id && route.params.build && void router.push({ name, params: { build: store.id } });
+onKeyStroke((event) => {
+  if (isTyping(event)) return;
+  if ((event.ctrlKey || event.metaKey) && event.key === 'z') {
+    event.preventDefault();
+    if (store.build) void store.undo();
+    return;
+  }
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === '?') help.value = true;
+  else if (event.key === 'b') go('bench');
+  else if (event.key === 'p') go('pieces');
+  else if (event.key === 't') go('plan');
+  else if (event.key === 'u' && store.build) void store.undo();
+});
+</script>
+
+<template>
+  <v-app :theme="theme">
+    <Masthead v-if="route.name !== 'start'" @keys="help = true" />
+    <v-main>
+      <div v-if="route.name !== 'start' && store.missing" class="page">
+        <h1>This build is not here</h1>
+        <p class="my-4">It may have been put aside, or the address is from another computer.</p>
+        <v-btn to="/">See all builds</v-btn>
+      </div>
+      <router-view v-else-if="ready" />
+    </v-main>
+    <KeysHelp v-model="help" />
+    <v-snackbar
+      v-model="notice.shown"
+      :timeout="notice.isProblem ? 12000 : 7000"
+      location="bottom left"
+      :color="notice.isProblem ? 'error' : 'primary'"
+    >
+      <span role="status">{{ notice.text }}</span>
+      <template #actions>
+        <v-btn
+          v-if="notice.action"
+          variant="text"
+          @click="
+            notice.action.run();
+            notice.shown = false;
+          "
+          >{{ notice.action.label }}</v-btn
+        >
+        <v-btn variant="text" @click="notice.shown = false">Close</v-btn>
+      </template>
+    </v-snackbar>
+  </v-app>
+</template>

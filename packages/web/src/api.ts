@@ -1,0 +1,110 @@
+import type { Build, Fault, LogEntry, Piece, Step, Underway } from '@fixatum/core';
+
+/** What the server says when it can't do something. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly type: string,
+    readonly title: string,
+    detail: string,
+    readonly faults: Fault[],
+    /** For a change made elsewhere: what it is now, and its version. */
+    readonly current?: unknown,
+    readonly etag?: string,
+  ) {
+    super(detail);
+  }
+}
+
+/** A build as the server holds it. */
+export interface BuildAnswer {
+  id: string;
+  version: number;
+  pieceEtags: Record<string, string>;
+  build: Build;
+}
+
+export interface BuildSummary {
+  id: string;
+  name: string;
+  pieces: number;
+}
+
+async function call<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+  } catch {
+    throw new ApiProblem(
+      0,
+      'away',
+      'No answer',
+      'The server does not answer. Check that it is running; nothing was changed.',
+      [],
+    );
+  }
+  if (response.status === 204) return undefined as T;
+  const data = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+  if (!response.ok) {
+    throw new ApiProblem(
+      response.status,
+      String(data.type ?? '').replace('urn:fixatum:problem:', ''),
+      String(data.title ?? 'That did not work'),
+      String(data.detail ?? 'The server gave no reason.'),
+      (data.faults as Fault[] | undefined) ?? [],
+      data.current,
+      data.etag as string | undefined,
+    );
+  }
+  return {
+    ...data,
+    ...(response.headers.has('x-undone')
+      ? { undone: decodeURIComponent(response.headers.get('x-undone')!) }
+      : {}),
+  } as T;
+}
+
+const match = (etag: string | undefined): Record<string, string> =>
+  etag === undefined ? {} : { 'if-match': etag };
+
+/** Every call the web app makes. All reject with an ApiProblem. */
+export const api = {
+  health: () => call<{ ok: true; now: string; fixedAt: string | null }>('GET', '/health'),
+  builds: () => call<{ builds: BuildSummary[] }>('GET', '/builds'),
+  build: (id: string) => call<BuildAnswer>('GET', `/builds/${id}`),
+  createBuild: (text: string) => call<BuildAnswer>('POST', '/builds', text),
+  loadSamples: () => call<{ builds: BuildSummary[] }>('POST', '/samples'),
+  patchBuild: (id: string, head: Partial<Build>, etag?: string) =>
+    call<BuildAnswer>('PATCH', `/builds/${id}`, head, match(etag)),
+  deleteBuild: (id: string) => call<void>('DELETE', `/builds/${id}`),
+  restoreBuild: (id: string) => call<BuildAnswer>('POST', `/builds/${id}/restore`),
+  addPiece: (id: string, piece: Piece, at?: number) =>
+    call<BuildAnswer>('POST', `/builds/${id}/pieces`, { piece, at }),
+  putPiece: (id: string, piece: Piece, etag?: string) =>
+    call<BuildAnswer>('PUT', `/builds/${id}/pieces/${encodeURIComponent(piece.id)}`, piece, match(etag)),
+  deletePiece: (id: string, pieceId: string) =>
+    call<BuildAnswer>('DELETE', `/builds/${id}/pieces/${encodeURIComponent(pieceId)}`),
+  putStep: (id: string, pieceId: string, step: Step, etag?: string) =>
+    call<BuildAnswer>(
+      'PUT',
+      `/builds/${id}/pieces/${encodeURIComponent(pieceId)}/steps/${encodeURIComponent(step.id)}`,
+      step,
+      match(etag),
+    ),
+  log: (id: string, entries: Partial<LogEntry>[]) => call<BuildAnswer>('POST', `/builds/${id}/log`, entries),
+  start: (id: string, passes: Partial<Underway>[]) =>
+    call<BuildAnswer>('POST', `/builds/${id}/underway`, passes),
+  stop: (id: string, passId: string) => call<BuildAnswer>('DELETE', `/builds/${id}/underway/${passId}`),
+  undo: (id: string) => call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}),
+  undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
+  fileUrl: (id: string) => `/api/builds/${id}/file`,
+};

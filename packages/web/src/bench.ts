@@ -1,0 +1,100 @@
+import {
+  drynessAt,
+  type Batch,
+  type Dryness,
+  type PlannedOperation,
+  type PlanView,
+  type Session,
+} from '@fixatum/core';
+
+/** A batch with its operations. */
+export interface BenchBatch {
+  key: string;
+  start: number;
+  end: number;
+  session: Session | undefined;
+  operations: PlannedOperation[];
+}
+
+/** Something that is drying, with what it reaches next. Units of a set that stand alike are told together. */
+export interface Drying {
+  key: string;
+  pieceId: string;
+  units: number[];
+  face: string;
+  material: string;
+  colour: string;
+  state: Dryness;
+  laidAt: number;
+  next: 'touch-dry' | 'recoatable' | 'handleable' | 'cured';
+  nextAt: number;
+}
+
+const isOpen = (operation: PlannedOperation) => operation.status === 'planned';
+
+/** The passes that have been started and not logged. */
+export const underwayOf = (view: PlanView): PlannedOperation[] =>
+  view.operations.filter((operation) => operation.status === 'underway');
+
+/** All planned batches in order of time, over all people. */
+export function batchesOf(view: PlanView): BenchBatch[] {
+  const operations = new Map(view.operations.map((operation) => [operation.id, operation]));
+  const withOperations = (batch: Batch, session: Session): BenchBatch => ({
+    key: `${session.id} ${batch.start}`,
+    start: batch.start,
+    end: batch.end,
+    session,
+    operations: batch.operationIds.map((id) => operations.get(id)!).filter(isOpen),
+  });
+  return view.sessions
+    .flatMap((session) => session.batches.map((batch) => withOperations(batch, session)))
+    .filter((batch) => batch.operations.length > 0)
+    .sort((a, b) => a.start - b.start);
+}
+
+/** What is drying now, what is due first at the top. Coats that only have to cure come last. */
+export function dryingOf(view: PlanView, now: number): Drying[] {
+  const groups = new Map<string, Drying>();
+  for (const [unitKey, cells] of Object.entries(view.strata)) {
+    const slash = unitKey.lastIndexOf('/');
+    const pieceId = unitKey.slice(0, slash);
+    const unit = Number(unitKey.slice(slash + 1));
+    for (const [cell, coats] of Object.entries(cells)) {
+      const top = [...coats].reverse().find((coat) => coat.real);
+      if (!top) continue;
+      const state = drynessAt(top.milestones, now);
+      if (state === 'cured') continue;
+      const { milestones } = top;
+      const [next, nextAt] = (() => {
+        if (state === 'wet') return ['touch-dry', milestones.touchAt] as const;
+        if (state === 'touch-dry')
+          return ['recoatable', milestones.recoat[0]?.from ?? milestones.handleAt] as const;
+        if (state === 'recoatable') return ['handleable', milestones.handleAt] as const;
+        return ['cured', Math.max(milestones.packAt, milestones.wearAt)] as const;
+      })();
+      const face = cell.split(':')[0]!;
+      const key = `${pieceId} ${face} ${top.stepId} ${state}`;
+      const known = groups.get(key);
+      if (!known) {
+        groups.set(key, {
+          key,
+          pieceId,
+          units: [unit],
+          face,
+          material: top.name,
+          colour: top.colour,
+          state,
+          laidAt: top.laidAt,
+          next,
+          nextAt,
+        });
+      } else {
+        if (!known.units.includes(unit)) known.units.push(unit);
+        known.nextAt = Math.max(known.nextAt, nextAt);
+        known.laidAt = Math.max(known.laidAt, top.laidAt);
+      }
+    }
+  }
+  const rank = (drying: Drying) => (drying.state === 'handleable' ? 1 : 0);
+  return [...groups.values()].sort((a, b) => rank(a) - rank(b) || a.nextAt - b.nextAt);
+}

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+/** The keys there are; opened with `?`. */
+const open = defineModel<boolean>({ required: true });
+const keys: [string, string][] = [
+  ['b', 'Bench: what to do now'],
+  ['p', 'Pieces'],
+  ['t', 'Plan: the time table'],
+  ['s', 'Start what is next (on the Bench)'],
+  ['d', 'Done: log what is under way (on the Bench)'],
+  ['u or Ctrl+Z', 'Take the last change back'],
+  ['?', 'This list'],
+];
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="460">
+    <v-card class="pa-6">
+      <h2 class="mb-4">Keys</h2>
+      <dl>
+        <template v-for="[key, meaning] in keys" :key="key">
+          <dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ meaning }}</dd>
+        </template>
+      </dl>
+      <v-btn class="mt-4" @click="open = false">Close</v-btn>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 10px 20px;
+}
+
+kbd {
+  border: 1px solid var(--line);
+  border-bottom-width: 3px;
+  border-radius: 3px;
+  padding: 1px 8px;
+  font-family: var(--body);
+  white-space: nowrap;
+}
+</style>

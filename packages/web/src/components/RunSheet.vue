@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { BenchBatch } from '../bench';
+import { useBuild } from '../stores/build';
+import BatchLine from './BatchLine.vue';
+import { dayOf } from '../timeAxis';
+
+/** What comes after, session by session. */
+const props = defineProps<{ batches: BenchBatch[] }>();
+const store = useBuild();
+const SHOWN = 10;
+
+const groups = computed(() => {
+  const list: { id: string; day: string; person: string; batches: BenchBatch[] }[] = [];
+  for (const batch of props.batches.slice(0, SHOWN)) {
+    const id = batch.session?.id ?? '';
+    const known = list.find((group) => group.id === id);
+    if (known) known.batches.push(batch);
+    else
+      list.push({
+        id,
+        day: dayOf(batch.start, store.view!.timeZone),
+        person: store.build?.people.find((person) => person.id === batch.session?.personId)?.name ?? '',
+        batches: [batch],
+      });
+  }
+  return list;
+});
+</script>
+
+<template>
+  <section aria-labelledby="then-title">
+    <h2 id="then-title">Then</h2>
+    <p v-if="groups.length === 0" class="quiet mt-2">Nothing more is planned.</p>
+    <div v-for="group in groups" :key="group.id" class="group">
+      <h3 class="quiet">
+        {{ group.day }}<template v-if="(store.build?.people.length ?? 0) > 1">, {{ group.person }}</template>
+      </h3>
+      <ol>
+        <BatchLine
+          v-for="batch in group.batches"
+          :key="batch.key"
+          :start="batch.start"
+          :end="batch.end"
+          :operations="batch.operations"
+        />
+      </ol>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.group {
+  margin-top: 14px;
+}
+
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+}
+</style>

@@ -1,0 +1,20 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import BenchView from './views/BenchView.vue';
+import PieceView from './views/PieceView.vue';
+import PiecesView from './views/PiecesView.vue';
+import PlanView from './views/PlanView.vue';
+import StartView from './views/StartView.vue';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'start', component: StartView },
+    { path: '/b/:build', redirect: (to) => ({ name: 'bench', params: to.params }) },
+    { path: '/b/:build/bench', name: 'bench', component: BenchView },
+    { path: '/b/:build/pieces', name: 'pieces', component: PiecesView },
+    { path: '/b/:build/pieces/:piece', name: 'piece', component: PieceView },
+    { path: '/b/:build/plan', name: 'plan', component: PlanView },
+    { path: '/:rest(.*)', redirect: '/' },
+  ],
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+});

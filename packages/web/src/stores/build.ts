@@ -1,0 +1,165 @@
+import {
+  materialsOf,
+  type Build,
+  type Finding,
+  type LogEntry,
+  type Piece,
+  type PlannedOperation,
+  type PlanView,
+} from '@fixatum/core';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { api, type BuildAnswer } from '../api';
+import { planInWorker } from '../planner';
+import { useClock } from './clock';
+import { useNotice } from './notice';
+
+/** A plan made before now is made again after this long, as what was planned may have slipped. */
+const REPLAN_AFTER_MINUTES = 5;
+
+/** What names one pass in the log. */
+const spotOf = (operation: PlannedOperation) => ({
+  piece: operation.pieceId,
+  unit: operation.unit,
+  step: operation.stepId,
+  coat: operation.coat,
+  ...(operation.face ? { face: operation.face } : {}),
+});
+
+/** The build that is open, its plan, and every change to it. */
+export const useBuild = defineStore('build', () => {
+  const clock = useClock();
+  const notice = useNotice();
+  const id = ref<string>();
+  const build = shallowRef<Build>();
+  const pieceEtags = ref<Record<string, string>>({});
+  const etag = ref<string>();
+  const view = shallowRef<PlanView>();
+  const planning = ref(false);
+  const missing = ref(false);
+  const busy = ref(false);
+
+  const now = computed(() => (build.value ? clock.now(build.value.timeZone) : 0));
+  const materials = computed(() => materialsOf(build.value?.materials));
+  const operations = computed(
+    () => new Map((view.value?.operations ?? []).map((operation) => [operation.id, operation])),
+  );
+  const pieceOf = (pieceId: string): Piece | undefined =>
+    build.value?.pieces.find((piece) => piece.id === pieceId);
+  const planOf = (pieceId: string) => view.value?.pieces.find((piece) => piece.pieceId === pieceId);
+  const findingsOf = (pieceId: string): Finding[] =>
+    (view.value?.findings ?? []).filter((finding) => finding.piece === pieceId);
+
+  let newest = 0;
+  async function plan(): Promise<void> {
+    if (!build.value) return;
+    newest += 1;
+    const ticket = newest;
+    planning.value = true;
+    try {
+      const made = await planInWorker(build.value, Math.floor(now.value));
+      if (ticket === newest) view.value = made;
+    } catch (error) {
+      notice.complain(error);
+    } finally {
+      if (ticket === newest) planning.value = false;
+    }
+  }
+
+  function take(answer: BuildAnswer): void {
+    id.value = answer.id;
+    build.value = answer.build;
+    etag.value = `"${answer.version}"`;
+    pieceEtags.value = answer.pieceEtags;
+    missing.value = false;
+    void plan();
+  }
+
+  async function open(buildId: string): Promise<void> {
+    if (id.value !== buildId) {
+      build.value = undefined;
+      view.value = undefined;
+    }
+    id.value = buildId;
+    try {
+      take(await api.build(buildId));
+    } catch (error) {
+      missing.value = true;
+      notice.complain(error);
+    }
+  }
+
+  /** Runs one change, takes what the server answers, and says so; returns whether it went through. */
+  async function change(work: () => Promise<BuildAnswer>, said?: string): Promise<boolean> {
+    busy.value = true;
+    try {
+      take(await work());
+      if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
+      return true;
+    } catch (error) {
+      notice.complain(error);
+      return false;
+    } finally {
+      busy.value = false;
+    }
+  }
+
+  const start = (passes: PlannedOperation[]) => change(() => api.start(id.value!, passes.map(spotOf)));
+
+  function logDone(passes: PlannedOperation[]): Promise<boolean> {
+    const entries = passes.map((pass): Partial<LogEntry> => ({
+      ...spotOf(pass),
+      ...(pass.material ? { film: pass.film } : {}),
+    }));
+    const names = [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
+    return change(() => api.log(id.value!, entries), `Logged: ${names}`);
+  }
+
+  async function stop(passes: PlannedOperation[]): Promise<void> {
+    const keys = new Set(passes.map((pass) => pass.id));
+    for (const pass of build.value?.underway ?? []) {
+      const key = `${pass.piece}/${pass.unit}/${pass.step}/${pass.coat}/${pass.face ?? '-'}`;
+      if (keys.has(key)) await change(() => api.stop(id.value!, pass.id));
+    }
+  }
+
+  async function undo(): Promise<void> {
+    busy.value = true;
+    try {
+      const answer = await api.undo(id.value!);
+      take(answer);
+      notice.say(`Taken back: ${answer.undone}`);
+    } catch (error) {
+      notice.complain(error);
+    } finally {
+      busy.value = false;
+    }
+  }
+
+  watch(now, (minute) => {
+    if (view.value && !planning.value && minute - view.value.now > REPLAN_AFTER_MINUTES) void plan();
+  });
+
+  return {
+    id,
+    build,
+    view,
+    planning,
+    missing,
+    busy,
+    now,
+    materials,
+    operations,
+    pieceEtags,
+    etag,
+    pieceOf,
+    planOf,
+    findingsOf,
+    open,
+    change,
+    start,
+    logDone,
+    stop,
+    undo,
+  };
+});

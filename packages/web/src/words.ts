@@ -1,0 +1,73 @@
+import {
+  filmWords,
+  methodWords,
+  stepKindWords,
+  type Build,
+  type PlannedOperation,
+  type Readiness,
+  type RibbonState,
+} from '@fixatum/core';
+
+/** What a piece's standing is called. */
+export const readinessWords: Record<Readiness, string> = {
+  ready: 'ready',
+  'on-time': 'in time',
+  tight: 'tight',
+  late: 'late',
+  stuck: 'stuck',
+  undated: 'no date',
+};
+
+export const ribbonWords: Record<RibbonState, string> = {
+  bare: 'bare',
+  wet: 'wet',
+  'touch-dry': 'touch-dry',
+  recoatable: 'recoatable',
+  handleable: 'handleable',
+  cured: 'cured',
+  ready: 'ready',
+};
+
+/** What a pass is called: "Seal, coat 2 of 3, inner face". */
+export function passWords(operation: PlannedOperation): string {
+  const parts = [stepKindWords[operation.kind]];
+  if (operation.coats > 1) parts.push(`coat ${operation.coat} of ${operation.coats}`);
+  if (operation.face === 'inner') parts.push('inner face');
+  return parts.join(', ');
+}
+
+/** What to do it with: "Rubber dip spray, light coat, spray can". */
+export function withWords(operation: PlannedOperation): string {
+  if (!operation.material) return methodWords[operation.method];
+  return `${operation.material.name}, ${filmWords[operation.film]}, ${methodWords[operation.method]}`;
+}
+
+/** "Meridian pauldron, 2 of 4", or just the name. */
+export function unitName(build: Build | undefined, pieceId: string, unit: number): string {
+  const piece = build?.pieces.find((candidate) => candidate.id === pieceId);
+  if (!piece) return pieceId;
+  return piece.quantity > 1 ? `${piece.name}, ${unit} of ${piece.quantity}` : piece.name;
+}
+
+/** The zones a pass works on, by name; empty for the whole piece. */
+export function zoneNames(build: Build | undefined, operation: PlannedOperation): string {
+  const piece = build?.pieces.find((candidate) => candidate.id === operation.pieceId);
+  const step = piece?.steps.find((candidate) => candidate.id === operation.stepId);
+  if (!piece?.zones || !step?.zones) return '';
+  return step.zones.map((id) => piece.zones!.find((zone) => zone.id === id)?.name ?? id).join(', ');
+}
+
+/** The pieces some passes are about, sets with how many: "Comet tasset ×4, Orbit gorget". */
+export function pieceNames(build: Build | undefined, operations: readonly PlannedOperation[]): string {
+  const units = new Map<string, Set<number>>();
+  for (const operation of operations) {
+    const known = units.get(operation.pieceId) ?? new Set<number>();
+    units.set(operation.pieceId, known.add(operation.unit));
+  }
+  return [...units]
+    .map(([pieceId, numbers]) => {
+      const piece = build?.pieces.find((candidate) => candidate.id === pieceId);
+      return `${piece?.name ?? pieceId}${(piece?.quantity ?? 1) > 1 ? ` ×${numbers.size}` : ''}`;
+    })
+    .join(', ');
+}
