@@ -3,7 +3,7 @@ import { chromium } from './launch';
 
 export default defineConfig({
   testDir: './tests',
-  outputDir: '../test-results',
+  outputDir: '../test-results/e2e',
   timeout: 90_000,
   expect: { timeout: 15_000 },
   workers: 2,

@@ -2,7 +2,7 @@ import { materialsOf } from '../materials/ownMaterials';
 import { isTimeZone, toEpochMinute } from '../time/wallTime';
 import { findStepCycle } from './stepLinks';
 import type { Fault } from './fault';
-import type { Build } from './schema';
+import type { Build, OwnMaterial } from './schema';
 
 type Path = (string | number)[];
 
@@ -95,24 +95,20 @@ export function findReferenceFaults(build: Build): Fault[] {
 
   const own = build.materials ?? [];
   ids(own, ['materials'], 'materials');
-  let materials: ReturnType<typeof materialsOf>;
-  try {
-    materials = materialsOf(own);
-  } catch {
-    say('bad-value', ['materials'], 'One of the own materials has figures that do not fit together.');
-    materials = materialsOf([]);
-  }
+  const nameless = (tin: OwnMaterial) =>
+    tin.extends === undefined && (tin.name === undefined || tin.role === undefined);
+  const materials = materialsOf(own.filter((tin) => !nameless(tin)));
   own.forEach((tin, at) => {
-    if (tin.extends !== undefined && !materials.has(tin.extends))
-      say('unknown-id', ['materials', at, 'extends'], `There is no material "${tin.extends}" to build on.`);
-    else if (!materials.has(tin.id))
-      say('cycle', ['materials', at, 'extends'], `"${tin.id}" and what it builds on stand on each other.`);
-    else if (tin.extends === undefined && (tin.name === undefined || tin.role === undefined)) {
+    if (nameless(tin)) {
       say(
         'bad-value',
         ['materials', at],
         `"${tin.id}" stands on no catalogue material, so it needs a name and a role.`,
       );
+    } else if (tin.extends !== undefined && !materials.has(tin.extends)) {
+      say('unknown-id', ['materials', at, 'extends'], `There is no material "${tin.extends}" to build on.`);
+    } else if (!materials.has(tin.id)) {
+      say('cycle', ['materials', at, 'extends'], `"${tin.id}" and what it builds on stand on each other.`);
     }
   });
   build.stock?.forEach((tin, at) => {

@@ -2,6 +2,9 @@ import { DateTime } from 'luxon';
 import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from '../time/wallTime';
 import { weekdays, type Build, type Weekday } from './schema';
 
+/** Until this long after midnight it still counts as the evening before. */
+const NIGHT_MINUTES = 5 * 60;
+
 /**
  * Moves a sample build in time so that the moment it was written for (`authoredAt`, wall time) becomes `now`: dates, and
  * what was logged on earlier days, move by whole days; what was logged on that very day keeps its distance from now.
@@ -10,7 +13,7 @@ import { weekdays, type Build, type Weekday } from './schema';
 export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): Build {
   const zone = build.timeZone;
   const from = DateTime.fromISO(authoredAt, { zone: 'utc' }).startOf('day');
-  const to = DateTime.fromISO(toWallTime(now, zone), { zone: 'utc' }).startOf('day');
+  const to = DateTime.fromISO(toWallTime(now - NIGHT_MINUTES, zone), { zone: 'utc' }).startOf('day');
   const days = Math.round(to.diff(from, 'days').days);
   const exact = now - epochMinute(authoredAt, zone);
 

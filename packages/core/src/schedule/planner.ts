@@ -221,7 +221,7 @@ export function runPlanner(
     const attempt = (setUp: number, notBefore: EpochMinute, joined: boolean): Fit => {
       const total = setUp + operation.workMinutes + operation.cleanUpMinutes;
       let start = Math.max(from - setUp, notBefore, now);
-      let boundBy: Binding = start > from - setUp ? 'hands' : 'order';
+      let boundBy: Binding = start === now ? 'start' : start > from - setUp ? 'hands' : 'order';
       for (let round = 0; round < 400; round += 1) {
         const before = start;
         const opened = gate(operation, unit, start + setUp) - setUp;

@@ -1,0 +1,191 @@
+import fc from 'fast-check';
+import type { Climate } from '../build/schema';
+import { catalogue, catalogueById } from '../materials/catalogue';
+import { filmFactor } from './film';
+import { dryStack, type LaidCoat, type Stand } from './dryStack';
+import { placeAir } from './placeAir';
+
+const origin = Date.UTC(2027, 1, 15) / 60_000;
+const constant = (temperatureC: number, humidityPct: number): Climate => ({
+  kind: 'constant',
+  temperatureC,
+  humidityPct,
+});
+const stand = (climate: Climate = constant(21, 50), from = origin, fan = false): Stand => ({
+  from,
+  placeAir: placeAir({ id: 'p', climate }, 'UTC', origin),
+  fan,
+});
+const coat = (id: string, after = 0, changes: Partial<LaidCoat> = {}): LaidCoat => ({
+  material: catalogueById.get(id)!,
+  filmFactor: 1,
+  laidAt: origin + after,
+  air: 'still',
+  ...changes,
+});
+const only = (coats: LaidCoat[], stands = [stand()]) => dryStack(coats, stands).coats[0]!;
+
+// Label times of the catalogue; factors by hand from docs/domain.md, "The drying model".
+describe('one coat', () => {
+  it('takes exactly its label times in reference air', () => {
+    const dry = only([coat('craft-acrylic')]);
+    expect(dry.touchAt).toBe(origin + 20);
+    expect(dry.recoat).toEqual([{ from: origin + 45, to: Infinity }]);
+    expect(dry.tapeAt).toBe(origin + 720);
+    expect(dry.sandAt).toBe(origin + 1440);
+    expect(dry.handleAt).toBe(origin + 60);
+    expect(dry.packAt).toBe(origin + 2880);
+    expect(dry.wearAt).toBe(origin + 1440);
+  });
+
+  it('takes twice as long to touch at half the vapour deficit', () => {
+    // 75 % leaves half the deficit of 50 %; the later clocks slow by the root of one half.
+    const dry = only([coat('craft-acrylic')], [stand(constant(21, 75))]);
+    expect(dry.touchAt).toBeCloseTo(origin + 40, 6);
+    expect(dry.tapeAt).toBeCloseTo(origin + 720 * Math.SQRT2, 6);
+  });
+
+  it('grows with the film: f to touch, f^1.5 to recoat, f² for the rest', () => {
+    const dry = only([coat('craft-acrylic', 0, { filmFactor: filmFactor.heavy })]);
+    expect(dry.touchAt).toBeCloseTo(origin + 20 * 1.8, 6);
+    // 1.8^1.5 = 2.41495; 45·2.41495 = 108.673
+    expect(dry.recoat[0]!.from).toBeCloseTo(origin + 108.673, 2);
+    expect(dry.tapeAt).toBeCloseTo(origin + 720 * 3.24, 6);
+  });
+
+  it('stands still below the minimum temperature', () => {
+    const dry = only([coat('craft-acrylic')], [stand(constant(9, 50))]);
+    expect(dry.touchAt).toBe(Infinity);
+    expect(dry.packAt).toBe(Infinity);
+  });
+
+  it('waits out a cold night', () => {
+    // One hour at 21 °C, ten at 5 °C, then 21 °C for good: the later clock loses exactly those ten hours.
+    const temperatureC = [21, ...Array.from({ length: 10 }, () => 5), 21];
+    const climate: Climate = {
+      kind: 'hourly',
+      start: '2027-02-15T00:00',
+      temperatureC,
+      humidityPct: temperatureC.map(() => 50),
+    };
+    expect(only([coat('craft-acrylic')], [stand(climate)]).tapeAt).toBeCloseTo(origin + 720 + 600, 6);
+  });
+
+  it('dries by its own chemistry when two-part: humidity does not matter', () => {
+    const dry = only([coat('epoxy-clear')], [stand(constant(21, 80))]);
+    expect(dry.recoat.map((window) => [window.from - origin, window.to - origin])).toEqual([
+      [240, 720],
+      [1440, Infinity],
+    ]);
+  });
+
+  it('is sped by a fan by 1.5 and by hand-held warm air by 3, the latter to recoat only', () => {
+    const fan = only([coat('craft-acrylic')], [stand(undefined, origin, true)]);
+    expect(fan.recoat[0]!.from).toBeCloseTo(origin + 30, 6);
+    expect(fan.tapeAt).toBeCloseTo(origin + 480, 6);
+    const warm = only([coat('craft-acrylic', 0, { air: 'warm' })]);
+    expect(warm.recoat[0]!.from).toBeCloseTo(origin + 15, 6);
+    expect(warm.tapeAt).toBe(origin + 720);
+    expect(only([coat('epoxy-clear', 0, { air: 'warm' })]).touchAt).toBe(origin + 480);
+  });
+
+  it('keeps drying where it is moved to', () => {
+    // 360 label minutes at 21 °C, the other 360 at 31 °C, which is twice as fast for the later clock.
+    const stands = [stand(), stand(constant(31, 50), origin + 360)];
+    expect(only([coat('craft-acrylic')], stands).tapeAt).toBeCloseTo(origin + 540, 6);
+  });
+});
+
+describe('coats on coats', () => {
+  it('slows what is below by the cover factor of what is on it', () => {
+    // 720 of 1440 label minutes bare, then at 0.7: 720/0.7 = 1028.57 more.
+    const dry = dryStack([coat('foam-coat-rubberiser'), coat('craft-acrylic', 720)], [stand()]);
+    expect(dry.coats[0]!.packAt).toBeCloseTo(origin + 720 + 1028.571, 2);
+    expect(dry.packAt).toBe(origin + 720 + 2880);
+  });
+
+  it('multiplies cover layer by layer, a run of one material being one layer', () => {
+    // Bare 100, under acrylic 0.7 for 100 (70), then acrylic and lacquer 0.35: (1440−170)/0.35 = 3628.57
+    const coats = [
+      coat('foam-coat-rubberiser'),
+      coat('craft-acrylic', 100),
+      coat('craft-acrylic', 150),
+      coat('matte-clear-spray', 200),
+    ];
+    expect(dryStack(coats, [stand()]).coats[0]!.packAt).toBeCloseTo(origin + 200 + 3628.571, 2);
+  });
+
+  it('dries re-dissolving coats of one evening through as one film', () => {
+    // Two light coats of rubber dip: f = 0.6 + 0.6 = 1.2, squared 1.44; 1440·1.44 from the second coat.
+    const f = filmFactor.light;
+    const dry = dryStack(
+      [coat('rubber-dip-spray', 0, { filmFactor: f }), coat('rubber-dip-spray', 60, { filmFactor: f })],
+      [stand()],
+    );
+    expect(dry.packAt).toBeCloseTo(origin + 60 + 1440 * 1.44, 6);
+    expect(dry.coats[0]!.packAt).toBe(dry.coats[1]!.packAt);
+    // Touch is each coat's own.
+    expect(dry.coats[1]!.touchAt).toBeCloseTo(origin + 60 + 20 * 0.6, 6);
+  });
+
+  it('keeps them apart when the first was packable already', () => {
+    const dry = dryStack([coat('rubber-dip-spray'), coat('rubber-dip-spray', 1440)], [stand()]);
+    expect(dry.packAt).toBe(origin + 2880);
+  });
+});
+
+describe('invariants', () => {
+  const anyMaterial = fc.constantFrom(...catalogue);
+  const milestones = (
+    material: (typeof catalogue)[number],
+    factor: number,
+    temperatureC: number,
+    shift = 0,
+  ) => {
+    const at = origin + shift;
+    const dry = dryStack(
+      [{ material, filmFactor: factor, laidAt: at, air: 'still' }],
+      [
+        {
+          from: at,
+          placeAir: placeAir({ id: 'p', climate: constant(temperatureC, 50) }, 'UTC', at),
+          fan: false,
+        },
+      ],
+    ).coats[0]!;
+    return [dry.touchAt, dry.tapeAt, dry.handleAt, dry.packAt, dry.wearAt].map((minute) => minute - at);
+  };
+
+  it('a thicker film is never earlier', () => {
+    fc.assert(
+      fc.property(anyMaterial, fc.double({ min: 0.3, max: 2, noNaN: true }), (material, factor) => {
+        const thin = milestones(material, factor, 21);
+        milestones(material, factor * 1.2, 21).forEach((minute, at) =>
+          expect(minute).toBeGreaterThanOrEqual(thin[at]!),
+        );
+      }),
+    );
+  });
+
+  it('warmer air is never later for a two-part coat', () => {
+    const epoxy = catalogueById.get('epoxy-clear')!;
+    fc.assert(
+      fc.property(fc.double({ min: 16, max: 30, noNaN: true }), (temperatureC) => {
+        const cool = milestones(epoxy, 1, temperatureC);
+        milestones(epoxy, 1, temperatureC + 1).forEach((minute, at) =>
+          expect(minute).toBeLessThanOrEqual(cool[at]!),
+        );
+      }),
+    );
+  });
+
+  it('the same coat on another day takes as long', () => {
+    fc.assert(
+      fc.property(anyMaterial, fc.integer({ min: 0, max: 100_000 }), (material, shift) => {
+        expect(milestones(material, 1, 19, shift)).toEqual(
+          milestones(material, 1, 19).map((minute) => expect.closeTo(minute, 4)),
+        );
+      }),
+    );
+  });
+});

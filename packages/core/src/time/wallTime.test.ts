@@ -1,0 +1,36 @@
+import { epochMinute, sayMoment, sayWait, toEpochMinute, toWallTime } from './wallTime';
+
+describe('wall time', () => {
+  it('goes to epoch minutes and back', () => {
+    // Lisbon is on UTC in winter.
+    expect(epochMinute('2027-03-05T19:00', 'Europe/Lisbon')).toBe(Date.UTC(2027, 2, 5, 19) / 60_000);
+    expect(toWallTime(Date.UTC(2027, 5, 1, 12) / 60_000, 'Europe/Lisbon')).toBe('2027-06-01T13:00');
+  });
+
+  it('makes an hour of waiting an hour, also over a clock change', () => {
+    // Clocks go from 01:00 to 02:00 on 28 March: 00:30 to 02:30 is one hour.
+    expect(
+      epochMinute('2027-03-28T02:30', 'Europe/Lisbon') - epochMinute('2027-03-28T00:30', 'Europe/Lisbon'),
+    ).toBe(60);
+    expect(toEpochMinute('2027-03-28T01:30', 'Europe/Lisbon')).toBeUndefined();
+  });
+
+  it('throws on a moment that does not exist', () => {
+    expect(() => epochMinute('2027-02-29T10:00', 'UTC')).toThrow(RangeError);
+  });
+
+  it('is said plainly', () => {
+    expect(sayMoment(epochMinute('2027-03-04T21:40', 'UTC'), 'UTC')).toBe('Thu 4 Mar, 21:40');
+    expect([0, 0.2, 59, 60, 130, 2879, 2880, 3000, 5700].map(sayWait)).toEqual([
+      '0 min',
+      '1 min',
+      '59 min',
+      '1 h',
+      '2 h 10',
+      '47 h 59',
+      '2 days',
+      '2 days 2 h',
+      '3 days 23 h',
+    ]);
+  });
+});
