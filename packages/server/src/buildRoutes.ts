@@ -55,13 +55,15 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
 
   router.patch('/builds/:id', readJson, async (request, response) => {
     const head = bodyOf(request, headSchema);
+    // The schema fills in empty lists for what was not sent; only what was sent counts.
+    const sent = request.body as object;
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request) },
       'Workshop and dates',
       clock.iso(),
       (build) => {
-        const kept = Object.entries(head).filter(([key]) => !fixedKeys.includes(key));
+        const kept = Object.entries(head).filter(([key]) => key in sent && !fixedKeys.includes(key));
         return { ...build, ...Object.fromEntries(kept) } as Build;
       },
     );

@@ -82,7 +82,7 @@ onKeyStroke((event) => {
       location="bottom left"
       :color="notice.isProblem ? 'error' : 'primary'"
     >
-      <span role="status">{{ notice.text }}</span>
+      {{ notice.text }}
       <template #actions>
         <v-btn
           v-if="notice.action"

@@ -1,0 +1,182 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
+import { startServer, type RunningServer } from '../server';
+
+let server: RunningServer;
+test.beforeEach(async () => {
+  server = await startServer();
+});
+test.afterEach(() => server.stop());
+
+async function openDemo(page: Page): Promise<string> {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /Orrery Courier/ }).click();
+  await expect(page.getByTestId('next-pass')).toBeVisible();
+  return /\/b\/([^/]+)\//.exec(page.url())![1]!;
+}
+const datesOf = (page: Page, piece: string) =>
+  page.getByTestId(`piece-${piece}`).getByTestId('ready-dates').innerText();
+const ribbonOf = (page: Page, piece: string) =>
+  page.getByTestId(`piece-${piece}`).locator('.ribbon').getAttribute('aria-label');
+
+test('the Bench names the next coat; logging it moves its piece; it survives a restart; undo takes it back', async ({
+  page,
+}) => {
+  const id = await openDemo(page);
+  await page.goto(`${server.url}/b/${id}/pieces`);
+  await expect(page.getByTestId('piece-baton')).toContainText('late');
+  const before = { dates: await datesOf(page, 'baton'), ribbon: await ribbonOf(page, 'baton') };
+
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByTestId('next-pass')).toHaveText('Heat-seal');
+  await page.getByTestId('start').click();
+  await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
+  await page.getByTestId('done').click();
+  await expect(page.getByTestId('next-pass')).toHaveText(/Seal, coat 1 of 2/);
+  await expect(page.getByText('Flexible PVA foam primer, light coat, brush')).toBeVisible();
+
+  await page.getByTestId('start').click();
+  await page.getByTestId('done').click();
+  await expect(page.getByTestId('drying')).toContainText('Telescope baton');
+  // Reference air would give 20·0.6 = 12 min to touch; at 19 °C and 55 % the deficit is 9.9 of 12.4 hPa: 15.1 min.
+  await expect(page.getByTestId('drying').locator('li').filter({ hasText: 'Telescope baton' })).toContainText(
+    '16 min',
+  );
+
+  await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect.poll(() => ribbonOf(page, 'baton')).not.toBe(before.ribbon);
+  const after = { dates: await datesOf(page, 'baton'), ribbon: await ribbonOf(page, 'baton') };
+  expect(after.dates).not.toBe(before.dates);
+
+  await server.restart({ signal: 'SIGKILL' });
+  await page.reload();
+  await expect.poll(() => ribbonOf(page, 'baton')).toBe(after.ribbon);
+  expect(await datesOf(page, 'baton')).toBe(after.dates);
+
+  for (let taken = 0; taken < 4; taken += 1) {
+    await page.getByRole('button', { name: 'Undo the last change' }).click();
+    await expect(page.getByRole('status')).toContainText('Taken back');
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByRole('status')).toHaveCount(0);
+  }
+  await expect.poll(() => ribbonOf(page, 'baton')).toBe(before.ribbon);
+  expect(await datesOf(page, 'baton')).toBe(before.dates);
+});
+
+test('a drying coat counts down as time goes on', async ({ page }) => {
+  await openDemo(page);
+  const gorget = page.getByTestId('drying').locator('li').filter({ hasText: 'Orbit gorget' });
+  await expect(gorget).toContainText('touch-dry, then recoatable');
+  await expect(gorget).toContainText('29 min');
+  await server.restart({ now: '2027-02-20T19:50' });
+  await page.reload();
+  await expect(gorget).toContainText('9 min');
+});
+
+test('one unit of a set can be started and logged by itself', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('checkbox', { name: 'Telescope baton' }).uncheck();
+  await page.getByRole('button', { name: 'one by one' }).click();
+  for (const unit of [2, 3, 4, 5, 6, 7, 8])
+    await page.getByRole('checkbox', { name: `Compass hand plate, ${unit} of 8` }).uncheck();
+  await page.getByTestId('start').click();
+  await expect(page.getByText(/Under way/)).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Pieces of this batch' })).toHaveText(
+    'Compass hand plate, 1 of 8',
+  );
+  await page.getByTestId('done').click();
+  await expect(page.getByRole('status')).toContainText('Logged: Compass hand plate');
+});
+
+test('opening a broken file says what is wrong and takes nothing in', async ({ page }) => {
+  await page.goto(server.url);
+  const file = JSON.parse(await readFile('demo/orrery-courier.json', 'utf8')) as {
+    pieces: { faces: { outer: { areaCm2: number } } }[];
+  };
+  file.pieces[2]!.faces.outer.areaCm2 = -4;
+  await page.getByLabel('Build file').setInputFiles({
+    name: 'bad.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(file)),
+  });
+  await expect(page.getByRole('alert')).toContainText(
+    'pieces[2].faces.outer.areaCm2 An area is more than zero.',
+  );
+  await page.getByLabel('Build file').setInputFiles({
+    name: 'half.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format": "fixatum'),
+  });
+  await expect(page.getByRole('alert')).toContainText('half.json can’t be opened');
+  await expect(page.getByRole('alert')).toContainText('not whole JSON');
+  await expect(page.getByRole('region', { name: 'Your builds' }).getByRole('listitem')).toHaveCount(2);
+});
+
+test('saving a build and opening the file again gives an equal file', async ({ page }) => {
+  const id = await openDemo(page);
+  const saved = await (await page.request.get(`${server.url}/api/builds/${id}/file`)).text();
+  await page.goto(server.url);
+  await page
+    .getByLabel('Build file')
+    .setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(saved) });
+  await expect(page.getByTestId('next-pass')).toBeVisible();
+  const again = /\/b\/([^/]+)\//.exec(page.url())![1]!;
+  expect(again).not.toBe(id);
+  expect(JSON.parse(await (await page.request.get(`${server.url}/api/builds/${again}/file`)).text())).toEqual(
+    JSON.parse(saved),
+  );
+});
+
+test('keys go round the screens and show themselves', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('p');
+  await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
+  await page.keyboard.press('t');
+  await expect(page.getByRole('heading', { name: 'Plan', level: 1 })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeHidden();
+  await page.keyboard.press('b');
+  await expect(page.getByTestId('next-pass')).toBeVisible();
+  await page.keyboard.press('s');
+  await expect(page.getByText(/Under way/)).toBeVisible();
+  await page.keyboard.press('d');
+  await expect(page.getByRole('status')).toContainText('Logged');
+});
+
+test('an empty shelf of builds offers three ways to begin', async ({ page }) => {
+  const empty = await startServer({ samples: false });
+  try {
+    await page.goto(empty.url);
+    await expect(page.getByText('Nothing here yet. Three ways to begin:')).toBeVisible();
+    await page.getByRole('button', { name: 'New build' }).click();
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('alert')).toContainText('Give the build a name');
+    await page.getByLabel('What is it called?').fill('Kelp warden');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('heading', { name: 'No pieces yet' })).toBeVisible();
+    await page.goto(empty.url);
+    await page.getByRole('button', { name: 'Look at the demo' }).click();
+    await expect(page.getByTestId('next-pass')).toBeVisible();
+  } finally {
+    await empty.stop();
+  }
+});
+
+test('a finding stands beside its step, and its way out is applied and taken back', async ({ page }) => {
+  const id = await openDemo(page);
+  const added = await page.request.post(`${server.url}/api/builds/${id}/pieces/baton/steps`, {
+    data: { at: 0, step: { id: 'grain', kind: 'texture', method: 'stamp', minutes: 5 } },
+  });
+  expect(added.status()).toBe(201);
+  await page.goto(`${server.url}/b/${id}/pieces/baton`);
+  const finding = page.getByTestId('finding-R28');
+  await expect(finding).toContainText('would melt the texture');
+  await finding.getByRole('button', { name: /Heat first/ }).click();
+  await expect(finding).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(finding).toHaveCount(1);
+});

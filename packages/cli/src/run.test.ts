@@ -1,0 +1,73 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { run } from './run';
+
+const demo = join(__dirname, '../../../demo/orrery-courier.json');
+const readText = (path: string) => readFile(path, 'utf8');
+const text = (content: string) => () => Promise.resolve(content);
+
+describe('fixatum', () => {
+  it('plans the demo, says what is late, and ends with 1 for it', async () => {
+    const { status, out } = await run(['plan', demo, '--now', '2027-02-20T19:30'], readText);
+    expect(status).toBe(1);
+    expect(out).toMatch(/^Telescope baton: late;/m);
+    expect(out).toMatch(/^Orbit gorget: on-time; .* to spare, go on by /m);
+  });
+
+  it('gives the plan as JSON in wall time', async () => {
+    const { out } = await run(['plan', demo, '--json', '--now', '2027-02-20T19:30'], readText);
+    const plan = JSON.parse(out) as {
+      now: string;
+      pieces: { piece: string }[];
+      operations: { status: string; start: string | null }[];
+    };
+    expect(plan.now).toBe('2027-02-20T19:30');
+    expect(plan.pieces).toHaveLength(12);
+    expect(
+      plan.operations.every(
+        (operation) => operation.status !== 'planned' || operation.start! >= '2027-02-20T19:30',
+      ),
+    ).toBe(true);
+  });
+
+  it('checks the demo and finds nothing that fails', async () => {
+    expect(await run(['check', demo, '--now', '2027-02-20T19:30'], readText)).toMatchObject({ status: 0 });
+  });
+
+  it('ends with 1 on a stop, and names rule, step and way out', async () => {
+    const build = JSON.parse(await readFile(demo, 'utf8')) as {
+      pieces: { id: string; steps: object[] }[];
+      log: unknown[];
+    };
+    build.log = [];
+    build.pieces
+      .find((piece) => piece.id === 'tasset')!
+      .steps.splice(1, 0, { id: 'hot', kind: 'heat-seal', method: 'hot-air' });
+    const { status, out } = await run(['check', 'x.json'], text(JSON.stringify(build)));
+    expect(status).toBe(1);
+    expect(out).toContain('[stop] R28 Comet tasset, step hot');
+    expect(out).toContain('way out: Heat first');
+    const json = JSON.parse((await run(['check', 'x.json', '--json'], text(JSON.stringify(build)))).out) as {
+      findings: { rule: string; waysOut: unknown[] }[];
+    };
+    expect(json.findings).toEqual([expect.objectContaining({ rule: 'R28', waysOut: [expect.anything()] })]);
+  });
+
+  it.each([
+    ['broken JSON', '{', 'not whole JSON'],
+    ['another format', '{"format":"x"}', 'format: The format here is "x"'],
+  ])('ends with 2 on %s', async (_what, content, said) => {
+    const { status, err } = await run(['plan', 'x.json'], text(content));
+    expect(status).toBe(2);
+    expect(err).toContain(said);
+  });
+
+  it('ends with 2 on a missing file, a bad moment, and a word it does not know', async () => {
+    expect(await run(['plan', '/nowhere.json'], readText)).toMatchObject({
+      status: 2,
+      err: "/nowhere.json can't be read.\n",
+    });
+    expect(await run(['plan', demo, '--now', 'soon'], readText)).toMatchObject({ status: 2 });
+    expect(await run(['dance'], readText)).toMatchObject({ status: 2 });
+  });
+});

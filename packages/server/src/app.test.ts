@@ -1,0 +1,298 @@
+import { readFile } from 'node:fs/promises';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Build, LogEntry, Piece } from '@fixatum/core';
+import type { Express } from 'express';
+import request from 'supertest';
+import { createApp } from './app';
+import { BuildStore } from './buildStore';
+import { makeClock } from './clock';
+import { openDatabase, type Database } from './database';
+
+const samplesFolder = join(__dirname, '../../../demo');
+let folder: string;
+let database: Database;
+let app: Express;
+
+/** Opens the same folder again, as after a restart. */
+async function open(): Promise<void> {
+  database = await openDatabase(folder);
+  app = createApp({ store: new BuildStore(database), clock: makeClock('2027-02-20T19:30'), samplesFolder });
+}
+async function reopen(): Promise<void> {
+  await database.close();
+  await open();
+}
+
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fixatum-api-'));
+  await open();
+});
+afterEach(async () => {
+  await database.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const demoText = () => readFile(join(samplesFolder, 'orrery-courier.json'), 'utf8');
+async function imported(): Promise<{ id: string; build: Build; etag: string }> {
+  const response = await request(app)
+    .post('/api/builds')
+    .set('content-type', 'application/json')
+    .send(await demoText());
+  expect(response.status).toBe(201);
+  return { id: response.body.id, build: response.body.build, etag: response.headers.etag! };
+}
+const pass = { piece: 'gorget', unit: 1, step: 'bone', coat: 1, face: 'outer' as const };
+const get = async (path: string) => (await request(app).get(path)).body;
+
+describe('builds', () => {
+  it('come back from the database equal to the file, also after a restart', async () => {
+    const { id } = await imported();
+    await reopen();
+    const file = await request(app).get(`/api/builds/${id}/file`);
+    expect(file.headers['content-disposition']).toContain('orrery-courier.fixatum.json');
+    expect(JSON.parse(file.text)).toEqual(JSON.parse(await demoText()));
+  });
+
+  it.each([
+    ['broken JSON', '{"format":', 'the file', 'broken-json'],
+    [
+      'a wrong area',
+      JSON.stringify({
+        format: 'fixatum-build/1',
+        name: 'x',
+        timeZone: 'UTC',
+        start: '2027-01-01T10:00',
+        pieces: [
+          {
+            id: 'p',
+            name: 'P',
+            quantity: 1,
+            substrate: { kind: 'card', thicknessMm: 1 },
+            faces: { outer: { areaCm2: -1 } },
+            steps: [],
+          },
+        ],
+      }),
+      'pieces[0].faces.outer.areaCm2',
+      'bad-value',
+    ],
+  ])('refuse %s as a whole, with path and sentence', async (_what, text, path, code) => {
+    const response = await request(app)
+      .post('/api/builds')
+      .set('content-type', 'application/json')
+      .send(text);
+    expect(response.status).toBe(422);
+    expect(response.headers['content-type']).toContain('application/problem+json');
+    expect(response.body).toMatchObject({
+      type: 'urn:fixatum:problem:unusable',
+      status: 422,
+      path,
+      faults: [{ code }],
+    });
+    expect((await get('/api/builds')).builds).toEqual([]);
+  });
+
+  it('are put aside and brought back', async () => {
+    const { id } = await imported();
+    await request(app).delete(`/api/builds/${id}`).expect(204);
+    await request(app).get(`/api/builds/${id}`).expect(404);
+    await request(app).post(`/api/builds/${id}/restore`).expect(200);
+    await request(app).get(`/api/builds/${id}`).expect(200);
+  });
+
+  it('take a new head only from who saw the last one', async () => {
+    const { id, etag } = await imported();
+    const first = await request(app)
+      .patch(`/api/builds/${id}`)
+      .set('if-match', etag)
+      .send({ name: 'Renamed' });
+    expect(first.body.build.name).toBe('Renamed');
+    const second = await request(app)
+      .patch(`/api/builds/${id}`)
+      .set('if-match', etag)
+      .send({ name: 'Other' });
+    expect(second.status).toBe(412);
+    expect(second.body).toMatchObject({
+      type: 'urn:fixatum:problem:changed-meanwhile',
+      current: { name: 'Renamed' },
+    });
+  });
+
+  it('load the samples with their dates on the clock', async () => {
+    const response = await request(app).post('/api/samples').expect(201);
+    expect(response.body.builds.map((build: { name: string }) => build.name)).toEqual([
+      'Orrery Courier',
+      'Tidepool lantern',
+    ]);
+    const { build } = await get(`/api/builds/${response.body.builds[0].id}`);
+    expect(build.start).toBe('2027-02-15T18:00');
+    expect(build).not.toHaveProperty('sample');
+  });
+});
+
+describe('pieces and steps', () => {
+  it('change under their own version, and a stale change is told what is there now', async () => {
+    const { id } = await imported();
+    const read = await request(app).get(`/api/builds/${id}/pieces/gorget`);
+    const piece = read.body as Piece;
+    const seen = read.headers.etag!;
+    await request(app)
+      .put(`/api/builds/${id}/pieces/gorget`)
+      .set('if-match', seen)
+      .send({ ...piece, name: 'Collar' })
+      .expect(200);
+    const late = await request(app)
+      .put(`/api/builds/${id}/pieces/gorget`)
+      .set('if-match', seen)
+      .send({ ...piece, name: 'Ruff' });
+    expect(late.status).toBe(412);
+    expect(late.body.current.name).toBe('Collar');
+    // Another piece is not touched by that.
+    const other = await request(app).get(`/api/builds/${id}/pieces/crown`);
+    await request(app)
+      .put(`/api/builds/${id}/pieces/crown`)
+      .set('if-match', other.headers.etag!)
+      .send({ ...other.body, note: 'x' })
+      .expect(200);
+  });
+
+  it('are added, deleted with what hangs on them, and undone', async () => {
+    const { id, build } = await imported();
+    const extra: Piece = { ...build.pieces[0]!, id: 'extra', name: 'Extra', steps: [] };
+    await request(app).post(`/api/builds/${id}/pieces`).send({ piece: extra, at: 0 }).expect(201);
+    await request(app).delete(`/api/builds/${id}/pieces/gorget`).expect(200);
+    const after = (await get(`/api/builds/${id}`)).build as Build;
+    expect(after.pieces.map((piece) => piece.id).slice(0, 2)).toEqual(['extra', 'breastplate']);
+    expect(after.log!.some((entry) => entry.piece === 'gorget')).toBe(false);
+    await reopen();
+    const undone = await request(app).post(`/api/builds/${id}/undo`).send({});
+    expect(decodeURIComponent(undone.headers['x-undone']!)).toBe('Delete Orbit gorget');
+    await request(app).post(`/api/builds/${id}/undo`).send({}).expect(200);
+    expect((await get(`/api/builds/${id}`)).build).toEqual(build);
+    const nothing = await request(app).post(`/api/builds/${id}/undo`).send({});
+    expect(nothing.body.type).toBe('urn:fixatum:problem:nothing-to-undo');
+  });
+
+  it('take steps one by one', async () => {
+    const { id } = await imported();
+    const step = { id: 'extra', kind: 'inspect', minutes: 3 };
+    await request(app).post(`/api/builds/${id}/pieces/gorget/steps`).send({ step, at: 0 }).expect(201);
+    await request(app)
+      .put(`/api/builds/${id}/pieces/gorget/steps/extra`)
+      .send({ ...step, minutes: 4 })
+      .expect(200);
+    expect(await get(`/api/builds/${id}/pieces/gorget/steps/extra`)).toEqual({ ...step, minutes: 4 });
+    await request(app).delete(`/api/builds/${id}/pieces/gorget/steps/extra`).expect(200);
+    await request(app).get(`/api/builds/${id}/pieces/gorget/steps/extra`).expect(404);
+  });
+
+  it('refuse what can not be, and nothing changes', async () => {
+    const { id, build } = await imported();
+    const piece = build.pieces[0]!;
+    const bad = await request(app)
+      .put(`/api/builds/${id}/pieces/breastplate`)
+      .send({ ...piece, quantity: 0 });
+    expect(bad.status).toBe(422);
+    expect(bad.body.faults[0]).toMatchObject({ path: ['quantity'], message: 'At least one.' });
+    await request(app)
+      .put(`/api/builds/${id}/pieces/breastplate`)
+      .send({ ...piece, event: 'never' })
+      .expect(422);
+    expect((await get(`/api/builds/${id}`)).build).toEqual(build);
+  });
+});
+
+describe('the log', () => {
+  it('takes a pass with the time of the clock, ends what was under way, and survives a restart', async () => {
+    const { id } = await imported();
+    await request(app).post(`/api/builds/${id}/underway`).send(pass).expect(201);
+    expect((await get(`/api/builds/${id}`)).build.underway).toMatchObject([
+      { ...pass, startedAt: '2027-02-20T19:30' },
+    ]);
+    await request(app).post(`/api/builds/${id}/log`).send([pass]).expect(201);
+    await reopen();
+    const { build } = await get(`/api/builds/${id}`);
+    expect(build.underway).toEqual([]);
+    expect(build.log.at(-1)).toMatchObject({
+      ...pass,
+      doneAt: '2027-02-20T19:30',
+      startedAt: '2027-02-20T19:30',
+    });
+  });
+
+  it('counts the same id once and refuses the same coat twice', async () => {
+    const { id, build } = await imported();
+    const entry = { ...pass, id: 'tap-1' };
+    await request(app).post(`/api/builds/${id}/log`).send(entry).expect(201);
+    await request(app).post(`/api/builds/${id}/log`).send(entry).expect(201);
+    expect((await get(`/api/builds/${id}/log`)).log).toHaveLength(build.log!.length + 1);
+    const twice = await request(app).post(`/api/builds/${id}/log`).send(pass);
+    expect(twice.status).toBe(409);
+  });
+
+  it('gives entries back one by one, and by undo', async () => {
+    const { id, build } = await imported();
+    await request(app)
+      .post(`/api/builds/${id}/log`)
+      .send({ ...pass, id: 'tap-1' })
+      .expect(201);
+    await request(app).delete(`/api/builds/${id}/log/tap-1`).expect(200);
+    await request(app).post(`/api/builds/${id}/undo`).send({}).expect(200);
+    expect((await get(`/api/builds/${id}/log`)).log.at(-1).id).toBe('tap-1');
+    await request(app).post(`/api/builds/${id}/undo`).send({}).expect(200);
+    expect((await get(`/api/builds/${id}/log`)).log).toEqual(build.log as LogEntry[]);
+  });
+
+  it.each([
+    ['a unit there is none of', { ...pass, unit: 9 }],
+    ['a step there is none of', { ...pass, step: 'ghost' }],
+    ['a day that is not', { ...pass, doneAt: '2027-02-31T10:00' }],
+  ])('refuses %s', async (_what, entry) => {
+    const { id, build } = await imported();
+    await request(app).post(`/api/builds/${id}/log`).send(entry).expect(422);
+    expect((await get(`/api/builds/${id}/log`)).log).toEqual(build.log);
+  });
+
+  it('keeps every entry of many sent at once', async () => {
+    const { id, build } = await imported();
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, n) =>
+        request(app)
+          .post(`/api/builds/${id}/log`)
+          .send({ piece: 'plate', unit: n + 1, step: 'heat' }),
+      ),
+    );
+    expect(answers.map((answer) => answer.status)).toEqual(Array.from({ length: 8 }, () => 201));
+    expect((await get(`/api/builds/${id}/log`)).log).toHaveLength(build.log!.length + 8);
+  });
+});
+
+describe('the door', () => {
+  it('is shut to other hosts and origins', async () => {
+    await request(app).get('/api/builds').set('host', 'elsewhere.example').expect(403);
+    await request(app).post('/api/samples').set('origin', 'http://elsewhere.example').expect(403);
+  });
+
+  it('says in plain words what is wrong with a request', async () => {
+    const { id } = await imported();
+    const broken = await request(app)
+      .post(`/api/builds/${id}/log`)
+      .set('content-type', 'application/json')
+      .send('{"a"');
+    expect(broken.status).toBe(400);
+    expect(broken.body.title).toBe('Broken JSON');
+    await request(app).get('/api/nothing').expect(404);
+    const huge = await request(app)
+      .post('/api/builds')
+      .set('content-type', 'application/json')
+      .send('x'.repeat(9_000_000));
+    expect(huge.status).toBe(413);
+  });
+
+  it('tells its health and its clock', async () => {
+    expect(await get('/api/health')).toMatchObject({ ok: true, fixedAt: '2027-02-20T19:30' });
+    expect(() => makeClock('tomorrow')).toThrow(/FIXATUM_NOW/);
+  });
+});
