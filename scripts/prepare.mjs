@@ -46,7 +46,8 @@ export function installPackages() {
   console.log(
     'Installing packages; the first time this compiles the database driver, which takes a few minutes.',
   );
-  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) {
+  // Not `npm ci`: it refuses a lock file that lacks the builds of optional packages for other kinds of machine.
+  if (!run('npm', ['install', '--no-save', '--no-audit', '--no-fund'])) {
     giveUp(
       'The packages could not be installed; npm says why above. Check the connection to the package registry and run the command again.',
     );

@@ -7,13 +7,26 @@ export interface PlanRequest {
   now: number;
 }
 
-export type PlanAnswer = { ticket: number; view: PlanView } | { ticket: number; error: string };
+/** Each request is answered twice: at once without latest starts, then whole; or with an error. */
+export type PlanAnswer =
+  { ticket: number; view: PlanView; whole: boolean } | { ticket: number; error: string };
 
-self.onmessage = ({ data }: MessageEvent<PlanRequest>) => {
-  const { ticket, build, now } = data;
+let newest = 0;
+
+function answer({ ticket, build, now }: PlanRequest, latestStarts: boolean): void {
   try {
-    self.postMessage({ ticket, view: planView(build, { now }) } satisfies PlanAnswer);
+    const view = planView(build, { now, latestStarts });
+    self.postMessage({ ticket, view, whole: latestStarts } satisfies PlanAnswer);
   } catch (error) {
     self.postMessage({ ticket, error: (error as Error).message } satisfies PlanAnswer);
   }
+}
+
+self.onmessage = ({ data }: MessageEvent<PlanRequest>) => {
+  newest = data.ticket;
+  answer(data, false);
+  // Requests that came in meanwhile go first; one that has been overtaken is not worth finishing.
+  setTimeout(() => {
+    if (data.ticket === newest) answer(data, true);
+  });
 };

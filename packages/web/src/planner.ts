@@ -1,33 +1,39 @@
 import type { Build, PlanView } from '@fixatum/core';
 import type { PlanAnswer, PlanRequest } from './planWorker';
 
+/** Takes a plan as it comes in: first quickly, without latest starts, then whole. */
+export type TakeView = (view: PlanView, whole: boolean) => void;
+
 let worker: Worker | undefined;
 let lastTicket = 0;
-const waiting = new Map<number, { resolve: (view: PlanView) => void; reject: (error: Error) => void }>();
+const waiting = new Map<number, { take: TakeView; fail: (error: Error) => void }>();
 
 function theWorker(): Worker {
   if (worker) return worker;
   worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
   worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
     const asked = waiting.get(data.ticket);
-    waiting.delete(data.ticket);
-    if ('view' in data) asked?.resolve(data.view);
-    else asked?.reject(new Error(data.error));
+    if ('view' in data) {
+      if (data.whole) waiting.delete(data.ticket);
+      asked?.take(data.view, data.whole);
+    } else {
+      waiting.delete(data.ticket);
+      asked?.fail(new Error(data.error));
+    }
   };
   return worker;
 }
 
-/** Plans a build in the worker, as of a moment in epoch minutes. */
-export function planInWorker(build: Build, now: number): Promise<PlanView> {
+/** Plans a build in the worker, as of a moment in epoch minutes. Only the newest request is answered whole. */
+export function planInWorker(build: Build, now: number, take: TakeView, fail: (error: Error) => void): void {
+  waiting.delete(lastTicket);
   lastTicket += 1;
   const ticket = lastTicket;
-  return new Promise((resolve, reject) => {
-    waiting.set(ticket, { resolve, reject });
-    // Through JSON, as what the screens hold is reactive and can't be sent as it is.
-    theWorker().postMessage({
-      ticket,
-      build: JSON.parse(JSON.stringify(build)) as Build,
-      now,
-    } satisfies PlanRequest);
-  });
+  waiting.set(ticket, { take, fail });
+  // Through JSON, as what the screens hold is reactive and can't be sent as it is.
+  theWorker().postMessage({
+    ticket,
+    build: JSON.parse(JSON.stringify(build)) as Build,
+    now,
+  } satisfies PlanRequest);
 }

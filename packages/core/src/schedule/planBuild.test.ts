@@ -284,7 +284,7 @@ describe('any build', () => {
           to: '22:00',
         };
         if (helped) build.people.push({ ...build.people[0]!, id: 'you', name: 'You' });
-        expect(checkPlan(build, planBuild(build))).toEqual([]);
+        expect(checkPlan(build, planBuild(build, { latestStarts: false }))).toEqual([]);
       }),
       { numRuns: 40 },
     );

@@ -9,6 +9,8 @@ import { sessionsOf } from './sessions';
 export interface PlanOptions {
   /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
   now?: EpochMinute;
+  /** Whether to work out the latest starts, which takes most of the time; true unless said otherwise. */
+  latestStarts?: boolean;
 }
 
 /** The present of a build file that is read without a clock: its last log entry, or its start. */
@@ -40,7 +42,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     const own = byPiece.get(piece.id)!;
     const state = pieceReadiness(build, piece, own, units, now);
     const open = own.some((operation) => operation.status === 'planned');
-    return open && state.readiness !== 'stuck'
+    return options.latestStarts !== false && open && state.readiness !== 'stuck'
       ? { ...state, latestStartAt: latestStart(ground, piece, now, fixedEnds) }
       : state;
   });

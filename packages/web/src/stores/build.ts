@@ -50,20 +50,21 @@ export const useBuild = defineStore('build', () => {
   const findingsOf = (pieceId: string): Finding[] =>
     (view.value?.findings ?? []).filter((finding) => finding.piece === pieceId);
 
-  let newest = 0;
-  async function plan(): Promise<void> {
+  function plan(): void {
     if (!build.value) return;
-    newest += 1;
-    const ticket = newest;
     planning.value = true;
-    try {
-      const made = await planInWorker(build.value, Math.floor(now.value));
-      if (ticket === newest) view.value = made;
-    } catch (error) {
-      notice.complain(error);
-    } finally {
-      if (ticket === newest) planning.value = false;
-    }
+    planInWorker(
+      build.value,
+      Math.floor(now.value),
+      (made, whole) => {
+        view.value = made;
+        planning.value = !whole;
+      },
+      (error) => {
+        planning.value = false;
+        notice.complain(error);
+      },
+    );
   }
 
   function take(answer: BuildAnswer): void {
@@ -72,7 +73,7 @@ export const useBuild = defineStore('build', () => {
     etag.value = `"${answer.version}"`;
     pieceEtags.value = answer.pieceEtags;
     missing.value = false;
-    void plan();
+    plan();
   }
 
   async function open(buildId: string): Promise<void> {
@@ -137,7 +138,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   watch(now, (minute) => {
-    if (view.value && !planning.value && minute - view.value.now > REPLAN_AFTER_MINUTES) void plan();
+    if (view.value && !planning.value && minute - view.value.now > REPLAN_AFTER_MINUTES) plan();
   });
 
   return {
