@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { materialFigures, methods } from '../materials/material';
 import { substrateKinds } from '../materials/substrate';
+import { shapeSchema } from '../quantity/shapes';
 
 /**
  * The build file, format `fixatum-build/1`: one JSON file holds a whole build. Lengths are mm, areas cm², volumes
@@ -33,6 +34,8 @@ export const faces = ['outer', 'inner'] as const;
 export const airAids = ['still', 'fan', 'warm'] as const;
 export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 export const ventilations = ['none', 'window', 'extraction', 'outdoor'] as const;
+/** What an attach step puts on. */
+export const attachments = ['strap', 'fabric', 'leather', 'mesh', 'lens', 'decal', 'hardware'] as const;
 export const wantedEffects = ['cracking', 'undercoat-shows', 'patchy'] as const;
 
 const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
@@ -120,10 +123,19 @@ export const stepSchema = z.looseObject({
   minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
   optional: z.boolean().optional(),
   dilution: z.string().max(200).optional(),
+  /** For attach steps: what is put on. */
+  attaches: z.enum(attachments).optional(),
+  /** For join steps: the pieces that become part of this one. */
+  parts: z.array(id).optional(),
+  /** For mask steps: closures and bond areas that are covered, by name. */
+  covers: z.array(name).optional(),
+  /** For prep steps: foam is cut to fit, so raw edges show. */
+  trims: z.boolean().optional(),
   note,
 });
 
-export const faceSchema = z.looseObject({ areaCm2 });
+/** A face with its area; `shape` is what the area was worked out from, if anything. */
+export const faceSchema = z.looseObject({ areaCm2, shape: shapeSchema.optional() });
 
 export const zoneSchema = z.looseObject({
   id,
@@ -153,6 +165,10 @@ export const pieceSchema = z.looseObject({
     )
     .optional(),
   finestDetailMm: z.number().positive().max(500).optional(),
+  /** Closures, tabs and bond areas that stay bare, by name. */
+  keepBare: z.array(name).max(40).optional(),
+  /** The piece this one mirrors: left and right. */
+  mirrors: id.optional(),
   zones: z.array(zoneSchema).optional(),
   steps: z.array(stepSchema),
   note,
@@ -223,5 +239,7 @@ export type Swatch = z.infer<typeof swatchSchema>;
 export type StepKind = (typeof stepKinds)[number];
 export type FilmGrade = (typeof filmGrades)[number];
 export type Face = (typeof faces)[number];
+export type Attachment = (typeof attachments)[number];
+export type WantedEffect = (typeof wantedEffects)[number];
 export type AirAid = (typeof airAids)[number];
 export type Weekday = (typeof weekdays)[number];

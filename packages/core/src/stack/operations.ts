@@ -28,6 +28,8 @@ export interface Operation extends HandsOn {
   colour: string | undefined;
   /** The spots of the unit this pass works on, `face:zone`. */
   cells: string[];
+  /** What this pass covers, cm². */
+  areaCm2: number;
   placeId: string;
   air: AirAid;
   /** Operations that must be finished first. */
@@ -149,6 +151,7 @@ export function expandBuild(build: Build): Operation[] {
               material?.role === 'bond'
                 ? [BOND_CELL]
                 : touched.flatMap((one) => zones.map((zone) => `${one}:${zone}`)),
+            areaCm2,
             placeId,
             air: step.air ?? 'still',
             after: previous ? [previous] : [],

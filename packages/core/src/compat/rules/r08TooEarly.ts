@@ -10,7 +10,12 @@ export const r08TooEarly: Rule = {
   title: 'Coat over one that is not dry enough',
   look(piece, { plan }) {
     const early = landingsOf(piece, plan)
-      .filter(({ over, below }) => below.recoat.length > 0 && over.laidAt < Math.floor(below.recoat[0]!.from))
+      .filter(
+        ({ over, under, below }) =>
+          under.material.role !== 'fill' &&
+          below.recoat.length > 0 &&
+          over.laidAt < Math.floor(below.recoat[0]!.from),
+      )
       .map(({ unit, operation, over, under, below }): Finding => {
         const opensAt = below.recoat[0]!.from;
         return {

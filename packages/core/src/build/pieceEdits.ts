@@ -1,0 +1,123 @@
+import type { Build, Piece, Step } from './schema';
+
+/** An id for a new thing, made from its name and unlike all those used: "Hip plate" gives `hip-plate`, then `hip-plate-2`. */
+export function idFromName(name: string, used: Iterable<string>): string {
+  const taken = new Set(used);
+  const stem =
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60) || 'piece';
+  for (let n = 1; ; n += 1) {
+    const id = n === 1 ? stem : `${stem}-${n}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+const pieceIds = (build: Build) => build.pieces.map((piece) => piece.id);
+
+/** A copy of a piece with its plan, under a new id and name. Links to its own steps stay its own. */
+export function copyPiece(build: Build, piece: Piece, name: string): Piece {
+  const { mirrors: _mirrors, ...rest } = structuredClone(piece);
+  return { ...rest, id: idFromName(name, pieceIds(build)), name };
+}
+
+/** The other hand of a piece: the same plan, told apart by left and right where the name says so. */
+export function mirrorPiece(build: Build, piece: Piece): Piece {
+  const swapped = /\bleft\b/i.test(piece.name)
+    ? piece.name.replace(/\bleft\b/i, (word) => (word[0] === 'L' ? 'Right' : 'right'))
+    : /\bright\b/i.test(piece.name)
+      ? piece.name.replace(/\bright\b/i, (word) => (word[0] === 'R' ? 'Left' : 'left'))
+      : `${piece.name}, mirrored`;
+  return { ...copyPiece(build, piece, swapped), mirrors: piece.id };
+}
+
+/** Gives steps to another piece: with ids it does not use yet, without zones and faces it does not have. */
+export function stepsFor(target: Piece, steps: readonly Step[]): Step[] {
+  const used = target.steps.map((step) => step.id);
+  const zones = new Set((target.zones ?? []).map((zone) => zone.id));
+  return steps.map((step) => {
+    const { zones: wantedZones, faces: wantedFaces, after: _after, ...rest } = structuredClone(step);
+    const id = idFromName(step.id, used);
+    used.push(id);
+    const kept = wantedZones?.filter((zone) => zones.has(zone)) ?? [];
+    const faces = wantedFaces?.filter((face) => face === 'outer' || target.faces.inner) ?? [];
+    return {
+      ...rest,
+      id,
+      ...(kept.length > 0 ? { zones: kept } : {}),
+      ...(faces.length > 0 ? { faces } : {}),
+    };
+  });
+}
+
+/**
+ * Replaces all steps of some kinds in a piece by others, at the place where the first of them stood: "give these six the
+ * same sealing".
+ */
+export function replaceKind(target: Piece, kinds: ReadonlySet<Step['kind']>, steps: readonly Step[]): Piece {
+  const at = target.steps.findIndex((step) => kinds.has(step.kind));
+  const rest = target.steps.filter((step) => !kinds.has(step.kind));
+  const fresh = stepsFor({ ...target, steps: rest }, steps);
+  const before =
+    at < 0 ? rest.length : target.steps.slice(0, at).filter((step) => !kinds.has(step.kind)).length;
+  return { ...target, steps: [...rest.slice(0, before), ...fresh, ...rest.slice(before)] };
+}
+
+/**
+ * A step that makes other pieces part of this one. It waits for the step before it and for the last step of each part, so
+ * painting before joining and joining before painting both come out right.
+ */
+export function joinStep(build: Build, piece: Piece, parts: readonly string[], at: number): Step {
+  const previous = piece.steps[at - 1];
+  const ends = parts.flatMap((part) => {
+    const last = build.pieces.find((candidate) => candidate.id === part)?.steps.at(-1);
+    return last ? [`${part}/${last.id}`] : [];
+  });
+  return {
+    id: idFromName(
+      'join',
+      piece.steps.map((step) => step.id),
+    ),
+    kind: 'join',
+    parts: [...parts],
+    after: [...(previous ? [previous.id] : []), ...ends],
+    minutes: 15,
+  };
+}
+
+/** One field that two people changed differently. */
+export interface MergeClash {
+  field: string;
+  mine: unknown;
+  theirs: unknown;
+}
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * Joins two changes of one piece that began from the same state. A field changed by one of them is taken from that one;
+ * fields changed by both to different values are taken from `mine` and told as clashes.
+ */
+export function mergePieces(
+  base: Piece,
+  mine: Piece,
+  theirs: Piece,
+): { piece: Piece; clashes: MergeClash[] } {
+  const clashes: MergeClash[] = [];
+  const merged: Record<string, unknown> = {};
+  const old = base as Record<string, unknown>;
+  const ours = mine as Record<string, unknown>;
+  const others = theirs as Record<string, unknown>;
+  for (const field of new Set([...Object.keys(others), ...Object.keys(ours)])) {
+    const iChanged = !same(old[field], ours[field]);
+    const theyChanged = !same(old[field], others[field]);
+    if (iChanged && theyChanged && !same(ours[field], others[field]))
+      clashes.push({ field, mine: ours[field], theirs: others[field] });
+    const value = iChanged ? ours[field] : others[field];
+    if (value !== undefined) merged[field] = value;
+  }
+  return { piece: merged as Piece, clashes };
+}

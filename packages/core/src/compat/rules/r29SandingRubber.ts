@@ -1,0 +1,36 @@
+import type { Finding } from '../finding';
+import { stepPointer, type Rule } from '../rule';
+import { laysFilm, meet, orderedSteps } from '../stepOrder';
+
+const soft = new Set(['synthetic rubber', 'natural rubber', 'chloroprene']);
+
+/** R29: soft rubber films tear and roll up under sandpaper. */
+export const r29SandingRubber: Rule = {
+  id: 'R29',
+  severity: 'stop',
+  title: 'Sanding a soft rubber film',
+  look(piece, { build, materials }) {
+    const steps = orderedSteps(piece, materials);
+    const findings: Finding[] = [];
+    for (const sanding of steps) {
+      if (sanding.step.kind !== 'sand' && sanding.step.method !== 'sand') continue;
+      const top = steps
+        .filter((other) => other.at < sanding.at && laysFilm(other) && meet(piece, other.step, sanding.step))
+        .at(-1);
+      if (!top?.material || top.material.sand !== undefined || !soft.has(top.material.binder)) continue;
+      const pointer = stepPointer(build, piece, sanding.at);
+      findings.push({
+        rule: 'R29',
+        severity: 'stop',
+        piece: piece.id,
+        step: sanding.step.id,
+        below: top.material.id,
+        message: `${top.material.name} is never sanded: it tears and rolls up.`,
+        reason:
+          'The film is elastic, so grit drags it instead of cutting it. Fill the flaw and lay another thin coat.',
+        waysOut: [{ label: 'Leave the sanding out', change: [{ op: 'remove', path: pointer }] }],
+      });
+    }
+    return findings;
+  },
+};

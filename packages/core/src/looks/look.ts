@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { filmGrades, stepKinds, wantedEffects } from '../build/schema';
+import { methods } from '../materials/material';
+
+/** The ready choices of sealer that practitioners differ on. */
+export const sealerSchools = [
+  'pva',
+  'rubber-dip',
+  'neoprene',
+  'decoupage',
+  'seal-spray',
+  'epoxy',
+  'heat-only',
+] as const;
+export const undercoats = ['black', 'white', 'grey', 'oxide', 'none'] as const;
+export const clears = ['matte', 'satin', 'gloss', 'none'] as const;
+
+const option = z.object({
+  material: z.string().min(1),
+  method: z.enum(methods),
+  coats: z.number().int().min(1).max(10).default(1),
+  film: z.enum(filmGrades).default('normal'),
+});
+
+const lookStep = z.object({
+  kind: z.enum(stepKinds),
+  /** Ways to do it, the best first; the first whose tool is at hand is taken, or else the last. */
+  options: z.array(option).default([]),
+  colour: z.string().optional(),
+  /** Whether this is the colour of the look, which may be swapped for one's own. */
+  main: z.boolean().default(false),
+  minutes: z.number().positive().optional(),
+  note: z.string().optional(),
+  wanted: z.array(z.enum(wantedEffects)).optional(),
+  /** Can be dropped when time is short; the quicker variant leaves it out. */
+  extra: z.boolean().default(false),
+});
+
+/** A finish as data: what goes on a sealed piece, and what it wants below and above. */
+export const lookSchema = z.object({
+  id: z.string().min(1),
+  name: z.string().min(1).max(120),
+  about: z.string(),
+  school: z.enum(sealerSchools),
+  undercoat: z.enum(undercoats),
+  steps: z.array(lookStep),
+  clear: z.enum(clears),
+  /** Colour to show the look by. */
+  colour: z.string(),
+});
+
+export type Look = z.infer<typeof lookSchema>;
+export type LookStep = z.infer<typeof lookStep>;
+export type SealerSchool = (typeof sealerSchools)[number];
+export type Undercoat = (typeof undercoats)[number];
+export type Clear = (typeof clears)[number];

@@ -1,0 +1,386 @@
+import { lookSchema, type Look } from './look';
+import type { z } from 'zod';
+
+type Draft = z.input<typeof lookSchema>;
+type StepDraft = NonNullable<Draft['steps']>[number];
+
+const metallic = (colour: string, coats = 2): StepDraft => ({
+  kind: 'base',
+  main: true,
+  colour,
+  options: [
+    { material: 'airbrush-metallic', method: 'airbrush', coats: coats + 1 },
+    { material: 'acrylic-metallic', method: 'sponge', coats },
+    { material: 'acrylic-metallic', method: 'brush', coats },
+  ],
+});
+const plain = (colour: string, coats = 2, film: 'light' | 'normal' = 'normal'): StepDraft => ({
+  kind: 'base',
+  main: true,
+  colour,
+  options: [
+    { material: 'flex-acrylic', method: 'foam-brush', coats, film },
+    { material: 'flex-acrylic', method: 'brush', coats, film },
+    { material: 'flex-acrylic', method: 'airbrush', coats, film },
+  ],
+});
+const wash = (colour: string, more: Partial<StepDraft> = {}): StepDraft => ({
+  kind: 'weather',
+  colour,
+  options: [{ material: 'acrylic-wash', method: 'brush' }],
+  note: 'Into the recesses; wipe the heights back within three minutes.',
+  ...more,
+});
+const edges = (colour: string, more: Partial<StepDraft> = {}): StepDraft => ({
+  kind: 'weather',
+  colour,
+  options: [{ material: 'dry-brush-acrylic', method: 'dry-brush' }],
+  note: 'High points and edges only, where light falls.',
+  extra: true,
+  ...more,
+});
+const powder = (material: string, colour: string, note: string): StepDraft => ({
+  kind: 'weather',
+  colour,
+  options: [{ material, method: material === 'graphite-powder' ? 'wipe' : 'brush' }],
+  note,
+});
+
+const drafts: Draft[] = [
+  {
+    id: 'bright-steel',
+    name: 'Bright steel',
+    about: 'Clean, light metal over black, left bright in the middle of each plate.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#a7abae',
+    clear: 'satin',
+    steps: [metallic('#a7abae'), wash('#22262a', { extra: true }), edges('#d6d9db')],
+  },
+  {
+    id: 'battle-worn-steel',
+    name: 'Battle-worn steel',
+    about: 'Bright metal first, darkened with a wash, grime in the corners and graphite on the edges.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#83878a',
+    clear: 'matte',
+    steps: [
+      metallic('#8f9396'),
+      wash('#1d1f20'),
+      edges('#c9cccd'),
+      powder('graphite-powder', '#53565a', 'Buff it into the edges with a fingertip.'),
+    ],
+  },
+  {
+    id: 'gunmetal',
+    name: 'Gunmetal',
+    about: 'Dark metal first, light built up on the high points only.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#4b5054',
+    clear: 'satin',
+    steps: [metallic('#4b5054'), edges('#8d9296', { extra: false })],
+  },
+  {
+    id: 'aged-brass',
+    name: 'Aged brass',
+    about: 'Warm brass over red-brown, brown in the hollows, pale edges.',
+    school: 'pva',
+    undercoat: 'oxide',
+    colour: '#a8803a',
+    clear: 'satin',
+    steps: [metallic('#a8803a'), wash('#2f2a1e'), edges('#d8bf7a')],
+  },
+  {
+    id: 'polished-gold',
+    name: 'Polished gold over red-brown',
+    about: 'Gold that stays warm because red-brown shines through; no grime.',
+    school: 'pva',
+    undercoat: 'oxide',
+    colour: '#c59a35',
+    clear: 'gloss',
+    steps: [metallic('#c59a35', 3)],
+  },
+  {
+    id: 'verdigris-copper',
+    name: 'Verdigris copper',
+    about: 'Real copper, with blue-green stippled where water would stand.',
+    school: 'pva',
+    undercoat: 'oxide',
+    colour: '#a5623c',
+    clear: 'matte',
+    steps: [
+      {
+        kind: 'base',
+        main: true,
+        colour: '#a5623c',
+        options: [{ material: 'copper-acrylic', method: 'sponge', coats: 2 }],
+      },
+      wash('#2b1d14'),
+      {
+        kind: 'weather',
+        colour: '#6fae9c',
+        options: [{ material: 'dry-brush-acrylic', method: 'sponge' }],
+        note: 'Dab blue-green into hollows and under rims; leave it patchy.',
+        wanted: ['patchy'],
+      },
+    ],
+  },
+  {
+    id: 'corroded-iron',
+    name: 'Corroded iron with stone texture',
+    about: 'Rough ground, then rust in three passes: thin, thicker, neat pigment in the pits.',
+    school: 'pva',
+    undercoat: 'none',
+    colour: '#6b3f2a',
+    clear: 'matte',
+    steps: [
+      {
+        kind: 'texture',
+        colour: '#6b655e',
+        options: [{ material: 'stone-texture-spray', method: 'aerosol', film: 'light' }],
+        note: 'Spatter in patches.',
+      },
+      {
+        kind: 'seal',
+        options: [{ material: 'pva-flex-primer', method: 'brush', film: 'light' }],
+        note: 'Locks the grit in.',
+      },
+      plain('#4a3328', 1),
+      wash('#7a4528', { note: 'First rust: thin all over, wiped back.' }),
+      wash('#9a5a2c', { note: 'Second rust: thicker, in the worn places.', extra: true }),
+      powder('pigment-powder', '#b4652d', 'Third rust: neat pigment in the pits.'),
+    ],
+  },
+  {
+    id: 'chipped-enamel',
+    name: 'Chipped enamel over steel',
+    about: 'Steel below, resist, colour on top, chipped while it is fresh.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#3f6f86',
+    clear: 'satin',
+    steps: [
+      {
+        kind: 'base',
+        colour: '#8f9396',
+        options: [
+          { material: 'acrylic-metallic', method: 'sponge', coats: 2 },
+          { material: 'acrylic-metallic', method: 'brush', coats: 2 },
+        ],
+        note: 'The steel that will show.',
+      },
+      {
+        kind: 'weather',
+        options: [{ material: 'chip-resist', method: 'sponge' }],
+        note: 'Resist where paint would have flaked.',
+      },
+      plain('#3f6f86', 1, 'light'),
+      {
+        kind: 'weather',
+        minutes: 15,
+        note: 'When touch-dry, wipe and pick the colour off the resist with a damp stiff brush; rinse the residue.',
+      },
+      wash('#1d1f20', { extra: true }),
+    ],
+  },
+  {
+    id: 'sun-faded-paint',
+    name: 'Sun-faded painted plate',
+    about: 'Patchy, chalky colour on grey, like a panel that stood outdoors for years.',
+    school: 'pva',
+    undercoat: 'grey',
+    colour: '#9fae9a',
+    clear: 'matte',
+    steps: [
+      {
+        ...plain('#8aa08a'),
+        wanted: ['patchy', 'undercoat-shows'],
+        note: 'Stiff sponge or brush, left patchy on purpose.',
+      },
+      edges('#c9d2c2', {
+        extra: false,
+        options: [{ material: 'dry-brush-acrylic', method: 'sponge' }],
+        note: 'Fade the upward faces with a lighter tone.',
+      }),
+      wash('#3a3f38', { extra: true }),
+    ],
+  },
+  {
+    id: 'clean-toy-plastic',
+    name: 'Clean toy plastic',
+    about: 'Bright and even over white, smooth and a little shiny.',
+    school: 'pva',
+    undercoat: 'white',
+    colour: '#d94f3d',
+    clear: 'satin',
+    steps: [plain('#d94f3d', 3, 'light')],
+  },
+  {
+    id: 'pearl',
+    name: 'Pearl',
+    about: 'White ground, thin shimmering coats, gloss on top.',
+    school: 'pva',
+    undercoat: 'white',
+    colour: '#ded8e0',
+    clear: 'gloss',
+    steps: [plain('#eeeaea', 1), metallic('#ded8e0')],
+  },
+  {
+    id: 'worn-brown-leather',
+    name: 'Worn brown leather',
+    about: 'Brushed in one direction for grain, dark in the creases, pale on the edges.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#6b4a2f',
+    clear: 'matte',
+    steps: [
+      {
+        kind: 'base',
+        main: true,
+        colour: '#6b4a2f',
+        options: [{ material: 'flex-acrylic', method: 'brush', coats: 2 }],
+        note: 'A worn bristle brush, always the same way.',
+      },
+      wash('#2a1a10'),
+      edges('#a07850'),
+    ],
+  },
+  {
+    id: 'cracked-old-hide',
+    name: 'Cracked old hide',
+    about: 'A stiff medium stippled on and bent on purpose: the cracks are wanted.',
+    school: 'decoupage',
+    undercoat: 'none',
+    colour: '#7d5a3c',
+    clear: 'matte',
+    steps: [
+      {
+        kind: 'base',
+        main: true,
+        colour: '#7d5a3c',
+        options: [{ material: 'craft-acrylic', method: 'brush', coats: 2, film: 'light' }],
+        wanted: ['cracking'],
+        note: 'When it is dry, bend until it crazes.',
+      },
+      wash('#21150d', { note: 'Runs into the cracks; wipe the surface.' }),
+    ],
+  },
+  {
+    id: 'bone-and-horn',
+    name: 'Bone and horn',
+    about: 'Off-white with brown gathering in grain and tips.',
+    school: 'pva',
+    undercoat: 'white',
+    colour: '#d9cdae',
+    clear: 'satin',
+    steps: [plain('#d9cdae'), wash('#5a4428'), edges('#efe8d2')],
+  },
+  {
+    id: 'carved-wood',
+    name: 'Carved wood',
+    about: 'Grain pressed into warm foam, brown over brown.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#7a5a3a',
+    clear: 'matte',
+    steps: [
+      {
+        kind: 'texture',
+        minutes: 15,
+        note: 'Press and drag the grain in with a wire brush while the foam is warm.',
+      },
+      plain('#7a5a3a'),
+      wash('#2b1c10'),
+      edges('#b08a5c'),
+    ],
+  },
+  {
+    id: 'rough-stone',
+    name: 'Rough stone',
+    about: 'Crumpled-foil texture, three greys and a little earth.',
+    school: 'pva',
+    undercoat: 'grey',
+    colour: '#86847e',
+    clear: 'matte',
+    steps: [
+      { kind: 'texture', minutes: 12, note: 'Press crumpled foil into warm foam.' },
+      plain('#76746e', 1),
+      {
+        kind: 'base',
+        colour: '#94928a',
+        options: [{ material: 'craft-acrylic', method: 'sponge' }],
+        wanted: ['patchy'],
+        note: 'Sponge a second grey, leaving gaps.',
+      },
+      wash('#2c2b28'),
+      edges('#c0beb4'),
+    ],
+  },
+  {
+    id: 'wet-slime',
+    name: 'Wet slime',
+    about: 'Strong colour under clear epoxy that looks wet for ever. For parts that do not bend.',
+    school: 'pva',
+    undercoat: 'black',
+    colour: '#5f8f2f',
+    clear: 'none',
+    steps: [
+      plain('#4c7a28'),
+      {
+        kind: 'weather',
+        colour: '#9fca4a',
+        options: [{ material: 'dry-brush-acrylic', method: 'dry-brush' }],
+        note: 'Pale green where drops would gather.',
+      },
+      {
+        kind: 'topcoat',
+        options: [{ material: 'epoxy-clear', method: 'brush', film: 'light' }],
+        note: 'Rework every few minutes until it holds its shape.',
+      },
+    ],
+  },
+  {
+    id: 'glowing-rune',
+    name: 'Glowing-rune accent',
+    about: 'White hot in the middle, colour at the rims, as if lit from within.',
+    school: 'pva',
+    undercoat: 'white',
+    colour: '#3fb8c9',
+    clear: 'matte',
+    steps: [
+      plain('#3fb8c9', 2, 'light'),
+      {
+        kind: 'detail',
+        colour: '#f4fbfb',
+        options: [{ material: 'flex-acrylic', method: 'brush', film: 'light' }],
+        minutes: 15,
+        note: 'Near-white in the middle of each stroke.',
+      },
+    ],
+  },
+  {
+    id: 'cloth-covered',
+    name: 'Cloth-covered panel',
+    about: 'Foam only needs closing and one tone near the cloth; the cloth goes on last.',
+    school: 'pva',
+    undercoat: 'none',
+    colour: '#56505f',
+    clear: 'none',
+    steps: [
+      plain('#56505f', 1),
+      {
+        kind: 'attach',
+        minutes: 30,
+        note: 'Cloth on with flexible glue at the turned-in edges; never before a clear coat.',
+      },
+    ],
+  },
+];
+
+/** The looks that ship with the program. */
+export const shippedLooks: readonly Look[] = drafts.map((draft) => lookSchema.parse(draft));
+
+/** The shipped looks by id. */
+export const lookById: ReadonlyMap<string, Look> = new Map(shippedLooks.map((look) => [look.id, look]));
