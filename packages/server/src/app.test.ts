@@ -18,7 +18,12 @@ let app: Express;
 /** Opens the same folder again, as after a restart. */
 async function open(): Promise<void> {
   database = await openDatabase(folder);
-  app = createApp({ store: new BuildStore(database), clock: makeClock('2027-02-20T19:30'), samplesFolder });
+  app = createApp({
+    store: new BuildStore(database),
+    models: database.models,
+    clock: makeClock('2027-02-20T19:30'),
+    samplesFolder,
+  });
 }
 async function reopen(): Promise<void> {
   await database.close();
@@ -266,6 +271,38 @@ describe('the log', () => {
     );
     expect(answers.map((answer) => answer.status)).toEqual(Array.from({ length: 8 }, () => 201));
     expect((await get(`/api/builds/${id}/log`)).log).toHaveLength(build.log!.length + 8);
+  });
+});
+
+describe('looks', () => {
+  const look = {
+    id: 'mine',
+    name: 'Mine',
+    about: '',
+    school: 'pva',
+    undercoat: 'black',
+    steps: [],
+    clear: 'matte',
+    colour: '#123456',
+  };
+
+  it('are saved, kept over a restart, and deleted', async () => {
+    await request(app).post('/api/looks').send(look).expect(201);
+    await reopen();
+    expect((await get('/api/looks')).looks).toEqual([look]);
+    await request(app).delete('/api/looks/mine').expect(204);
+    await request(app).delete('/api/looks/mine').expect(404);
+  });
+
+  it('refuse what is no look, and names that ship with the program', async () => {
+    const bad = await request(app)
+      .post('/api/looks')
+      .send({ ...look, school: 'wishful' });
+    expect(bad.body.faults[0].path).toEqual(['school']);
+    await request(app)
+      .post('/api/looks')
+      .send({ ...look, id: 'aged-brass' })
+      .expect(409);
   });
 });
 

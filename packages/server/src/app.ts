@@ -2,15 +2,18 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { BuildStore } from './buildStore';
+import type { Models } from './models';
 import type { Clock } from './clock';
 import { hostGuard } from './guard';
 import { answerProblem, notFound } from './problem';
 import { buildRoutes } from './buildRoutes';
 import { logRoutes } from './logRoutes';
+import { lookRoutes } from './lookRoutes';
 import { pieceRoutes } from './pieceRoutes';
 
 export interface AppOptions {
   store: BuildStore;
+  models: Models;
   clock: Clock;
   /** Folder with the sample builds. */
   samplesFolder: string;
@@ -23,6 +26,7 @@ export interface AppOptions {
 /** The whole HTTP application: the API under `/api`, and the web app. */
 export function createApp({
   store,
+  models,
   clock,
   samplesFolder,
   webFolder,
@@ -47,6 +51,7 @@ export function createApp({
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));
   api.use(logRoutes({ store, clock }));
+  api.use(lookRoutes(models));
   api.use(() => {
     throw notFound('such address');
   });

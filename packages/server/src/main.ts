@@ -26,7 +26,14 @@ async function start(): Promise<void> {
     () => false,
   );
   const allowedHosts = (process.env.FIXATUM_HOSTS ?? '').split(',').filter(Boolean);
-  const app = createApp({ store, clock, samplesFolder, allowedHosts, ...(hasWeb ? { webFolder } : {}) });
+  const app = createApp({
+    store,
+    models: database.models,
+    clock,
+    samplesFolder,
+    allowedHosts,
+    ...(hasWeb ? { webFolder } : {}),
+  });
   const server = app.listen(port, host);
   server.on('listening', () => {
     const address = server.address();

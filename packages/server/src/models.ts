@@ -52,7 +52,14 @@ export interface ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreati
   back: string;
 }
 
+/** A saved look, as JSON text. */
+export interface LookRow extends Model<InferAttributes<LookRow>, InferCreationAttributes<LookRow>> {
+  id: string;
+  body: string;
+}
+
 export interface Models {
+  looks: ModelStatic<LookRow>;
   builds: ModelStatic<BuildRow>;
   pieces: ModelStatic<PieceRow>;
   steps: ModelStatic<StepRow>;
@@ -75,6 +82,7 @@ export function defineModels(sequelize: Sequelize): Models {
       { ...quiet, tableName: table },
     );
   return {
+    looks: sequelize.define<LookRow>('looks', { id: key(), body: text() }, { ...quiet, tableName: 'looks' }),
     builds: sequelize.define<BuildRow>(
       'builds',
       {

@@ -1,4 +1,4 @@
-import type { Build, Fault, LogEntry, Piece, Step, Underway } from '@fixatum/core';
+import type { Build, Fault, LogEntry, Look, Piece, Step, Underway } from '@fixatum/core';
 
 /** What the server says when it can't do something. */
 export class ApiProblem extends Error {
@@ -104,6 +104,9 @@ export const api = {
   start: (id: string, passes: Partial<Underway>[]) =>
     call<BuildAnswer>('POST', `/builds/${id}/underway`, passes),
   stop: (id: string, passId: string) => call<BuildAnswer>('DELETE', `/builds/${id}/underway/${passId}`),
+  looks: () => call<{ looks: Look[] }>('GET', '/looks'),
+  saveLook: (look: Look) => call<Look>('POST', '/looks', look),
+  deleteLook: (lookId: string) => call<void>('DELETE', `/looks/${encodeURIComponent(lookId)}`),
   undo: (id: string) => call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}),
   undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
   fileUrl: (id: string) => `/api/builds/${id}/file`,

@@ -1,4 +1,11 @@
-import { planView, type Build, type PlanView } from '@fixatum/core';
+import {
+  compareVariants,
+  planView,
+  type Build,
+  type Piece,
+  type PlanView,
+  type VariantOutcome,
+} from '@fixatum/core';
 
 /** Asks for a plan; the newest request wins. */
 export interface PlanRequest {
@@ -6,6 +13,13 @@ export interface PlanRequest {
   build: Build;
   now: number;
 }
+
+/** Asks what a build comes to with a piece done in each of several ways. */
+export interface CompareRequest extends PlanRequest {
+  variants: Piece[];
+}
+
+export type CompareAnswer = { ticket: number; outcomes: VariantOutcome[] };
 
 /** Each request is answered twice: at once without latest starts, then whole; or with an error. */
 export type PlanAnswer =
@@ -22,7 +36,16 @@ function answer({ ticket, build, now }: PlanRequest, latestStarts: boolean): voi
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<PlanRequest>) => {
+self.onmessage = ({ data }: MessageEvent<PlanRequest | CompareRequest>) => {
+  if ('variants' in data) {
+    try {
+      const outcomes = compareVariants(data.build, data.now, data.variants);
+      self.postMessage({ ticket: data.ticket, outcomes } satisfies CompareAnswer);
+    } catch (error) {
+      self.postMessage({ ticket: data.ticket, error: (error as Error).message } satisfies PlanAnswer);
+    }
+    return;
+  }
   newest = data.ticket;
   answer(data, false);
   // Requests that came in meanwhile go first; one that has been overtaken is not worth finishing.

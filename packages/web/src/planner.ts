@@ -1,22 +1,34 @@
-import type { Build, PlanView } from '@fixatum/core';
-import type { PlanAnswer, PlanRequest } from './planWorker';
+import type { Build, Piece, PlanView, VariantOutcome } from '@fixatum/core';
+import type { CompareAnswer, CompareRequest, PlanAnswer, PlanRequest } from './planWorker';
 
 /** Takes a plan as it comes in: first quickly, without latest starts, then whole. */
 export type TakeView = (view: PlanView, whole: boolean) => void;
 
 let worker: Worker | undefined;
 let lastTicket = 0;
+let lastComparison = 0;
+const comparing = new Map<
+  number,
+  { take: (outcomes: VariantOutcome[]) => void; fail: (error: Error) => void }
+>();
 const waiting = new Map<number, { take: TakeView; fail: (error: Error) => void }>();
 
 function theWorker(): Worker {
   if (worker) return worker;
   worker = new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
+  worker.onmessage = ({ data }: MessageEvent<PlanAnswer | CompareAnswer>) => {
+    const compared = comparing.get(data.ticket);
+    if (compared) {
+      comparing.delete(data.ticket);
+      if ('outcomes' in data) compared.take(data.outcomes);
+      else if ('error' in data) compared.fail(new Error(data.error));
+      return;
+    }
     const asked = waiting.get(data.ticket);
     if ('view' in data) {
       if (data.whole) waiting.delete(data.ticket);
       asked?.take(data.view, data.whole);
-    } else {
+    } else if ('error' in data) {
       waiting.delete(data.ticket);
       asked?.fail(new Error(data.error));
     }
@@ -31,9 +43,18 @@ export function planInWorker(build: Build, now: number, take: TakeView, fail: (e
   const ticket = lastTicket;
   waiting.set(ticket, { take, fail });
   // Through JSON, as what the screens hold is reactive and can't be sent as it is.
-  theWorker().postMessage({
-    ticket,
-    build: JSON.parse(JSON.stringify(build)) as Build,
-    now,
-  } satisfies PlanRequest);
+  theWorker().postMessage({ ticket, build: plain(build), now } satisfies PlanRequest);
+}
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** What the build comes to with a piece done in each of several ways, worked out in the worker. */
+export function compareInWorker(build: Build, now: number, variants: Piece[]): Promise<VariantOutcome[]> {
+  // Counted downwards, so that comparisons and plans never share a ticket.
+  lastComparison -= 1;
+  const ticket = lastComparison;
+  return new Promise((take, fail) => {
+    comparing.set(ticket, { take, fail });
+    theWorker().postMessage({ ticket, now, ...plain({ build, variants }) } satisfies CompareRequest);
+  });
 }

@@ -18,9 +18,7 @@ describe('ids from names', () => {
   it('are plain and unlike those used', () => {
     expect(idFromName('Hip plate', [])).toBe('hip-plate');
     expect(idFromName('Hip plate', ['hip-plate', 'hip-plate-2'])).toBe('hip-plate-3');
-    expect(idFromName('Épaulière', [])).toBe(
-      'e-paulie-re'.replace('e-paulie-re', idFromName('Épaulière', [])),
-    );
+    expect(idFromName('Épaulière', [])).toBe('epauliere');
     expect(idFromName('★', [])).toBe('piece');
   });
 });

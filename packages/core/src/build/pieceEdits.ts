@@ -7,6 +7,7 @@ export function idFromName(name: string, used: Iterable<string>): string {
     name
       .toLowerCase()
       .normalize('NFKD')
+      .replace(/\p{M}+/gu, '')
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 60) || 'piece';

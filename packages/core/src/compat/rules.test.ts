@@ -90,9 +90,9 @@ const cases: [string, Build, string[]][] = [
   ['R28: heat after pressed texture', build([texture, heat]), ['R28 stop heat']],
   ['R28 near: heat first', build([heat, texture]), []],
   [
-    'R28 near: sprayed stone texture is no impression',
+    'R28 near: sprayed stone texture is no impression, only a film that minds heat',
     build([seal, { id: 't', kind: 'texture', material: 'stone-texture-spray' }, heat]),
-    [],
+    ['R27 risk heat'],
   ],
   [
     'R28 near: heat on the other face',

@@ -1,6 +1,7 @@
 import type { QueryInterface } from 'sequelize';
 import type { InputMigrations } from 'umzug';
 import { initial } from './m001Initial';
+import { looks } from './m002Looks';
 
 /** All changes to the tables, oldest first. A migration that has landed is never edited. */
-export const migrations: InputMigrations<QueryInterface> = [initial];
+export const migrations: InputMigrations<QueryInterface> = [initial, looks];

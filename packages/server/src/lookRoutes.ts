@@ -1,0 +1,37 @@
+import { lookSchema, shippedLooks, type Look } from '@fixatum/core';
+import { Router } from 'express';
+import type { Models } from './models';
+import { bodyOf, param, readJson } from './http';
+import { notFound, Problem } from './problem';
+
+/** `/looks`: the looks that users saved. Those that ship with the program are known to the core and never stored. */
+export function lookRoutes(models: Models): Router {
+  const router = Router();
+
+  router.get('/looks', async (_request, response) => {
+    const rows = await models.looks.findAll({ order: ['id'] });
+    response.json({ looks: rows.map((row) => JSON.parse(row.body) as Look) });
+  });
+
+  router.post('/looks', readJson, async (request, response) => {
+    const look = bodyOf(request, lookSchema);
+    if (shippedLooks.some((shipped) => shipped.id === look.id)) {
+      throw new Problem(
+        409,
+        'shipped-look',
+        'That name is taken',
+        `"${look.id}" is a look that ships with the program; give yours another name.`,
+      );
+    }
+    await models.looks.upsert({ id: look.id, body: JSON.stringify(look) });
+    response.status(201).json(look);
+  });
+
+  router.delete('/looks/:look', async (request, response) => {
+    const count = await models.looks.destroy({ where: { id: param(request, 'look') } });
+    if (count === 0) throw notFound('look');
+    response.status(204).end();
+  });
+
+  return router;
+}
