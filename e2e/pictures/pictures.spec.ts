@@ -30,12 +30,56 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['plan', () => `/b/${build}/plan`],
 ];
 
+const field = (page: Page, name: string) =>
+  page.locator('.v-field').filter({ has: page.getByRole('combobox', { name, exact: true }) });
+
+/** Views that take a few presses to get to. */
+const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<void>][] = [
+  [
+    'new-piece',
+    () => `/b/${build}/pieces`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Add a piece' }).click();
+      await page.getByLabel('Name').fill('Moon-phase collar');
+      await field(page, 'Shape').click();
+      await page.getByRole('option', { name: 'Cone section' }).click();
+      await page.getByRole('button', { name: 'Split into zones' }).click();
+    },
+  ],
+  [
+    'look',
+    () => `/b/${build}/pieces/breastplate`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Choose a look' }).click();
+      for (const [zone, look] of [
+        ['Brass rim', 'Aged brass'],
+        ['Sea-green dial', 'Chipped enamel over steel'],
+        ['Bone pointers', 'Bone and horn'],
+      ] as const) {
+        await field(page, zone).click();
+        await page.getByRole('option', { name: look, exact: true }).click();
+      }
+      await expect(page.locator('.outcome tbody')).toBeVisible();
+      await expect(page.locator('.outcome tbody.stale')).toHaveCount(0);
+    },
+  ],
+];
+
 for (const [name, path, size] of views) {
   if (only && !only.includes(name)) continue;
   test(name, async ({ page }) => {
     if (size) await page.setViewportSize(size);
     await page.goto(`${server.url}${path()}`);
     await expect(page.locator('h1').first()).toBeVisible();
+    await shoot(page, name);
+  });
+}
+
+for (const [name, path, steps] of deeper) {
+  if (only && !only.includes(name)) continue;
+  test(name, async ({ page }) => {
+    await page.goto(`${server.url}${path()}`);
+    await steps(page);
     await shoot(page, name);
   });
 }

@@ -22,7 +22,7 @@ describe('fixatum', () => {
       operations: { status: string; start: string | null }[];
     };
     expect(plan.now).toBe('2027-02-20T19:30');
-    expect(plan.pieces).toHaveLength(12);
+    expect(plan.pieces).toHaveLength(13);
     expect(
       plan.operations.every(
         (operation) => operation.status !== 'planned' || operation.start! >= '2027-02-20T19:30',

@@ -34,6 +34,7 @@ export * from './schedule/planBuild';
 export * from './schedule/planView';
 export * from './schedule/ribbon';
 export * from './schedule/unitState';
+export * from './stack/describeStep';
 export * from './stack/operations';
 export * from './stack/safety';
 export * from './stack/stepWords';

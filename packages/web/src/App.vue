@@ -2,6 +2,7 @@
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import ConflictDialog from './components/ConflictDialog.vue';
 import KeysHelp from './components/KeysHelp.vue';
 import Masthead from './components/Masthead.vue';
 import { useAppearance } from './stores/appearance';
@@ -76,6 +77,7 @@ onKeyStroke((event) => {
       <router-view v-else-if="ready" />
     </v-main>
     <KeysHelp v-model="help" />
+    <ConflictDialog />
     <v-snackbar
       v-model="notice.shown"
       :timeout="notice.isProblem ? 12000 : 7000"

@@ -1,3 +1,4 @@
+import './styles/reset.css';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
 import 'vuetify/styles';

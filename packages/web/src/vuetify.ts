@@ -46,7 +46,13 @@ export const vuetify = createVuetify({
   defaults: {
     VBtn: { variant: 'outlined', rounded: 'sm', class: 'text-none' },
     VTextField: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
-    VSelect: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
+    VSelect: {
+      variant: 'outlined',
+      density: 'comfortable',
+      hideDetails: 'auto',
+      menuProps: { maxHeight: 720 },
+      listProps: { density: 'compact' },
+    },
     VTextarea: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
     VCheckbox: { density: 'comfortable', hideDetails: 'auto' },
     VCard: { rounded: 'sm', elevation: 0, border: true },

@@ -5,6 +5,7 @@ import {
   copyPiece,
   idFromName,
   joinStep,
+  keepLoggedIds,
   mergePieces,
   mirrorPiece,
   replaceKind,
@@ -82,6 +83,18 @@ describe('joining pieces', () => {
     );
     expect(joining!.start).toBeGreaterThanOrEqual(cut!.end!);
     expect(sealing!.start).toBeGreaterThanOrEqual(joining!.end!);
+  });
+});
+
+describe('other steps for a piece that was worked on', () => {
+  it('keep the log of the same work and only of that', () => {
+    const kept = keepLoggedIds(piece, [
+      { id: 'seal', kind: 'seal', material: 'rubber-dip-spray' },
+      { id: 'x', kind: 'base', material: 'craft-acrylic' },
+      { id: 'base', kind: 'base', material: 'craft-acrylic' },
+    ]);
+    // The sealer is another one, so it is not the sealing that was logged; the first base coat is the old one.
+    expect(kept.map((step) => step.id)).toEqual(['seal-2', 'base', 'base-2']);
   });
 });
 

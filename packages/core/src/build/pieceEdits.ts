@@ -122,3 +122,21 @@ export function mergePieces(
   }
   return { piece: merged as Piece, clashes };
 }
+
+/**
+ * New steps for a piece that has been worked on: a step that does the same with the same material keeps the old id, and with
+ * it what was logged; all others get ids the piece never had, so that the log is not read as something it was not.
+ */
+export function keepLoggedIds(piece: Piece, steps: readonly Step[]): Step[] {
+  const free = [...piece.steps];
+  const used = new Set(piece.steps.map((step) => step.id));
+  const alike = (a: Step, b: Step) =>
+    a.kind === b.kind && a.material === b.material && same(a.zones, b.zones) && same(a.covers, b.covers);
+  return steps.map((step) => {
+    const at = free.findIndex((old) => alike(old, step));
+    if (at >= 0) return { ...step, id: free.splice(at, 1)[0]!.id };
+    const id = idFromName(step.id, used);
+    used.add(id);
+    return { ...step, id };
+  });
+}

@@ -6,10 +6,11 @@ import {
   type Piece,
   type PlannedOperation,
   type PlanView,
+  type Step,
 } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { api, type BuildAnswer } from '../api';
+import { api, ApiProblem, type BuildAnswer } from '../api';
 import { planInWorker } from '../planner';
 import { useClock } from './clock';
 import { useNotice } from './notice';
@@ -105,6 +106,68 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
+  /** As `change`, but what can't be used is thrown, so that a dialog can say it beside its fields. */
+  async function attempt(work: () => Promise<BuildAnswer>, said: string): Promise<boolean> {
+    take(await work());
+    notice.say(said, { label: 'Undo', run: () => void undo() });
+    return true;
+  }
+
+  /** A piece that was changed here and elsewhere, until the user says what shall be. */
+  const conflict = shallowRef<{
+    base: Piece;
+    mine: Piece;
+    theirs: Piece;
+    etag: string | undefined;
+    said: string;
+    settled: (done: boolean) => void;
+  }>();
+  /** The version of a piece that each edit began from. */
+  const seenEtag = (piece: Piece) => pieceEtags.value[piece.id];
+
+  /**
+   * Saves a piece that was changed from `base`. When it was changed elsewhere meanwhile, the user is asked; false means
+   * nothing was saved. Rejects with an ApiProblem when it can't be used.
+   */
+  async function savePiece(
+    mine: Piece,
+    base: Piece,
+    said: string,
+    etagSeen = seenEtag(base),
+  ): Promise<boolean> {
+    try {
+      return await attempt(() => api.putPiece(id.value!, mine, etagSeen), said);
+    } catch (error) {
+      if (!(error instanceof ApiProblem) || error.status !== 412) throw error;
+      return new Promise((settled) => {
+        conflict.value = { base, mine, theirs: error.current as Piece, etag: error.etag, said, settled };
+      });
+    }
+  }
+
+  /** Ends a conflict with the piece as it shall be, or with what is there now. */
+  async function settleConflict(piece: Piece | undefined): Promise<void> {
+    const open = conflict.value;
+    conflict.value = undefined;
+    if (!open) return;
+    if (piece === undefined) {
+      await change(() => api.build(id.value!));
+      open.settled(false);
+      return;
+    }
+    open.settled(await change(() => api.putPiece(id.value!, piece, open.etag), open.said));
+  }
+
+  /** Saves a piece with other steps, and says what is wrong with them if they can't be used. */
+  async function saveSteps(piece: Piece, steps: Step[], said: string, etagSeen?: string): Promise<boolean> {
+    try {
+      return await savePiece({ ...piece, steps }, piece, said, etagSeen ?? seenEtag(piece));
+    } catch (error) {
+      notice.complain(error);
+      return false;
+    }
+  }
+
   const start = (passes: PlannedOperation[]) => change(() => api.start(id.value!, passes.map(spotOf)));
 
   function logDone(passes: PlannedOperation[]): Promise<boolean> {
@@ -162,5 +225,10 @@ export const useBuild = defineStore('build', () => {
     logDone,
     stop,
     undo,
+    attempt,
+    conflict,
+    savePiece,
+    settleConflict,
+    saveSteps,
   };
 });

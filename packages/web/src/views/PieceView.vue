@@ -1,35 +1,47 @@
 <script setup lang="ts">
 import {
   applyPatch,
-  coatsWords,
-  facesOf,
-  methodOf,
-  methodWords,
-  safetyLine,
+  copyPiece,
+  finishAcrossZones,
+  idFromName,
+  LOOK_FORMAT,
+  lookFromPiece,
+  mirrorPiece,
   sayMoment,
   sayWait,
-  stepKindWords,
+  splitByZone,
   substrateNames,
   zoneIdsOf,
   type Face,
   type Finding,
-  type Step,
   type WayOut,
 } from '@fixatum/core';
-import { mdiShieldAlertOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api';
 import DryingRibbon from '../components/DryingRibbon.vue';
 import FindingNote from '../components/FindingNote.vue';
+import LookDialog from '../components/LookDialog.vue';
+import OtherPiecesDialog from '../components/OtherPiecesDialog.vue';
+import PieceDialog from '../components/PieceDialog.vue';
 import ReadinessMark from '../components/ReadinessMark.vue';
+import StepList from '../components/StepList.vue';
 import StrataCut from '../components/StrataCut.vue';
 import { useBuild } from '../stores/build';
+import { useLooks } from '../stores/looks';
 import { useNotice } from '../stores/notice';
 
 const store = useBuild();
 const notice = useNotice();
 const route = useRoute();
+const router = useRouter();
+const looks = useLooks();
+const editing = ref(false);
+const choosingLook = ref(false);
+const picking = ref(false);
+const purpose = ref<'give' | 'join'>('give');
+const namingLook = ref(false);
+const lookName = ref('');
 const piece = computed(() => store.pieceOf(String(route.params.piece)));
 const state = computed(() => (piece.value ? store.planOf(piece.value.id) : undefined));
 const findings = computed(() => (piece.value ? store.findingsOf(piece.value.id) : []));
@@ -52,63 +64,83 @@ const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const at = (minute: number | undefined) =>
   minute === undefined || !Number.isFinite(minute) ? 'never as planned' : sayMoment(minute, zone.value);
 
-/** One line for a step: what, with what, how often, where. */
-function lineOf(step: Step): string {
-  const material = step.material === undefined ? undefined : store.materials.get(step.material);
-  const method = methodWords[methodOf(step, material)];
-  const faceWords =
-    piece.value?.faces.inner && facesOf(step).length === 2
-      ? 'both faces'
-      : facesOf(step)[0] === 'inner'
-        ? 'inner face'
-        : '';
-  const zones = step.zones
-    ?.map((id) => piece.value?.zones?.find((candidate) => candidate.id === id)?.name ?? id)
-    .join(', ');
-  const place = store.build?.places.find((candidate) => candidate.id === step.place)?.name;
-  return [
-    material ? `${coatsWords(step.coats ?? 1, step.film ?? 'normal')} of ${material.name}` : '',
-    method,
-    zones ?? '',
-    faceWords,
-    place ?? '',
-  ]
-    .filter(Boolean)
-    .join(' · ');
-}
-
-const rows = computed(() =>
-  (piece.value?.steps ?? []).map((step) => {
-    const operations = (store.view?.operations ?? []).filter(
-      (operation) => operation.pieceId === piece.value!.id && operation.stepId === step.id,
-    );
-    const done = operations.filter((operation) => operation.status === 'done').length;
-    const counted = operations.filter((operation) => operation.status !== 'skipped').length;
-    const open = operations
-      .filter((operation) => operation.status === 'planned' && operation.start !== undefined)
-      .sort((a, b) => a.start! - b.start!);
-    const material = step.material === undefined ? undefined : store.materials.get(step.material);
-    const status = (() => {
-      if (operations.some((operation) => operation.status === 'underway')) return 'under way';
-      if (counted === 0) return 'left out';
-      if (done === counted) return 'done';
-      if (open[0]) return `${done > 0 ? `${done} of ${counted} done, next ` : ''}${at(open[0].start)}`;
-      return 'can’t be placed';
-    })();
-    return {
-      step,
-      status,
-      isDone: done === counted && counted > 0,
-      line: lineOf(step),
-      colour: material ? (step.colour ?? material.colour) : undefined,
-      safety: safetyLine(step, methodOf(step, material), material),
-      findings: findings.value.filter((finding) => finding.step === step.id),
-    };
-  }),
-);
 const loose = computed(() =>
   findings.value.filter((finding) => !piece.value?.steps.some((step) => step.id === finding.step)),
 );
+
+function pickOthers(why: 'give' | 'join'): void {
+  purpose.value = why;
+  picking.value = true;
+}
+
+async function addCopy(mirrored: boolean): Promise<void> {
+  const { build } = store;
+  if (!build || !piece.value) return;
+  const copy = mirrored
+    ? mirrorPiece(build, piece.value)
+    : copyPiece(build, piece.value, `${piece.value.name} copy`);
+  const at = build.pieces.findIndex((one) => one.id === piece.value!.id) + 1;
+  if (await store.change(() => api.addPiece(store.id!, copy, at), `Added: ${copy.name}`)) {
+    await router.push({ name: 'piece', params: { build: store.id!, piece: copy.id } });
+  }
+}
+
+async function remove(): Promise<void> {
+  if (!piece.value) return;
+  const { id, name } = piece.value;
+  if (await store.change(() => api.deletePiece(store.id!, id), `Deleted: ${name}`)) {
+    await router.push({ name: 'pieces', params: { build: store.id! } });
+  }
+}
+
+/** The zones' coats of the steps there are, in the order that takes the least tape. */
+const reordered = computed(() => {
+  const zones = piece.value?.zones ?? [];
+  const split = piece.value && splitByZone(piece.value.steps, zones, store.materials);
+  if (!split) return undefined;
+  const used = [...split.before, ...split.after, ...split.finishes.flatMap((finish) => finish.steps)].map(
+    (step) => step.id,
+  );
+  const plan = finishAcrossZones(split.finishes, (stem) => {
+    const id = idFromName(stem, used);
+    used.push(id);
+    return id;
+  });
+  return { plan, steps: [...split.before, ...plan.steps, ...split.after] };
+});
+async function maskInOrder(): Promise<void> {
+  if (!piece.value || !reordered.value) return;
+  const { plan, steps } = reordered.value;
+  await store.saveSteps(
+    piece.value,
+    steps,
+    `${plan.why.join(' ')} ${(plan.tapeMm / 1000).toFixed(1)} m of tape.`,
+  );
+}
+
+async function saveLook(download: boolean): Promise<void> {
+  if (!piece.value || lookName.value.trim() === '') return;
+  const name = lookName.value.trim();
+  const look = lookFromPiece(
+    piece.value,
+    name,
+    idFromName(
+      name,
+      looks.all.map((one) => one.id),
+    ),
+  );
+  if (download) {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(
+      new Blob([`${JSON.stringify({ format: LOOK_FORMAT, look }, null, 2)}\n`], { type: 'application/json' }),
+    );
+    link.download = `${look.id}.fixatum-look.json`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  } else if (!(await looks.save(look))) return;
+  namingLook.value = false;
+  notice.say(download ? `Saved to a file: ${name}` : `Saved as a look: ${name}`);
+}
 
 async function apply(finding: Finding, way: WayOut): Promise<void> {
   const patched = applyPatch(store.build!, way.change);
@@ -136,6 +168,26 @@ async function apply(finding: Finding, way: WayOut): Promise<void> {
           ? `${sayWait(-state.slackMinutes)} too late`
           : `${sayWait(state.slackMinutes)} to spare`
       }}</span>
+      <span class="tools">
+        <v-btn size="small" variant="flat" color="primary" @click="choosingLook = true">Choose a look</v-btn>
+        <v-btn size="small" @click="editing = true">Change the piece</v-btn>
+        <v-menu>
+          <template #activator="{ props: menu }"><v-btn size="small" v-bind="menu">More</v-btn></template>
+          <v-list density="comfortable">
+            <v-list-item title="Copy" @click="addCopy(false)" />
+            <v-list-item title="Mirror: the other hand" @click="addCopy(true)" />
+            <v-list-item title="Give steps to other pieces" @click="pickOthers('give')" />
+            <v-list-item title="Join other pieces into this" @click="pickOthers('join')" />
+            <v-list-item v-if="reordered" title="Work out the masking" @click="maskInOrder" />
+            <v-list-item
+              title="Save as a look"
+              :disabled="piece.steps.length === 0"
+              @click="namingLook = true"
+            />
+            <v-list-item title="Delete the piece" @click="remove" />
+          </v-list>
+        </v-menu>
+      </span>
     </div>
     <dl class="dates figures">
       <div>
@@ -219,35 +271,25 @@ async function apply(finding: Finding, way: WayOut): Promise<void> {
           :finding="finding"
           @apply="(way) => apply(finding, way)"
         />
-        <p v-if="rows.length === 0" class="quiet mt-3">No steps yet.</p>
-        <ol class="steps">
-          <li v-for="(row, index) in rows" :key="row.step.id" :class="{ done: row.isDone }">
-            <span class="number figures">{{ index + 1 }}</span>
-            <span class="chip" :style="{ background: row.colour ?? 'transparent' }" aria-hidden="true" />
-            <div class="text">
-              <div class="top">
-                <strong
-                  >{{ stepKindWords[row.step.kind]
-                  }}<span v-if="row.step.optional" class="quiet"> (can be left out)</span></strong
-                >
-                <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
-              </div>
-              <p class="small">{{ row.line }}</p>
-              <p v-if="row.step.note" class="small quiet">{{ row.step.note }}</p>
-              <p v-if="row.safety && !row.isDone" class="small quiet safety">
-                <v-icon :icon="mdiShieldAlertOutline" size="16" /> {{ row.safety }}
-              </p>
-              <FindingNote
-                v-for="finding in row.findings"
-                :key="finding.rule"
-                :finding="finding"
-                @apply="(way) => apply(finding, way)"
-              />
-            </div>
-          </li>
-        </ol>
+        <StepList :piece="piece" :findings="findings" @apply="apply" />
       </section>
     </div>
+    <PieceDialog v-model="editing" :piece="piece" />
+    <LookDialog v-model="choosingLook" :piece="piece" />
+    <OtherPiecesDialog v-model="picking" :piece="piece" :purpose="purpose" />
+    <v-dialog v-model="namingLook" max-width="460">
+      <v-card class="pa-6">
+        <h2 class="mb-3">Save the plan of {{ piece.name }} as a look</h2>
+        <v-text-field v-model="lookName" label="What is the look called?" maxlength="120" autofocus />
+        <div class="d-flex flex-wrap ga-3 mt-4">
+          <v-btn variant="flat" color="primary" :disabled="lookName.trim() === ''" @click="saveLook(false)"
+            >Keep it here</v-btn
+          >
+          <v-btn :disabled="lookName.trim() === ''" @click="saveLook(true)">Save to a file</v-btn>
+          <v-btn variant="text" @click="namingLook = false">Not now</v-btn>
+        </div>
+      </v-card>
+    </v-dialog>
   </div>
   <div v-else-if="store.build && store.view" class="page">
     <h1>This piece is not in the build</h1>
@@ -318,51 +360,10 @@ select {
   margin-bottom: 6px;
 }
 
-.steps {
-  list-style: none;
-  padding: 0;
-  margin: 10px 0 0;
-}
-
-.steps li {
-  display: grid;
-  grid-template-columns: 24px 16px 1fr;
-  gap: 10px;
-  padding: 10px 0;
-  border-top: 1px solid var(--line);
-}
-
-.steps li.done .text > p,
-.steps li.done strong {
-  color: var(--quiet);
-}
-
-.number {
-  color: var(--quiet);
-  text-align: right;
-}
-
-.chip {
-  width: 16px;
-  height: 16px;
-  margin-top: 4px;
-  border-radius: 2px;
-  border: 1px solid var(--line);
-}
-
-.top {
+.tools {
   display: flex;
-  justify-content: space-between;
-  gap: 12px;
-}
-
-.status {
-  text-align: right;
-  white-space: nowrap;
-}
-
-.safety {
-  margin-top: 2px;
+  gap: 8px;
+  margin-left: auto;
 }
 
 @media (max-width: 900px) {

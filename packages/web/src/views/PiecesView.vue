@@ -1,15 +1,43 @@
 <script setup lang="ts">
-import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
-import { computed } from 'vue';
+import { epochMinute, LOOK_FORMAT, lookSchema, sayMoment, sayWait } from '@fixatum/core';
+import { mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import DryingRibbon from '../components/DryingRibbon.vue';
+import PieceDialog from '../components/PieceDialog.vue';
 import ReadinessMark from '../components/ReadinessMark.vue';
 import StrataCut from '../components/StrataCut.vue';
 import TimeHeader from '../components/TimeHeader.vue';
 import { useBuild } from '../stores/build';
+import { useLooks } from '../stores/looks';
+import { useNotice } from '../stores/notice';
 import { dayOf, percent, timeOfDay } from '../timeAxis';
 import { passWords } from '../words';
 
 const store = useBuild();
+const looks = useLooks();
+const notice = useNotice();
+const router = useRouter();
+const adding = ref(false);
+const lookPicker = ref<HTMLInputElement>();
+const openPiece = (piece: string) => router.push({ name: 'piece', params: { build: store.id!, piece } });
+
+async function importLook(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  try {
+    const data = JSON.parse(await file.text()) as { format?: unknown; look?: unknown };
+    const parsed = lookSchema.safeParse(data.look);
+    if (data.format !== LOOK_FORMAT || !parsed.success)
+      throw new Error(`${file.name} is not a look file of this program.`);
+    if (await looks.save(parsed.data))
+      notice.say(`Taken in: ${parsed.data.name}. It stands with the looks now.`);
+  } catch (error) {
+    notice.complain(error instanceof SyntaxError ? new Error(`${file.name} is not whole JSON.`) : error);
+  }
+}
 
 const rows = computed(() => {
   const { view, build } = store;
@@ -62,8 +90,30 @@ const at = (minute: number | undefined) =>
           >, <strong class="warn">{{ counts.late }} not in time</strong></template
         >
       </p>
+      <span class="tools">
+        <v-btn :prepend-icon="mdiPlus" variant="flat" color="primary" @click="adding = true"
+          >Add a piece</v-btn
+        >
+        <v-btn @click="lookPicker?.click()">Take in a look file</v-btn>
+        <input
+          ref="lookPicker"
+          type="file"
+          accept=".json,application/json"
+          class="d-none"
+          aria-label="Look file"
+          @change="importLook"
+        />
+      </span>
     </div>
-    <p v-if="rows.length === 0" class="my-8">No pieces yet.</p>
+    <PieceDialog v-model="adding" @saved="openPiece" />
+    <div v-if="rows.length === 0" class="my-8">
+      <p class="mb-4">
+        No pieces yet. A piece is one kind of part: a breastplate, two pauldrons, eight finger plates.
+      </p>
+      <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true"
+        >Add the first piece</v-btn
+      >
+    </div>
     <div v-else class="table">
       <div class="line heading small quiet" aria-hidden="true">
         <span />
@@ -151,8 +201,15 @@ const at = (minute: number | undefined) =>
 </template>
 
 <style scoped>
+.tools {
+  display: flex;
+  gap: 10px;
+  margin-left: auto;
+}
+
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 18px;
   margin-bottom: 8px;

@@ -1,0 +1,221 @@
+import { expect, test, type Page } from '@playwright/test';
+import { startServer, type RunningServer } from '../server';
+
+let server: RunningServer;
+test.afterEach(() => server.stop());
+
+/** The field lies over its input, so that is what gets pressed. */
+const field = (page: Page, label: string | RegExp) =>
+  page
+    .locator('.v-field')
+    .filter({ has: page.getByRole('combobox', { name: label, exact: typeof label === 'string' }) });
+const choose = async (page: Page, label: string | RegExp, option: string) => {
+  await field(page, label).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+
+async function demoBuild(): Promise<string> {
+  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as {
+    builds: { id: string; name: string }[];
+  };
+  return builds.find((build) => build.name === 'Orrery Courier')!.id;
+}
+const stepWords = (page: Page) => page.locator('.step-row strong').allInnerTexts();
+
+test('a beginner gets from nothing to a full plan with masking and a date in under 40 clicks', async ({
+  page,
+}) => {
+  server = await startServer({ samples: false });
+  // Every press of the mouse in the page is counted where it lands.
+  await page.addInitScript(() => {
+    addEventListener(
+      'click',
+      (event) =>
+        event.isTrusted &&
+        sessionStorage.setItem('clicks', String(Number(sessionStorage.getItem('clicks') ?? 0) + 1)),
+      true,
+    );
+  });
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByLabel('What is it called?').fill('Kelp warden');
+  await page.getByLabel('Worn on').fill('2027-03-20');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await page.getByRole('link', { name: 'Go to Pieces' }).click();
+
+  await page.getByRole('button', { name: 'Add the first piece' }).click();
+  await page.getByLabel('Name').fill('Breastplate');
+  await page.getByLabel('Width').fill('400');
+  await page.getByLabel('Height').fill('450');
+  await expect(page.getByTestId('area')).toContainText('1800 cm²');
+  await page.getByRole('button', { name: 'Split into zones' }).click();
+  await page.getByRole('button', { name: 'Another zone' }).click();
+  await page
+    .getByRole('button', { name: 'Make it 100 %' })
+    .or(page.getByText('100 % of the piece'))
+    .first()
+    .waitFor();
+  await choose(page, 'Look of Zone 1', 'Aged brass');
+  await choose(page, 'Look of Zone 2', 'Clean toy plastic');
+  await choose(page, 'Look of Zone 3', 'Worn brown leather');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('heading', { name: 'Breastplate' })).toBeVisible();
+  const steps = await stepWords(page);
+  expect(steps.slice(0, 4)).toEqual(['Prep', 'Heat-seal', 'Seal', 'Prime']);
+  expect(steps.filter((step) => step === 'Mask').length).toBeGreaterThan(0);
+  expect(steps.filter((step) => step === 'Mask')).toHaveLength(
+    steps.filter((step) => step === 'Pull the tape').length,
+  );
+
+  for (const [name, shape, look] of [
+    ['Bracer', 'Cone section', 'Battle-worn steel'],
+    ['Staff', 'Dowel', 'Carved wood'],
+  ] as const) {
+    await page.keyboard.press('p');
+    await page.getByRole('button', { name: 'Add a piece' }).click();
+    await page.getByLabel('Name').fill(name);
+    await choose(page, 'Shape', shape);
+    await choose(page, 'Look', look);
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByRole('heading', { name })).toBeVisible();
+  }
+  await page.keyboard.press('p');
+  for (const id of ['breastplate', 'bracer', 'staff']) {
+    await expect(page.getByTestId(`piece-${id}`)).toContainText('in time');
+    await expect(page.getByTestId(`piece-${id}`).getByTestId('ready-dates')).toContainText(
+      /\d+ (Feb|Mar), \d\d:\d\d/,
+    );
+  }
+  await expect(page.locator('.row .warn')).toHaveCount(0);
+  expect(Number(await page.evaluate(() => sessionStorage.getItem('clicks')))).toBeLessThan(40);
+});
+
+test('a look shows its dates, compares two sealers, and writes the steps; undo brings the old ones back', async ({
+  page,
+}) => {
+  server = await startServer();
+  const id = await demoBuild();
+  await page.goto(`${server.url}/b/${id}/pieces/crown`);
+  const before = await stepWords(page);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  await choose(page, 'Look', 'Verdigris copper');
+  const table = page.locator('.outcome table');
+  await expect(table.getByRole('row', { name: /Packable/ })).toContainText('Feb');
+  await expect(table.getByRole('row', { name: /Where/ })).toContainText('Back porch');
+  await expect(page.getByText(/logged passes? belongs? to steps that go|logged passes belong/)).toBeVisible();
+  await page.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for Ring crown')).toBeVisible();
+  await expect(page.locator('.step-row').filter({ hasText: 'Real-copper acrylic' })).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => stepWords(page)).toEqual(before);
+});
+
+test('steps are changed, moved by keyboard and mouse, doubled and deleted; the plan follows', async ({
+  page,
+}) => {
+  server = await startServer();
+  const id = await demoBuild();
+  await page.goto(`${server.url}/b/${id}/pieces/buckle`);
+  const menu = async (step: number, entry: string) => {
+    await page.getByRole('button', { name: new RegExp(`^Step ${step},`) }).click();
+    await page.getByText(entry, { exact: true }).click();
+  };
+  await expect
+    .poll(() => stepWords(page))
+    .toEqual(['Heat-seal', 'Seal', 'Prime', 'Base colour', 'Weather', 'Weather', 'Topcoat']);
+  await page.getByTestId('step-clear').focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect
+    .poll(() => stepWords(page))
+    .toEqual(['Heat-seal', 'Seal', 'Prime', 'Base colour', 'Weather', 'Topcoat', 'Weather']);
+  await page
+    .getByTestId('step-clear')
+    .locator('.handle')
+    .dragTo(page.getByTestId('step-edges').locator('.handle'), { targetPosition: { x: 8, y: 18 } });
+  await expect
+    .poll(() => stepWords(page))
+    .toEqual(['Heat-seal', 'Seal', 'Prime', 'Base colour', 'Weather', 'Weather', 'Topcoat']);
+  await menu(7, 'Double');
+  await expect(page.locator('.step-row')).toHaveCount(8);
+  await menu(8, 'Delete');
+  await expect(page.locator('.step-row')).toHaveCount(7);
+  await menu(7, 'Change');
+  await page.getByLabel('Coats').fill('3');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByTestId('step-clear')).toContainText('3 light coats of Gloss acrylic varnish');
+  await page.reload();
+  await expect(page.getByTestId('step-clear')).toContainText('3 light coats of Gloss acrylic varnish');
+});
+
+test('a piece is changed, copied, mirrored and deleted, and bad input is told beside the fields', async ({
+  page,
+}) => {
+  server = await startServer();
+  const id = await demoBuild();
+  await page.goto(`${server.url}/b/${id}/pieces/bracer`);
+  await page.getByRole('button', { name: 'Change the piece' }).click();
+  await page.getByLabel('How many').fill('500');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.locator('.faults')).toContainText('At most 200 of a kind.');
+  await page.getByLabel('How many').fill('3');
+  await page.getByLabel('Length').fill('0');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.locator('.faults')).toContainText('each more than zero');
+  await page.getByLabel('Length').fill('300');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Star-chart bracer ×3' })).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Mirror: the other hand').click();
+  await expect(page.getByRole('heading', { name: 'Star-chart bracer, mirrored ×3' })).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Delete the piece').click();
+  await expect(page.getByTestId('piece-bracer')).toBeVisible();
+  await expect(page.getByTestId('piece-star-chart-bracer-mirrored')).toHaveCount(0);
+  await page.keyboard.press('u');
+  await expect(page.getByTestId('piece-star-chart-bracer-mirrored')).toBeVisible();
+});
+
+test('two windows change one piece: the second is told, and both changes can be kept', async ({
+  page,
+  context,
+}) => {
+  server = await startServer();
+  const id = await demoBuild();
+  const other = await context.newPage();
+  for (const one of [page, other]) {
+    await one.goto(`${server.url}/b/${id}/pieces/gorget`);
+    await one.getByRole('button', { name: 'Change the piece' }).click();
+  }
+  await page.getByLabel('Name').fill('Orbit collar');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Orbit collar' })).toBeVisible();
+  await other.getByLabel('Thickness').fill('8');
+  await other.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(other.getByText('was changed somewhere else')).toBeVisible();
+  await expect(other.getByText('both changes fit together')).toBeVisible();
+  await other.getByRole('button', { name: 'Put both together' }).click();
+  await expect(other.getByRole('heading', { name: 'Orbit collar' })).toBeVisible();
+  await expect(other.getByText('EVA foam, 8 mm')).toBeVisible();
+});
+
+test('steps are given to other pieces, and a plan is kept as a look', async ({ page }) => {
+  server = await startServer();
+  const id = await demoBuild();
+  await page.goto(`${server.url}/b/${id}/pieces/pauldron`);
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Give steps to other pieces').click();
+  await page.getByRole('checkbox', { name: 'Telescope baton' }).check();
+  await page.getByRole('button', { name: 'Give them' }).click();
+  await expect(page.getByText('Given to Telescope baton')).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Save as a look').click();
+  await page.getByLabel('What is the look called?').fill('Courier brass');
+  await page.getByRole('button', { name: 'Keep it here' }).click();
+  await expect(page.getByText('Saved as a look: Courier brass')).toBeVisible();
+  await server.restart();
+  await page.goto(`${server.url}/b/${id}/pieces/baton`);
+  await expect(page.locator('.step-row').filter({ hasText: 'Rubber dip spray' })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  await field(page, 'Look').click();
+  await expect(page.getByRole('option', { name: 'Courier brass' })).toBeVisible();
+});

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { idFromName, type Look } from '@fixatum/core';
+import { mdiClose, mdiPlus } from '@mdi/js';
+import { computed } from 'vue';
+
+/** A zone as it is being typed: share in per cent, lengths in mm, and a look if one is chosen here. */
+export interface ZoneDraft {
+  id: string;
+  name: string;
+  percent: number;
+  edgeMm: number | undefined;
+  lookId: string;
+}
+
+const zones = defineModel<ZoneDraft[]>({ required: true });
+const props = defineProps<{ looks: readonly Look[]; withLooks: boolean }>();
+const sum = computed(() => zones.value.reduce((total, zone) => total + (Number(zone.percent) || 0), 0));
+const lookItems = computed(() => [
+  { value: '', title: 'No look yet' },
+  ...props.looks.map((look) => ({ value: look.id, title: look.name })),
+]);
+
+function add(): void {
+  const rest = Math.max(0, 100 - sum.value);
+  const fresh = zones.value.length === 0 ? [60, 40] : [rest || 10];
+  for (const percent of fresh) {
+    const name = `Zone ${zones.value.length + 1}`;
+    zones.value.push({
+      id: idFromName(
+        name,
+        zones.value.map((zone) => zone.id),
+      ),
+      name,
+      percent,
+      edgeMm: undefined,
+      lookId: '',
+    });
+  }
+  if (sum.value > 100) evenOut();
+}
+
+/** Brings the shares to 100 % without changing their proportions. */
+function evenOut(): void {
+  const total = sum.value || 1;
+  zones.value.forEach((zone) => (zone.percent = Math.round((100 * (Number(zone.percent) || 0)) / total)));
+  const first = zones.value[0];
+  if (first) first.percent += 100 - sum.value;
+}
+
+function remove(at: number): void {
+  zones.value.splice(at, 1);
+  if (zones.value.length === 1) zones.value = [];
+}
+</script>
+
+<template>
+  <fieldset>
+    <legend>Zones with a look of their own</legend>
+    <p v-if="zones.length === 0" class="small quiet">
+      One look all over. Add zones for a panel, a trim, a strap.
+    </p>
+    <div v-for="(zone, at) in zones" :key="zone.id" class="zone" :class="{ wide: withLooks }">
+      <v-text-field v-model="zone.name" :label="`Zone ${at + 1}`" density="compact" maxlength="120" />
+      <v-text-field
+        v-model.number="zone.percent"
+        label="Share"
+        suffix="%"
+        type="number"
+        min="1"
+        max="100"
+        density="compact"
+      />
+      <v-text-field
+        v-model.number="zone.edgeMm"
+        label="Edge"
+        suffix="mm"
+        type="number"
+        min="0"
+        density="compact"
+      />
+      <v-select
+        v-if="withLooks"
+        v-model="zone.lookId"
+        :items="lookItems"
+        :label="`Look of ${zone.name}`"
+        density="compact"
+      />
+      <v-btn
+        :icon="mdiClose"
+        variant="text"
+        size="small"
+        :aria-label="`Remove ${zone.name}`"
+        @click="remove(at)"
+      />
+    </div>
+    <div class="foot">
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="add">{{
+        zones.length === 0 ? 'Split into zones' : 'Another zone'
+      }}</v-btn>
+      <template v-if="zones.length > 0">
+        <span class="small figures" :class="{ wrong: sum !== 100 }">{{ sum }} % of the piece</span>
+        <v-btn v-if="sum !== 100" size="small" variant="text" @click="evenOut">Make it 100 %</v-btn>
+      </template>
+    </div>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  border-top: 1px solid var(--line);
+  padding: 12px 0 4px;
+}
+
+legend {
+  font-weight: 600;
+  padding-right: 10px;
+}
+
+.zone {
+  display: grid;
+  grid-template-columns: 1fr 92px 110px 40px;
+  gap: 8px;
+  margin: 8px 0;
+  align-items: center;
+}
+
+.zone.wide {
+  grid-template-columns: 1fr 92px 110px 1.2fr 40px;
+}
+
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin-top: 6px;
+}
+
+.wrong {
+  color: rgb(var(--v-theme-error));
+  font-weight: 600;
+}
+
+@media (max-width: 640px) {
+  .zone,
+  .zone.wide {
+    grid-template-columns: 1fr 1fr 40px;
+  }
+}
+</style>
