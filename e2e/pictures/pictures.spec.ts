@@ -27,6 +27,7 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['bench-phone', () => `/b/${build}/bench`, { width: 390, height: 844 }],
   ['pieces', () => `/b/${build}/pieces`],
   ['piece', () => `/b/${build}/pieces/breastplate`],
+  ['set', () => `/b/${build}/pieces/tasset`],
   ['plan', () => `/b/${build}/plan`],
 ];
 

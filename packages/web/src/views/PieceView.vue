@@ -16,7 +16,7 @@ import {
   type Finding,
   type WayOut,
 } from '@fixatum/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api';
 import DryingRibbon from '../components/DryingRibbon.vue';
@@ -27,6 +27,7 @@ import PieceDialog from '../components/PieceDialog.vue';
 import ReadinessMark from '../components/ReadinessMark.vue';
 import StepList from '../components/StepList.vue';
 import StrataCut from '../components/StrataCut.vue';
+import UnitStrip from '../components/UnitStrip.vue';
 import { useBuild } from '../stores/build';
 import { useLooks } from '../stores/looks';
 import { useNotice } from '../stores/notice';
@@ -47,6 +48,13 @@ const state = computed(() => (piece.value ? store.planOf(piece.value.id) : undef
 const findings = computed(() => (piece.value ? store.findingsOf(piece.value.id) : []));
 const unit = ref(1);
 const face = ref<Face>('outer');
+watch(
+  () => route.params.piece,
+  () => {
+    unit.value = 1;
+    face.value = 'outer';
+  },
+);
 
 const cuts = computed(() => {
   if (!piece.value || !store.view) return [];
@@ -228,14 +236,6 @@ async function apply(finding: Finding, way: WayOut): Promise<void> {
         <div class="stack-head">
           <h2 id="stack-title">Cut through</h2>
           <div class="choices">
-            <label v-if="piece.quantity > 1" class="small">
-              Unit
-              <select v-model.number="unit">
-                <option v-for="n in piece.quantity" :key="n" :value="n">
-                  {{ n }} of {{ piece.quantity }}
-                </option>
-              </select>
-            </label>
             <v-btn-toggle
               v-if="piece.faces.inner"
               v-model="face"
@@ -248,6 +248,7 @@ async function apply(finding: Finding, way: WayOut): Promise<void> {
             </v-btn-toggle>
           </div>
         </div>
+        <UnitStrip v-if="piece.quantity > 1" v-model="unit" :piece="piece" />
         <div v-for="cut in cuts" :key="cut.id" class="cut">
           <h3>{{ cut.name }}</h3>
           <StrataCut
@@ -342,14 +343,6 @@ async function apply(finding: Finding, way: WayOut): Promise<void> {
   display: flex;
   gap: 12px;
   align-items: center;
-}
-
-select {
-  border: 1px solid var(--line);
-  padding: 4px 8px;
-  border-radius: 3px;
-  background: rgb(var(--v-theme-surface));
-  color: inherit;
 }
 
 .cut {
