@@ -111,7 +111,8 @@ interface Fit {
   start: EpochMinute;
   helper: Helper | undefined;
   boundBy: Binding;
-  joins: boolean;
+  /** The operation just before it whose set-up it shares, if it does. */
+  joins: PlannedOperation | undefined;
 }
 
 /** What a run of the planner may be asked to leave out. */
@@ -213,66 +214,83 @@ export function runPlanner(
     return at;
   };
 
-  const earliest = (operation: PlannedOperation, from: EpochMinute, unit: UnitState, helper: Helper): Fit => {
-    const joins =
-      helper.last?.batchKey === operation.batchKey &&
-      helper.last.laidAt !== undefined &&
-      helper.last.status !== 'done';
-    const attempt = (setUp: number, notBefore: EpochMinute, joined: boolean): Fit => {
-      const total = setUp + operation.workMinutes + operation.cleanUpMinutes;
-      let start = Math.max(from - setUp, notBefore, now);
-      let boundBy: Binding = start === now ? 'start' : start > from - setUp ? 'hands' : 'order';
-      for (let round = 0; round < 400; round += 1) {
-        const before = start;
-        const opened = gate(operation, unit, start + setUp) - setUp;
-        if (opened > start) [start, boundBy] = [opened, opened === Infinity ? 'window' : 'drying'];
-        if (start !== Infinity) {
-          const free = helper.calendar.firstFit(start, total);
-          if (free > start) [start, boundBy] = [free, 'hands'];
-        }
-        if (start !== Infinity) {
-          const open = ground.placeHours.get(operation.placeId)!.firstFit(start, total);
-          if (open > start) [start, boundBy] = [open, 'place'];
-        }
-        if (start !== Infinity && operation.material) {
-          const touch =
-            (operation.material.touch ?? parseRecoat(operation.material.recoat)[0]?.from ?? 0) *
-            operation.filmFactor;
-          const good =
-            firstGoodAir(
-              operation.material,
-              ground.airs.get(operation.placeId)!,
-              start + setUp,
-              operation.workMinutes,
-              touch,
-            ) - setUp;
-          if (good > start) [start, boundBy] = [good, 'air'];
-        }
-        if (start === Infinity || start === before) break;
+  /** The first start of an operation by one helper that every constraint agrees to. */
+  const fitFor = (
+    operation: PlannedOperation,
+    unit: UnitState,
+    from: EpochMinute,
+    helper: Helper,
+    setUp: number,
+    notBefore: EpochMinute,
+  ): Fit => {
+    const total = setUp + operation.workMinutes + operation.cleanUpMinutes;
+    let start = Math.max(from - setUp, notBefore, now);
+    let boundBy: Binding = start === now ? 'start' : start > from - setUp ? 'hands' : 'order';
+    for (let round = 0; round < 400; round += 1) {
+      const before = start;
+      const opened = gate(operation, unit, start + setUp) - setUp;
+      if (opened > start) [start, boundBy] = [opened, opened === Infinity ? 'window' : 'drying'];
+      if (start !== Infinity) {
+        const free = helper.calendar.firstFit(start, total);
+        if (free > start) [start, boundBy] = [free, 'hands'];
       }
-      return { start, helper, boundBy, joins: joined };
-    };
-    const alone = attempt(operation.setUpMinutes, helper.freeAt, false);
-    if (!joins) return alone;
-    const together = attempt(0, helper.last!.laidAt!, true);
-    return together.start <= helper.last!.laidAt! + BATCH_GAP_MINUTES ? together : alone;
+      if (start !== Infinity) {
+        const open = ground.placeHours.get(operation.placeId)!.firstFit(start, total);
+        if (open > start) [start, boundBy] = [open, 'place'];
+      }
+      if (start !== Infinity && operation.material) {
+        const touch =
+          (operation.material.touch ?? parseRecoat(operation.material.recoat)[0]?.from ?? 0) *
+          operation.filmFactor;
+        const good =
+          firstGoodAir(
+            operation.material,
+            ground.airs.get(operation.placeId)!,
+            start + setUp,
+            operation.workMinutes,
+            touch,
+          ) - setUp;
+        if (good > start) [start, boundBy] = [good, 'air'];
+      }
+      if (start === Infinity || start === before) break;
+    }
+    return { start, helper, boundBy, joins: undefined };
+  };
+
+  /** The fit that goes on with the batch a helper is at, sharing its set-up; undefined if that does not come out. */
+  const fitJoining = (operation: PlannedOperation, helper: Helper): Fit | undefined => {
+    const { last } = helper;
+    if (!last || last.batchKey !== operation.batchKey || last.laidAt === undefined) return undefined;
+    const fit = fitFor(
+      operation,
+      units.get(unitKey(operation))!,
+      fromOf.get(operation)!,
+      helper,
+      0,
+      last.laidAt,
+    );
+    return fit.start <= last.laidAt + BATCH_GAP_MINUTES ? { ...fit, joins: last } : undefined;
   };
 
   const waiting = new Set([...planned.values()].filter((operation) => operation.status === 'planned'));
   /** The best known fit of each operation whose turn has come; a lower bound until it is asked for again. */
   const fits = new Map<PlannedOperation, Fit>();
+  /** When all that goes before an operation has ended; it does not change once its turn has come. */
+  const fromOf = new Map<PlannedOperation, EpochMinute>();
   const refit = (operation: PlannedOperation): Fit => {
-    const from = orderAt(operation)!;
+    const from = fromOf.get(operation)!;
     const unit = units.get(unitKey(operation))!;
     let best: Fit = {
       start: Infinity,
       helper: undefined,
       boundBy: from === Infinity ? 'order' : 'hands',
-      joins: false,
+      joins: undefined,
     };
     if (from !== Infinity) {
       for (const helper of helpers) {
-        const fit = earliest(operation, from, unit, helper);
+        const fit =
+          fitJoining(operation, helper) ??
+          fitFor(operation, unit, from, helper, operation.setUpMinutes, helper.freeAt);
         if (fit.start < best.start || best.helper === undefined) best = fit;
       }
     }
@@ -280,8 +298,15 @@ export function runPlanner(
     return best;
   };
   const admit = (operation: PlannedOperation) => {
-    if (waiting.has(operation) && !fits.has(operation) && orderAt(operation) !== undefined) refit(operation);
+    if (!waiting.has(operation) || fits.has(operation)) return;
+    const from = orderAt(operation);
+    if (from === undefined) return;
+    fromOf.set(operation, from);
+    refit(operation);
   };
+  /** Whether a known fit has been overtaken by what its helper did since. */
+  const isStale = ({ helper, joins, start }: Fit): boolean =>
+    helper !== undefined && (joins ? helper.last !== joins : helper.freeAt > start);
   const followers = new Map<string, PlannedOperation[]>();
   for (const operation of planned.values()) {
     for (const id of operation.after) followers.set(id, [...(followers.get(id) ?? []), operation]);
@@ -294,8 +319,10 @@ export function runPlanner(
   while (fits.size > 0) {
     // Someone at work goes on with the same batch if they can.
     if (lastHelper?.last) {
-      for (const operation of fits.keys())
-        if (operation.batchKey === lastHelper.last.batchKey) refit(operation);
+      for (const operation of fits.keys()) {
+        const joining = operation.batchKey === lastHelper.last.batchKey && fitJoining(operation, lastHelper);
+        if (joining) fits.set(operation, joining);
+      }
     }
     let chosen: PlannedOperation | undefined;
     for (let settled = false; !settled;) {
@@ -306,8 +333,7 @@ export function runPlanner(
       chosen = undefined;
       let chosenRank = [Infinity, Infinity, Infinity];
       for (const [operation, known] of near) {
-        const stale = known.helper !== undefined && !known.joins && known.helper.freeAt > known.start;
-        if (stale && refit(operation).start > known.start) settled = false;
+        if (isStale(known) && refit(operation).start > known.start) settled = false;
         const fit = fits.get(operation)!;
         const rank = [fit.joins ? 0 : 1, slackOf(operation), fit.start];
         const better = rank.findIndex((value, at) => value !== chosenRank[at]);
