@@ -123,6 +123,8 @@ export const stepSchema = z.looseObject({
   minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
   optional: z.boolean().optional(),
   dilution: z.string().max(200).optional(),
+  /** Begins only when all that lies below is packable and wearable. */
+  waitFor: z.enum(['cured']).optional(),
   /** For attach steps: what is put on. */
   attaches: z.enum(attachments).optional(),
   /** For join steps: the pieces that become part of this one. */

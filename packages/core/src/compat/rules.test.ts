@@ -19,8 +19,12 @@ const entry = (step: string, doneAt: string, changes: Partial<LogEntry> = {}): L
   ...changes,
 });
 
-const build = (steps: Step[], log: LogEntry[] = [], piece: Partial<Piece> = {}): Build =>
-  sampleBuild({ pieces: [samplePiece(piece, steps)], log });
+/** A build with one plate, in a room with extraction so that spraying is no matter here. */
+const build = (steps: Step[], log: LogEntry[] = [], piece: Partial<Piece> = {}): Build => {
+  const made = sampleBuild({ pieces: [samplePiece(piece, steps)], log });
+  made.places[0]!.ventilation = 'extraction';
+  return made;
+};
 const air = (temperatureC: number, humidityPct: number, steps: Step[] = [seal]): Build => {
   const made = build(steps);
   made.places[0]!.climate = { kind: 'constant', temperatureC, humidityPct };

@@ -32,6 +32,8 @@ const lookStep = z.object({
   minutes: z.number().positive().optional(),
   note: z.string().optional(),
   wanted: z.array(z.enum(wantedEffects)).optional(),
+  /** Begins only when what lies below is cured. */
+  waitFor: z.enum(['cured']).optional(),
   /** Can be dropped when time is short; the quicker variant leaves it out. */
   extra: z.boolean().default(false),
 });

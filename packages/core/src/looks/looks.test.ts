@@ -398,7 +398,13 @@ describe('order rules', () => {
       ),
       [],
     ],
-    ['R29: sanding rubber dip', make([seal, { id: 'sand', kind: 'sand' }]), ['stop R29 sand']],
+    [
+      'R29: sanding rubber dip',
+      make([seal, { id: 'sand', kind: 'sand' }], {
+        substrate: { kind: 'eva-foam', thicknessMm: 6, heatSealed: true },
+      }),
+      ['stop R29 sand'],
+    ],
     ['R29 near: sanding PVA primer', make([pva, { id: 'sand', kind: 'sand' }]), []],
     ['R31: cloth before the clear', make([pva, attach('fabric'), clear]), ['risk R31 on']],
     ['R31 near: cloth after it', make([pva, clear, attach('fabric')]), []],

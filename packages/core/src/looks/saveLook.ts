@@ -58,6 +58,7 @@ export function lookFromPiece(piece: Piece, name: string, id: string, zone?: str
       ...(step.minutes ? { minutes: step.minutes } : {}),
       ...(step.note ? { note: step.note } : {}),
       ...(step.wanted ? { wanted: step.wanted } : {}),
+      ...(step.waitFor ? { waitFor: step.waitFor } : {}),
     })),
   });
 }

@@ -336,6 +336,7 @@ const drafts: Draft[] = [
       },
       {
         kind: 'topcoat',
+        waitFor: 'cured',
         options: [{ material: 'epoxy-clear', method: 'brush', film: 'light' }],
         note: 'Rework every few minutes until it holds its shape.',
       },

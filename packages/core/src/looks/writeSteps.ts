@@ -176,6 +176,7 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
       ...(one.minutes ? { minutes: one.minutes } : {}),
       ...(one.note ? { note: one.note } : {}),
       ...(one.wanted ? { wanted: one.wanted } : {}),
+      ...(one.waitFor ? { waitFor: one.waitFor } : {}),
       ...(one.extra ? { optional: true } : {}),
       ...(one.kind === 'attach' ? { attaches: 'fabric' as const } : {}),
       ...(zone ? { zones: [zone] } : {}),
@@ -225,14 +226,18 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
 
   const after: Step[] = [];
   const clear = choices.clear ?? main?.clear ?? 'none';
-  if (clear !== 'none')
+  if (clear !== 'none') {
+    // Over powder the clear is dusted on, twice, so that it neither moves it nor beads.
+    const overPowder = middle.some((one) => one.material?.endsWith('-powder'));
     after.push(
-      step('topcoat', 'brush', {
+      step('topcoat', overPowder && tools.has('airbrush') ? 'airbrush' : 'brush', {
         material: clearMaterial[clear],
-        film: 'light',
-        note: 'Stir; thin and even.',
+        film: overPowder ? 'dust' : 'light',
+        coats: overPowder ? 2 : 1,
+        note: overPowder ? 'Stir; barely touch the powder with the first coat.' : 'Stir; thin and even.',
       }),
     );
+  }
   if (piece.keepBare && piece.keepBare.length > 0)
     after.push(step('unmask', 'hand', { covers: piece.keepBare }));
   for (const { look } of looks) {

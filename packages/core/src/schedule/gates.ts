@@ -19,6 +19,7 @@ function nextIn(windows: readonly RecoatWindow[], from: EpochMinute, minutes: nu
  * The first moment at or after `from` at which what already lies on the unit lets the hands-on part of an operation
  * begin (docs/domain.md, "Planner constraints"):
  * - a coat only inside the recoat windows of all it lands on, and with the other face handleable;
+ * - a step that waits for cure only when all below is packable and wearable;
  * - masking when tape-safe, pulling tape when the newest paint is touch-dry, sanding when sandable;
  * - anything else when the unit can be handled.
  * Infinity when that moment never comes, such as after a recoat window that has closed for good.
@@ -29,6 +30,8 @@ export function gate(operation: Operation, unit: UnitState, from: EpochMinute): 
   if (operation.material && operation.material.role !== 'bond') {
     const otherFace = [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${operation.face}:`));
     let at = Math.max(from, Math.ceil(unit.latest(otherFace, (stack) => stack.handleAt)));
+    if (operation.waitsForCure)
+      at = Math.max(at, Math.ceil(unit.latest(cells, (stack) => Math.max(stack.packAt, stack.wearAt))));
     for (let moved = true; moved && at !== Infinity;) {
       moved = false;
       for (const cell of cells) {

@@ -43,6 +43,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     piece.faces.inner ? (faces.length === 2 ? 'both faces' : faces[0] === 'inner' ? 'inner face' : '') : '',
     build.places.find((place) => place.id === step.place)?.name ?? '',
     `${sayWait(minutes)} a pass`,
+    step.waitFor === 'cured' ? 'once all below is cured' : '',
     wait === undefined ? '' : `then ${sayWait(wait)}`,
   ]
     .filter(Boolean)

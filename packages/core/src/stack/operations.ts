@@ -37,6 +37,8 @@ export interface Operation extends HandsOn {
   /** Neighbours in time with the same key share set-up and clean-up. */
   batchKey: string;
   optional: boolean;
+  /** Begins only when all that lies below is cured. */
+  waitsForCure: boolean;
 }
 
 /** The zone of a piece that has none. */
@@ -157,6 +159,7 @@ export function expandBuild(build: Build): Operation[] {
             after: previous ? [previous] : [],
             batchKey: [material?.id ?? step.kind, step.colour ?? '', method, placeId].join('|'),
             optional: step.optional ?? false,
+            waitsForCure: step.waitFor === 'cured' && coat === 1,
             ...handsOn(step, method, material, areaCm2, edgeOf(piece, zones)),
           });
           previous = id;

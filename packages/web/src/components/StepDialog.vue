@@ -41,6 +41,7 @@ const fresh = () => ({
   minutes: undefined as number | undefined,
   optional: false,
   trims: false,
+  waits: false,
   wanted: [] as NonNullable<Step['wanted']>,
   attaches: '' as NonNullable<Step['attaches']> | '',
   covers: '',
@@ -58,6 +59,7 @@ watch(open, (isOpen) => {
   if (!step) return;
   const { covers, ...rest } = step;
   Object.assign(form, JSON.parse(JSON.stringify(rest)), {
+    waits: step.waitFor === 'cured',
     faces: [...facesOf(step)],
     zones: [...(step.zones ?? [])],
     covers: (covers ?? []).join(', '),
@@ -99,6 +101,7 @@ function drafted(): Step {
     minutes: _mi,
     optional: _o,
     trims: _t,
+    waitFor: _wf,
     wanted: _w,
     attaches: _at,
     covers: _cv,
@@ -129,6 +132,7 @@ function drafted(): Step {
     ...(form.air === 'still' ? {} : { air: form.air }),
     ...(form.minutes ? { minutes: Number(form.minutes) } : {}),
     ...(form.optional ? { optional: true } : {}),
+    ...(form.waits ? { waitFor: 'cured' as const } : {}),
     ...(form.trims && form.kind === 'prep' ? { trims: true } : {}),
     ...(form.wanted.length > 0 ? { wanted: form.wanted } : {}),
     ...(form.attaches && form.kind === 'attach' ? { attaches: form.attaches } : {}),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   describeStep,
+  idFromName,
   methodOf,
   safetyLine,
   sayMoment,
@@ -32,16 +33,33 @@ const editing = ref<Step>();
 const insertAt = ref(0);
 const dialog = ref(false);
 
-function edit(step: Step | undefined, at: number): void {
-  editing.value = step;
+/** Changes follow each other: each begins from the steps as the one before has left them. */
+let queue: Promise<unknown> = Promise.resolve();
+function save(make: (steps: Step[]) => Step[], said: string): Promise<boolean> {
+  const { id } = props.piece;
+  const next = queue.then(() => {
+    const piece = store.pieceOf(id);
+    return piece ? store.saveSteps(piece, make([...piece.steps]), said) : false;
+  });
+  queue = next;
+  return next;
+}
+
+async function edit(step: Step | undefined, at: number): Promise<void> {
+  await queue;
+  editing.value = step && props.piece.steps.find((one) => one.id === step.id);
   insertAt.value = at;
   dialog.value = true;
 }
-const save = (steps: Step[], said: string) => store.saveSteps(props.piece, steps, said);
+
 async function saveOrder(): Promise<void> {
-  if (list.value.every((step, at) => step.id === props.piece.steps[at]?.id)) return;
+  const order = list.value.map((step) => step.id);
+  if (order.every((id, at) => id === props.piece.steps[at]?.id)) return;
+  const rank = (step: Step) => (order.includes(step.id) ? order.indexOf(step.id) : order.length);
   // An order that is refused is put back.
-  if (!(await save([...list.value], 'Steps put in another order'))) list.value = [...props.piece.steps];
+  if (!(await save((steps) => steps.sort((a, b) => rank(a) - rank(b)), 'Steps put in another order'))) {
+    list.value = [...props.piece.steps];
+  }
 }
 
 async function move(at: number, by: number): Promise<void> {
@@ -54,20 +72,20 @@ async function move(at: number, by: number): Promise<void> {
   document.querySelectorAll<HTMLElement>('.step-row')[to]?.focus();
   await saveOrder();
 }
-function duplicate(at: number): void {
-  const step = props.piece.steps[at]!;
-  const used = new Set(props.piece.steps.map((one) => one.id));
-  let n = 2;
-  while (used.has(`${step.id}-${n}`)) n += 1;
-  const next = [...props.piece.steps];
-  next.splice(at + 1, 0, { ...JSON.parse(JSON.stringify(step)), id: `${step.id}-${n}` } as Step);
-  void save(next, `Doubled: ${stepKindWords[step.kind]}`);
+
+function duplicate(step: Step): void {
+  void save((steps) => {
+    const at = steps.findIndex((one) => one.id === step.id);
+    const id = idFromName(
+      step.id,
+      steps.map((one) => one.id),
+    );
+    steps.splice(at + 1, 0, { ...(JSON.parse(JSON.stringify(step)) as Step), id });
+    return steps;
+  }, `Doubled: ${stepKindWords[step.kind]}`);
 }
 const remove = (step: Step) =>
-  save(
-    props.piece.steps.filter((one) => one.id !== step.id),
-    `Deleted: ${stepKindWords[step.kind]}`,
-  );
+  save((steps) => steps.filter((one) => one.id !== step.id), `Deleted: ${stepKindWords[step.kind]}`);
 
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const rows = computed(() =>
@@ -157,7 +175,7 @@ const rows = computed(() =>
         <v-list density="compact">
           <v-list-item title="Change" @click="edit(row.step, index)" />
           <v-list-item title="Insert before" @click="edit(undefined, index)" />
-          <v-list-item title="Double" @click="duplicate(index)" />
+          <v-list-item title="Double" @click="duplicate(row.step)" />
           <v-list-item title="Move up" :disabled="index === 0" @click="move(index, -1)" />
           <v-list-item title="Move down" :disabled="index === rows.length - 1" @click="move(index, 1)" />
           <v-list-item title="Delete" @click="remove(row.step)" />

@@ -1,5 +1,6 @@
 import type { Finding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
+import { softensInHeat } from './r33HeatingPaintedPlastic';
 import { isHeat, laysFilm, meet, orderedSteps } from '../stepOrder';
 
 /** R27: hot air, flame or hot glue once a film is on: it blisters, softens, and seams open. */
@@ -8,6 +9,8 @@ export const r27HeatAfterFilm: Rule = {
   severity: 'risk',
   title: 'Heat after a film',
   look(piece, { build, materials }) {
+    // PVC is never heated at all, and plastics that soften have a rule of their own.
+    if (piece.substrate.kind === 'pvc-pipe' || softensInHeat(piece.substrate.kind)) return [];
     const steps = orderedSteps(piece, materials);
     const findings: Finding[] = [];
     for (const hot of steps) {

@@ -1,0 +1,183 @@
+import type { Face, FilmGrade, Piece, Step } from '../build/schema';
+import type { Material } from '../materials/material';
+import type { Plan } from '../schedule/plan';
+import { facesOf, zoneIdsOf } from '../stack/operations';
+import type { Finding, PatchStep, Severity, WayOut } from './finding';
+import { freshId } from './freshId';
+import { oncePerStep, stepPointer, type Rule, type RuleContext } from './rule';
+import { laysFilm, orderedSteps } from './stepOrder';
+
+/** One step's film on one spot. */
+export interface Layer {
+  step: Step;
+  at: number;
+  material: Material;
+  film: FilmGrade;
+}
+
+/** The films of one spot as the list of steps has them, bottom first. */
+export interface Spot {
+  cell: string;
+  face: Face;
+  layers: Layer[];
+}
+
+/** What a step puts on what: the film above, all films below it (nearest last), and how they stand. */
+export interface Meeting {
+  spot: Spot;
+  over: Layer;
+  under: Layer;
+  /** Everything below `over`, bottom first; `under` is the last of it. */
+  below: Layer[];
+  /** Whether `under` is packable and wearable when `over` is laid, by the plan. */
+  cured: boolean;
+  /** Whether `under` is sanded before `over` comes. */
+  scuffed: boolean;
+}
+
+/** The stacks of a piece as its steps lay them, whether or not the plan could place them all. */
+export function spotsOf(piece: Piece, materials: ReadonlyMap<string, Material>): Spot[] {
+  const steps = orderedSteps(piece, materials);
+  const faces: Face[] = piece.faces.inner ? ['outer', 'inner'] : ['outer'];
+  return faces.flatMap((face) =>
+    zoneIdsOf(piece).map((zone) => ({
+      cell: `${face}:${zone}`,
+      face,
+      layers: steps
+        .filter(
+          (one) =>
+            (laysFilm(one) || one.material?.role === 'fill') &&
+            facesOf(one.step).includes(face) &&
+            (one.step.zones ?? zoneIdsOf(piece)).includes(zone),
+        )
+        .map(({ step, at, material }) => ({ step, at, material: material!, film: step.film ?? 'normal' })),
+    })),
+  );
+}
+
+/** Every meeting of two films in the stacks of a piece. Coats of one step are one film. */
+export function meetingsOf(piece: Piece, { materials, plan }: RuleContext): Meeting[] {
+  return spotsOf(piece, materials).flatMap((spot) =>
+    spot.layers.slice(1).map((over, n): Meeting => {
+      const under = spot.layers[n]!;
+      return {
+        spot,
+        over,
+        under,
+        below: spot.layers.slice(0, n + 1),
+        cured: curedBefore(piece, plan, spot.cell, under, over),
+        scuffed: piece.steps.some((step, at) => at > under.at && at < over.at && step.kind === 'sand'),
+      };
+    }),
+  );
+}
+
+/** Whether all coats of one step are cured when the first of another is laid, on every unit the plan has placed. */
+function curedBefore(piece: Piece, plan: Plan, cell: string, under: Layer, over: Layer): boolean {
+  const stepOf = new Map(
+    plan.operations
+      .filter((operation) => operation.pieceId === piece.id)
+      .map((operation) => [operation.id, operation.stepId]),
+  );
+  let seen = false;
+  for (let unit = 1; unit <= piece.quantity; unit += 1) {
+    const state = plan.units.get(`${piece.id}/${unit}`);
+    const coats = state?.cells.get(cell);
+    if (!state || !coats) continue;
+    const laidAt = coats.find((coat) => stepOf.get(coat.operationId) === over.step.id)?.laidAt;
+    if (laidAt === undefined) continue;
+    const stack = state.dry(cell)!;
+    seen = true;
+    const soft = coats.some(
+      (coat, at) =>
+        stepOf.get(coat.operationId) === under.step.id &&
+        Math.max(stack.coats[at]!.packAt, stack.coats[at]!.wearAt) > laidAt,
+    );
+    if (soft) return false;
+  }
+  return seen;
+}
+
+/** Ways out that most pair rules share. */
+export const ways = {
+  /** Lays something between, before the step that causes trouble. */
+  barrier(
+    label: string,
+    piece: Piece,
+    context: RuleContext,
+    over: Layer,
+    barrier: Partial<Step> & Pick<Step, 'kind' | 'material'>,
+  ): WayOut {
+    const { step } = over;
+    const value = {
+      id: freshId('barrier', piece),
+      coats: 1,
+      film: 'light',
+      method: 'brush',
+      ...(step.faces ? { faces: step.faces } : {}),
+      ...(step.zones ? { zones: step.zones } : {}),
+      ...barrier,
+    };
+    return { label, change: [{ op: 'add', path: stepPointer(context.build, piece, over.at), value }] };
+  },
+  /** Sets one field of a step. */
+  set(label: string, piece: Piece, context: RuleContext, at: number, fields: Partial<Step>): WayOut {
+    const change = Object.entries(fields).map(([key, value]): PatchStep => ({
+      op: 'add',
+      path: `${stepPointer(context.build, piece, at)}/${key}`,
+      value,
+    }));
+    return { label, change };
+  },
+  /** Waits for the film below to cure. */
+  waitForCure(piece: Piece, context: RuleContext, over: Layer): WayOut {
+    return ways.set('Wait until what lies below is cured', piece, context, over.at, { waitFor: 'cured' });
+  },
+  /** Leaves the step out. */
+  drop(label: string, piece: Piece, context: RuleContext, at: number): WayOut {
+    return { label, change: [{ op: 'remove', path: stepPointer(context.build, piece, at) }] };
+  },
+};
+
+/** What a pair rule has to say about one meeting; undefined for nothing. */
+export type Verdict = { message: string; waysOut?: WayOut[]; severity?: Severity } | undefined;
+
+/** A rule that judges each meeting of two films by itself, and speaks once a step and cause. */
+export function pairRule(
+  rule: Omit<Rule, 'look'> & {
+    reason: string;
+    judge(meeting: Meeting, piece: Piece, context: RuleContext): Verdict;
+  },
+): Rule {
+  const { id, severity, title } = rule;
+  return {
+    id,
+    severity,
+    title,
+    look(piece, context) {
+      const found = meetingsOf(piece, context).flatMap((meeting): Finding[] => {
+        const verdict = rule.judge(meeting, piece, context);
+        if (!verdict) return [];
+        return [
+          {
+            rule: id,
+            severity: verdict.severity ?? severity,
+            piece: piece.id,
+            step: meeting.over.step.id,
+            face: meeting.spot.face,
+            below: meeting.under.material.id,
+            message: verdict.message,
+            reason: rule.reason,
+            waysOut: verdict.waysOut ?? [],
+          },
+        ];
+      });
+      return oncePerStep(found);
+    },
+  };
+}
+
+/** Films that are enamels: alkyd binders. */
+export const isAlkyd = (material: Material): boolean => material.binder === 'alkyd';
+/** A clear coat to protect or set the sheen. */
+export const isClear = (material: Material): boolean => material.role === 'topcoat';

@@ -1,0 +1,24 @@
+import { pairRule, ways } from '../pairs';
+
+/** R05: lacquer or acrylic aerosol on rubber dip cracks unless it is only dusted on. */
+export const r05LacquerOnRubber = pairRule({
+  id: 'R05',
+  severity: 'risk',
+  title: 'Wet lacquer on rubber dip',
+  reason: 'Lacquer is hard and shrinks; the rubber below gives way, and the hard skin breaks into plates.',
+  judge({ over, under }, piece, context) {
+    if (over.material.binder !== 'acrylic lacquer' || under.material.binder !== 'synthetic rubber')
+      return undefined;
+    if (over.film === 'dust' || over.film === 'light') return undefined;
+    return {
+      message: `A ${over.film} coat of ${over.material.name} on ${under.material.name} is likely to crack: dust coats only.`,
+      waysOut: [
+        ways.set('Dust coats only', piece, context, over.at, { film: 'dust' }),
+        ways.barrier('A flexible primer between them', piece, context, over, {
+          kind: 'prime',
+          material: 'acrylic-pu-primer-grey',
+        }),
+      ],
+    };
+  },
+});

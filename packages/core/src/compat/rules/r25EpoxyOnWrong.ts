@@ -1,0 +1,26 @@
+import { pairRule, ways } from '../pairs';
+
+/** R25: epoxy over wax, resist, silicone or acrylic that has not cured gets fish-eyes and stays soft. */
+export const r25EpoxyOnWrong = pairRule({
+  id: 'R25',
+  severity: 'stop',
+  title: 'Epoxy over wax, resist, silicone or soft acrylic',
+  reason:
+    'Epoxy draws back from greasy faces, and water still leaving an acrylic spoils its cure from below.',
+  judge({ over, under, cured }, piece, context) {
+    if (over.material.binder !== 'epoxy') return undefined;
+    if (['wax', 'resist', 'silicone'].includes(under.material.binder)) {
+      return {
+        message: `${over.material.name} draws back from ${under.material.name}: clean that off first.`,
+        waysOut: [ways.drop(`Leave out ${under.material.name}`, piece, context, under.at)],
+      };
+    }
+    if (under.material.carrier === 'water' && !cured) {
+      return {
+        message: `${over.material.name} stays soft over ${under.material.name} that has not cured.`,
+        waysOut: [ways.waitForCure(piece, context, over)],
+      };
+    }
+    return undefined;
+  },
+});
