@@ -18,6 +18,8 @@ test.afterAll(() => server.stop());
 async function shoot(page: Page, name: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
   await expect(page.getByText('Opening the build…')).toHaveCount(0);
+  await expect(page.locator('.working.on')).toHaveCount(0);
+  await page.evaluate(() => scrollTo(0, 0));
   await page.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
 }
 
@@ -45,6 +47,23 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await field(page, 'Shape').click();
       await page.getByRole('option', { name: 'Cone section' }).click();
       await page.getByRole('button', { name: 'Split into zones' }).click();
+    },
+  ],
+  [
+    'materials',
+    () => `/b/${build}/materials`,
+    async (page) => {
+      for (const id of ['rubber-dip-spray', 'pva-flex-primer', 'neoprene-soft'])
+        await page.getByTestId(`material-${id}`).click();
+    },
+  ],
+  [
+    'pairs',
+    () => `/b/${build}/materials`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Does it go over that?' }).click();
+      await page.getByRole('button', { name: 'Gloss alkyd spray over Rubber dip spray: stop' }).click();
+      await expect(page.getByText('Judging…')).toHaveCount(0);
     },
   ],
   [

@@ -25,7 +25,7 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   const id = await openDemo(page);
   await page.goto(`${server.url}/b/${id}/pieces`);
   await expect(page.getByTestId('piece-baton')).toContainText('late');
-  const before = { dates: await datesOf(page, 'baton'), ribbon: await ribbonOf(page, 'baton') };
+  const before = { dates: await datesOf(page, 'plate'), ribbon: await ribbonOf(page, 'plate') };
 
   await page.getByRole('link', { name: 'Bench' }).click();
   await expect(page.getByTestId('next-pass')).toHaveText('Heat-seal');
@@ -46,14 +46,14 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   );
 
   await page.getByRole('link', { name: 'Pieces' }).click();
-  await expect.poll(() => ribbonOf(page, 'baton')).not.toBe(before.ribbon);
-  const after = { dates: await datesOf(page, 'baton'), ribbon: await ribbonOf(page, 'baton') };
+  await expect.poll(() => ribbonOf(page, 'plate')).not.toBe(before.ribbon);
+  const after = { dates: await datesOf(page, 'plate'), ribbon: await ribbonOf(page, 'plate') };
   expect(after.dates).not.toBe(before.dates);
 
   await server.restart({ signal: 'SIGKILL' });
   await page.reload();
-  await expect.poll(() => ribbonOf(page, 'baton')).toBe(after.ribbon);
-  expect(await datesOf(page, 'baton')).toBe(after.dates);
+  await expect.poll(() => ribbonOf(page, 'plate')).toBe(after.ribbon);
+  expect(await datesOf(page, 'plate')).toBe(after.dates);
 
   for (let taken = 0; taken < 4; taken += 1) {
     await page.getByRole('button', { name: 'Undo the last change' }).click();
@@ -61,8 +61,8 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
     await page.getByRole('button', { name: 'Close' }).click();
     await expect(page.getByRole('status')).toHaveCount(0);
   }
-  await expect.poll(() => ribbonOf(page, 'baton')).toBe(before.ribbon);
-  expect(await datesOf(page, 'baton')).toBe(before.dates);
+  await expect.poll(() => ribbonOf(page, 'plate')).toBe(before.ribbon);
+  expect(await datesOf(page, 'plate')).toBe(before.dates);
 });
 
 test('a drying coat counts down as time goes on', async ({ page }) => {

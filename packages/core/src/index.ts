@@ -7,6 +7,7 @@ export * from './build/shiftBuild';
 export * from './build/stepLinks';
 export * from './compat/checkBuild';
 export * from './compat/finding';
+export * from './compat/judgePair';
 export * from './compat/rules';
 export * from './drying/air';
 export * from './drying/climateSeries';

@@ -41,7 +41,13 @@ watch(
 watch(
   () => [store.build?.name, route.name] as const,
   ([name, view]) => {
-    const words: Record<string, string> = { bench: 'Bench', pieces: 'Pieces', piece: 'Piece', plan: 'Plan' };
+    const words: Record<string, string> = {
+      bench: 'Bench',
+      pieces: 'Pieces',
+      piece: 'Piece',
+      plan: 'Plan',
+      materials: 'Materials',
+    };
     document.title =
       name && view !== 'start' ? `${words[String(view)] ?? ''} · ${name} · Fixatum` : 'Fixatum';
   },
@@ -61,6 +67,7 @@ onKeyStroke((event) => {
   else if (event.key === 'b') go('bench');
   else if (event.key === 'p') go('pieces');
   else if (event.key === 't') go('plan');
+  else if (event.key === 'm') go('materials');
   else if (event.key === 'u' && store.build) void store.undo();
 });
 </script>

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import BenchView from './views/BenchView.vue';
+import MaterialsView from './views/MaterialsView.vue';
 import PieceView from './views/PieceView.vue';
 import PiecesView from './views/PiecesView.vue';
 import PlanView from './views/PlanView.vue';
@@ -13,6 +14,7 @@ export const router = createRouter({
     { path: '/b/:build/bench', name: 'bench', component: BenchView },
     { path: '/b/:build/pieces', name: 'pieces', component: PiecesView },
     { path: '/b/:build/pieces/:piece', name: 'piece', component: PieceView },
+    { path: '/b/:build/materials', name: 'materials', component: MaterialsView },
     { path: '/b/:build/plan', name: 'plan', component: PlanView },
     { path: '/:rest(.*)', redirect: '/' },
   ],

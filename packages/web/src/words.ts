@@ -1,5 +1,6 @@
 import {
   filmWords,
+  materialRoles,
   methodWords,
   stepKindWords,
   type Build,
@@ -71,3 +72,16 @@ export function pieceNames(build: Build | undefined, operations: readonly Planne
     })
     .join(', ');
 }
+
+/** What materials are for. */
+export const roleWords: Record<(typeof materialRoles)[number], string> = {
+  seal: 'Sealers',
+  fill: 'Fillers',
+  bond: 'Glues',
+  prime: 'Primers',
+  paint: 'Paints',
+  texture: 'Textures',
+  weather: 'Weathering',
+  detail: 'Markers',
+  topcoat: 'Clears',
+};

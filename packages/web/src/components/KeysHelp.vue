@@ -5,6 +5,7 @@ const keys: [string, string][] = [
   ['b', 'Bench: what to do now'],
   ['p', 'Pieces'],
   ['t', 'Plan: the time table'],
+  ['m', 'Materials: figures and pairs'],
   ['s', 'Start what is next (on the Bench)'],
   ['d', 'Done: log what is under way (on the Bench)'],
   ['u or Ctrl+Z', 'Take the last change back'],

@@ -17,6 +17,7 @@ const views = [
   { name: 'bench', word: 'Bench' },
   { name: 'pieces', word: 'Pieces' },
   { name: 'plan', word: 'Plan' },
+  { name: 'materials', word: 'Materials' },
 ];
 const here = computed(() => (route.name === 'piece' ? 'pieces' : String(route.name)));
 

@@ -238,6 +238,12 @@ async function save(): Promise<void> {
           />
           <v-checkbox v-model="form.optional" label="Can be left out when time is short" class="wide" />
           <v-checkbox
+            v-if="!usesHands"
+            v-model="form.waits"
+            label="Waits until what lies below is cured"
+            class="wide"
+          />
+          <v-checkbox
             v-if="form.kind === 'prep'"
             v-model="form.trims"
             label="Cuts foam to fit"

@@ -1,0 +1,252 @@
+<script setup lang="ts">
+import { filmGrades, filmWords, materialRoles, type FilmGrade, type PairVerdict } from '@fixatum/core';
+import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
+import type { BoardRequest, BoardRow } from '../pairWorker';
+import { useBuild } from '../stores/build';
+import { roleWords } from '../words';
+
+/** Any under-coat against any over-coat in a chosen state; each verdict has a shape, a word and a hue. */
+const store = useBuild();
+const form = reactive({
+  under: 'seal',
+  over: 'paint',
+  film: 'light' as FilmGrade,
+  cured: false,
+  scuffed: false,
+  flexing: false,
+});
+const rows = shallowRef(new Map<string, PairVerdict[]>());
+const chosen = ref<{ under: string; over: string; verdict: PairVerdict }>();
+
+const layable = new Set(['seal', 'prime', 'paint', 'texture', 'weather', 'detail', 'topcoat', 'fill']);
+const roles = materialRoles.filter((role) => layable.has(role));
+const of = (role: string) => [...store.materials.values()].filter((material) => material.role === role);
+const unders = computed(() => of(form.under));
+const overs = computed(() => of(form.over));
+
+const worker = new Worker(new URL('../pairWorker.ts', import.meta.url), { type: 'module' });
+let ticket = 0;
+worker.onmessage = ({ data }: MessageEvent<BoardRow>) => {
+  if (data.ticket === ticket) rows.value = new Map(rows.value).set(data.under, data.verdicts);
+};
+onUnmounted(() => worker.terminate());
+
+watch(
+  () => [form.under, form.over, form.film, form.cured, form.scuffed, form.flexing, store.materials] as const,
+  () => {
+    ticket += 1;
+    rows.value = new Map();
+    chosen.value = undefined;
+    const request: BoardRequest = {
+      ticket,
+      unders: unders.value.map((material) => material.id),
+      overs: overs.value.map((material) => material.id),
+      state: { film: form.film, cured: form.cured, scuffed: form.scuffed, flexing: form.flexing },
+      own: JSON.parse(JSON.stringify(store.build?.materials ?? [])),
+    };
+    worker.postMessage(request);
+  },
+  { immediate: true },
+);
+
+const marks: Record<PairVerdict['verdict'], string> = {
+  stop: '■ stop',
+  risk: '▲ risk',
+  note: '● note',
+  fine: '✓ fine',
+};
+const done = computed(() => rows.value.size === unders.value.length);
+</script>
+
+<template>
+  <div>
+    <div class="choices">
+      <label
+        >Below
+        <select v-model="form.under">
+          <option v-for="role in roles" :key="role" :value="role">{{ roleWords[role] }}</option>
+        </select></label
+      >
+      <label
+        >Above
+        <select v-model="form.over">
+          <option v-for="role in roles" :key="role" :value="role">{{ roleWords[role] }}</option>
+        </select></label
+      >
+      <label
+        >Laid as
+        <select v-model="form.film">
+          <option v-for="film in filmGrades" :key="film" :value="film">{{ filmWords[film] }}</option>
+        </select></label
+      >
+      <label class="tick"><input v-model="form.cured" type="checkbox" /> the lower one cured</label>
+      <label class="tick"><input v-model="form.scuffed" type="checkbox" /> scuffed</label>
+      <label class="tick"
+        ><input v-model="form.flexing" type="checkbox" /> bends (5 mm foam round 45 mm)</label
+      >
+      <span class="quiet small" aria-live="polite">{{ done ? '' : 'Judging…' }}</span>
+    </div>
+    <div class="board">
+      <table data-testid="pair-board">
+        <thead>
+          <tr>
+            <td class="corner small quiet">below ↓ &nbsp; above →</td>
+            <th v-for="over in overs" :key="over.id" scope="col">
+              <span>{{ over.name }}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="under in unders" :key="under.id">
+            <th scope="row">{{ under.name }}</th>
+            <td v-for="(over, n) in overs" :key="over.id">
+              <button
+                v-if="rows.get(under.id)?.[n]"
+                class="verdict"
+                :class="rows.get(under.id)![n]!.verdict"
+                :aria-label="`${over.name} over ${under.name}: ${rows.get(under.id)![n]!.verdict}`"
+                @click="chosen = { under: under.name, over: over.name, verdict: rows.get(under.id)![n]! }"
+              >
+                {{ marks[rows.get(under.id)![n]!.verdict] }}
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <section v-if="chosen" class="why" aria-live="polite">
+      <h3>{{ chosen.over }} over {{ chosen.under }}</h3>
+      <p v-if="chosen.verdict.findings.length === 0">
+        Nothing stands against it in this state. A swatch on an offcut is still the best proof.
+      </p>
+      <div v-for="finding in chosen.verdict.findings" :key="finding.rule" class="mt-2">
+        <p>
+          <strong>{{ marks[finding.severity] }}</strong> {{ finding.message }}
+        </p>
+        <p class="quiet small">{{ finding.reason }} ({{ finding.rule }})</p>
+        <p v-if="finding.waysOut.length > 0" class="small">
+          Ways out: {{ finding.waysOut.map((way) => way.label).join('; ') }}.
+        </p>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 20px;
+  align-items: center;
+  margin-bottom: 14px;
+}
+
+select {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 6px 8px;
+  background: rgb(var(--v-theme-surface));
+  color: inherit;
+}
+
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 40px;
+}
+
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+
+.board {
+  overflow: auto;
+  max-height: 62vh;
+  border: 1px solid var(--line);
+}
+
+table {
+  border-collapse: separate;
+  border-spacing: 0;
+  font-size: 0.875rem;
+}
+
+thead th,
+.corner {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  background: rgb(var(--v-theme-surface));
+  border-bottom: 1px solid var(--line);
+  vertical-align: bottom;
+  padding: 8px 10px;
+  text-align: left;
+  min-width: 96px;
+  max-width: 120px;
+  font-weight: 600;
+  line-height: 1.2;
+}
+
+tbody th {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  background: rgb(var(--v-theme-surface));
+  text-align: left;
+  font-weight: 600;
+  padding: 0 12px 0 10px;
+  white-space: nowrap;
+  border-right: 1px solid var(--line);
+}
+
+.corner {
+  left: 0;
+  z-index: 3;
+}
+
+tbody td {
+  border-bottom: 1px solid var(--line);
+  border-right: 1px solid var(--line);
+  padding: 0;
+}
+
+.verdict {
+  width: 100%;
+  min-height: 38px;
+  padding: 0 10px;
+  text-align: left;
+  white-space: nowrap;
+}
+
+.verdict:hover {
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+.stop {
+  color: rgb(var(--v-theme-error));
+  font-weight: 700;
+}
+
+.risk {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 600;
+}
+
+.note {
+  color: rgb(var(--v-theme-secondary));
+}
+
+.fine {
+  color: rgb(var(--v-theme-success));
+}
+
+.why {
+  margin-top: 16px;
+  padding: 12px 16px;
+  background: rgb(var(--v-theme-surface));
+  border-left: 4px solid rgb(var(--v-theme-primary));
+}
+</style>
