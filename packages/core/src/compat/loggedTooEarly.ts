@@ -37,7 +37,7 @@ export function loggedTooEarly(
   });
 }
 
-/** The latest of one milestone over the coats that lay on some spots at a moment. */
+/** The latest of one milestone over the coats that lay on some spots at a moment, whatever was laid on them since. */
 export function latestThen(
   unit: UnitState,
   cells: Iterable<string>,
@@ -46,10 +46,7 @@ export function latestThen(
 ): EpochMinute {
   let latest = -Infinity;
   for (const cell of cells) {
-    const coats = unit.cells.get(cell) ?? [];
-    coats.forEach((coat, at) => {
-      if (coat.laidAt <= minute) latest = Math.max(latest, pick(unit.dry(cell)!.coats[at]!));
-    });
+    for (const coat of unit.asOf(cell, minute)?.coats ?? []) latest = Math.max(latest, pick(coat));
   }
   return latest;
 }

@@ -27,7 +27,7 @@ const dip = lay('dip', 'seal', 'rubber-dip-spray', { film: 'light' });
 const primer = lay('prime', 'prime', 'acrylic-pu-primer-black', { method: 'brush', film: 'light' });
 const enamel = lay('enamel', 'base', 'alkyd-gloss-spray', { film: 'light' });
 const cured = { waitFor: 'cured' as const };
-const styrofoam: Partial<Piece> = { substrate: { kind: 'expanded-polystyrene', thicknessMm: 30 } };
+const polystyrene: Partial<Piece> = { substrate: { kind: 'expanded-polystyrene', thicknessMm: 30 } };
 const bend = (bendRadiusMm: number): Partial<Piece> => ({ flex: [{ name: 'side', bendRadiusMm }] });
 
 // For each rule a build that fires it and a near miss that does not; other rules may speak about the same build.
@@ -35,8 +35,8 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
   [
     'R01',
     'a solvent spray needs two full water-borne coats under it',
-    make([{ ...pva, coats: 1 }, enamel], styrofoam),
-    make([{ ...pva, coats: 2 }, enamel], styrofoam),
+    make([{ ...pva, coats: 1 }, enamel], polystyrene),
+    make([{ ...pva, coats: 2 }, enamel], polystyrene),
   ],
   [
     'R02',

@@ -82,6 +82,7 @@ function strataOf(plan: Plan): PlanView['strata'] {
     const cells: Record<string, StrataCoat[]> = {};
     for (const [cell, coats] of unit.cells) {
       const stack = unit.dry(cell)!;
+      const present = unit.asOf(cell, plan.now);
       cells[cell] = coats.map((coat, at) => {
         const operation = operations.get(coat.operationId)!;
         return {
@@ -94,7 +95,7 @@ function strataOf(plan: Plan): PlanView['strata'] {
           dftUm: dryFilmUm(coat.material, coat.filmFactor),
           laidAt: coat.laidAt,
           real: operation.status === 'done',
-          milestones: stack.coats[at]!,
+          milestones: (operation.status === 'done' ? present?.coats[at] : undefined) ?? stack.coats[at]!,
         };
       });
     }

@@ -35,11 +35,12 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
   const tops = units.flatMap((unit) =>
     [...unit.cells].map(([cell, coats]) => {
       const stack = unit.dry(cell)!;
-      return coats.map((coat, at) => ({
-        coat,
-        milestones: stack.coats[at]!,
-        until: coats[at + 1]?.laidAt ?? Infinity,
-      }));
+      return coats.map((coat, at) => {
+        const until = coats[at + 1]?.laidAt ?? Infinity;
+        // Until the next coat comes, a coat dries as if none ever did.
+        const alone = until === Infinity ? undefined : unit.asOf(cell, Math.max(coat.laidAt, until - 1));
+        return { coat, milestones: alone?.coats[at] ?? stack.coats[at]!, until };
+      });
     }),
   );
   for (const top of tops.flat()) {

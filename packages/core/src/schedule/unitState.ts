@@ -56,6 +56,19 @@ export class UnitState {
     return stack;
   }
 
+  /**
+   * The drying of one spot as it stood at a moment: as if nothing were laid, and the unit not moved, after it. What is
+   * planned on top must not change what a coat is now, though it changes when it will be cured.
+   */
+  asOf(cell: string, minute: EpochMinute): DryStack | undefined {
+    const coats = this.cells.get(cell)?.filter((coat) => coat.laidAt <= minute);
+    if (!coats || coats.length === 0) return undefined;
+    return dryStack(
+      coats,
+      this.stands.filter((stand) => stand.from <= minute),
+    );
+  }
+
   /** The topmost coat of a spot with its milestones. */
   top(cell: string): { coat: CellCoat; milestones: CoatMilestones } | undefined {
     const coats = this.cells.get(cell);

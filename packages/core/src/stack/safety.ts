@@ -15,7 +15,7 @@ export function safetyLine(step: Step, method: Method, material: Material | unde
     const gear = spraying
       ? 'Mask with organic-vapour cartridges and particle filter, gloves, eye cover'
       : 'Organic-vapour mask and gloves';
-    return `${gear}; outdoors or with extraction. No flame, heater or spark near. The label wins.`;
+    return `${gear}; outdoors or with extraction. No flame, heater or spark near.${hazards.includes('self-heating') ? ' Oily rags lie flat to dry.' : ''} The label wins.`;
   }
   if (spraying) return 'Particle mask and eye cover; moving air. The label wins.';
   if (step.kind === 'heat-seal' || method === 'hot-air' || method === 'torch') {
@@ -28,6 +28,10 @@ export function safetyLine(step: Step, method: Method, material: Material | unde
     return 'Natural latex: keep away from anyone with the allergy; air the room of ammonia.';
   if (hazards.includes('dust')) return 'Particle mask: fine dust.';
   if (hazards.includes('burns')) return 'Hot glue burns: keep water near.';
-  if (hazards.includes('skin')) return 'Gloves.';
+  if (hazards.includes('self-heating'))
+    return 'Gloves; oily rags lie flat to dry, as they can heat themselves.';
+  if (hazards.includes('vapour')) return 'Moving air; keep it off skin and eyes.';
+  if (hazards.includes('skin') || hazards.includes('metal powder')) return 'Gloves.';
+  if (hazards.includes('particles')) return 'Moving air.';
   return undefined;
 }

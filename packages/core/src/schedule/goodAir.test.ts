@@ -1,0 +1,50 @@
+import { placeAir } from '../drying/placeAir';
+import { catalogueById } from '../materials/catalogue';
+import type { Climate } from '../build/schema';
+import { airFault, firstGoodAir } from './goodAir';
+
+const origin = Date.UTC(2027, 1, 15) / 60_000;
+const dip = catalogueById.get('rubber-dip-spray')!;
+const air = (climate: Climate) => placeAir({ id: 'porch', climate }, 'UTC', origin);
+const hours = (temperatureC: number[], humidityPct = temperatureC.map(() => 50)): Climate => ({
+  kind: 'hourly',
+  start: '2027-02-15T00:00',
+  temperatureC,
+  humidityPct,
+});
+
+// Rubber dip spray: 10 to 32 °C, at most 80 %, touch-dry after 20 label minutes.
+describe('air for a coat', () => {
+  it('names what is wrong', () => {
+    const at = (temperatureC: number, humidityPct: number) =>
+      airFault(dip, air({ kind: 'constant', temperatureC, humidityPct }), origin);
+    expect(at(9.9, 50)).toBe('too-cold');
+    expect(at(32.1, 50)).toBe('too-hot');
+    expect(at(20, 81)).toBe('too-damp');
+    expect(at(10, 80)).toBeUndefined();
+  });
+
+  it('is found at once where it is always good, and never where it is always bad', () => {
+    expect(
+      firstGoodAir(dip, air({ kind: 'constant', temperatureC: 20, humidityPct: 50 }), origin + 7, 5, 20),
+    ).toBe(origin + 7);
+    expect(
+      firstGoodAir(dip, air({ kind: 'constant', temperatureC: 5, humidityPct: 50 }), origin, 5, 20),
+    ).toBe(Infinity);
+  });
+
+  it('waits for the hour that is warm enough', () => {
+    expect(firstGoodAir(dip, air(hours([5, 8, 12, 14])), origin, 5, 20)).toBe(origin + 120);
+  });
+
+  it('looks ahead until the coat is touch-dry', () => {
+    // Good for one hour only. At 21 °C a coat takes 5 min of laying and 20 of drying: the last start that fits is 00:35.
+    const climate = hours([21, 5, 5, 21]);
+    expect(firstGoodAir(dip, air(climate), origin + 35, 5, 20)).toBe(origin + 35);
+    expect(firstGoodAir(dip, air(climate), origin + 36, 5, 20)).toBe(origin + 180);
+  });
+
+  it('minds damp as well as cold', () => {
+    expect(firstGoodAir(dip, air(hours([20, 20, 20], [95, 85, 60])), origin, 5, 20)).toBe(origin + 120);
+  });
+});

@@ -1,0 +1,86 @@
+import { epochMinute, planView, type Build } from '@fixatum/core';
+import { batchesOf, dryingOf, underwayOf } from './bench';
+
+const build = (changes: Partial<Build> = {}): Build => ({
+  format: 'fixatum-build/1',
+  name: 'Bench',
+  timeZone: 'UTC',
+  start: '2027-02-15T08:00',
+  events: [],
+  people: [{ id: 'me', name: 'Me', availability: [{ days: ['mon', 'tue'], from: '08:00', to: '12:00' }] }],
+  places: [
+    {
+      id: 'room',
+      name: 'Room',
+      ventilation: 'window',
+      slots: 4,
+      climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
+    },
+  ],
+  pieces: [
+    {
+      id: 'tasset',
+      name: 'Tasset',
+      quantity: 2,
+      substrate: { kind: 'eva-foam', thicknessMm: 6 },
+      faces: { outer: { areaCm2: 400 } },
+      steps: [{ id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 2 }],
+    },
+  ],
+  ...changes,
+});
+const now = epochMinute('2027-02-15T08:00', 'UTC');
+const entry = (unit: number, doneAt: string) => ({
+  id: `l${unit}`,
+  piece: 'tasset',
+  unit,
+  step: 'seal',
+  coat: 1,
+  face: 'outer' as const,
+  doneAt,
+});
+
+describe('batches', () => {
+  it('come in order of time, units of a set together', () => {
+    const batches = batchesOf(planView(build(), { now }));
+    expect(
+      batches.map((batch) => batch.operations.map((operation) => `${operation.unit}/${operation.coat}`)),
+    ).toEqual([
+      ['1/1', '2/1'],
+      ['1/2', '2/2'],
+    ]);
+  });
+
+  it('leave out what is under way', () => {
+    const view = planView(
+      build({ underway: [{ ...entry(1, ''), id: 'u', startedAt: '2027-02-15T07:59' } as never] }),
+      { now },
+    );
+    expect(underwayOf(view).map((operation) => operation.id)).toEqual(['tasset/1/seal/1/outer']);
+    expect(batchesOf(view)[0]!.operations.map((operation) => operation.unit)).toEqual([2]);
+  });
+});
+
+describe('what is drying', () => {
+  // PVA foam primer: touch-dry after 20 min, recoatable after 45, handleable after 60, cured after a day.
+  const log = [entry(1, '2027-02-15T08:00'), entry(2, '2027-02-15T08:05')];
+  const at = (minutes: number) => dryingOf(planView(build({ log }), { now: now + minutes }), now + minutes);
+
+  it('tells units of a set together while they stand alike', () => {
+    const [wet, ...rest] = at(10);
+    expect(rest).toEqual([]);
+    expect(wet).toMatchObject({ units: [1, 2], state: 'wet', next: 'touch-dry', nextAt: now + 25 });
+  });
+
+  it('tells them apart when one is further', () => {
+    expect(at(22).map((one) => [one.units, one.state])).toEqual([
+      [[2], 'wet'],
+      [[1], 'touch-dry'],
+    ]);
+  });
+
+  it('puts what only has to cure last, and drops what is cured', () => {
+    expect(at(70).map((one) => [one.state, one.next])).toEqual([['handleable', 'cured']]);
+    expect(at(3 * 1440)).toEqual([]);
+  });
+});
