@@ -139,10 +139,16 @@ test('steps are changed, moved by keyboard and mouse, doubled and deleted; the p
   await expect
     .poll(() => stepWords(page))
     .toEqual(['Heat-seal', 'Seal', 'Prime', 'Base colour', 'Weather', 'Topcoat', 'Weather']);
-  await page
-    .getByTestId('step-clear')
-    .locator('.handle')
-    .dragTo(page.getByTestId('step-edges').locator('.handle'), { targetPosition: { x: 8, y: 18 } });
+  await expect(page.getByText('Steps put in another order')).toBeVisible();
+  await expect(page.locator('.working.on')).toHaveCount(0);
+  // By mouse, from its handle to below the step that follows it.
+  const grip = (await page.getByTestId('step-clear').locator('.handle').boundingBox())!;
+  const goal = (await page.getByTestId('step-edges').boundingBox())!;
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(goal.x + 20, goal.y + goal.height / 2, { steps: 8 });
+  await page.mouse.move(goal.x + 20, goal.y + goal.height - 4, { steps: 8 });
+  await page.mouse.up();
   await expect
     .poll(() => stepWords(page))
     .toEqual(['Heat-seal', 'Seal', 'Prime', 'Base colour', 'Weather', 'Weather', 'Topcoat']);

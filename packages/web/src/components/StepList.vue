@@ -24,9 +24,13 @@ defineEmits<{ apply: [finding: Finding, way: WayOut] }>();
 const store = useBuild();
 
 const list = ref<Step[]>([]);
+let dragging = false;
 watch(
   () => props.piece.steps,
-  (steps) => (list.value = [...steps]),
+  (steps) => {
+    // An answer that comes in while a step is in the hand waits until it is let go.
+    if (!dragging) list.value = [...steps];
+  },
   { immediate: true },
 );
 const editing = ref<Step>();
@@ -52,9 +56,20 @@ async function edit(step: Step | undefined, at: number): Promise<void> {
   dialog.value = true;
 }
 
+function dropped(): void {
+  dragging = false;
+  void saveOrder();
+}
+
 async function saveOrder(): Promise<void> {
   const order = list.value.map((step) => step.id);
-  if (order.every((id, at) => id === props.piece.steps[at]?.id)) return;
+  if (
+    order.length === props.piece.steps.length &&
+    order.every((id, at) => id === props.piece.steps[at]?.id)
+  ) {
+    list.value = [...props.piece.steps];
+    return;
+  }
   const rank = (step: Step) => (order.includes(step.id) ? order.indexOf(step.id) : order.length);
   // An order that is refused is put back.
   if (!(await save((steps) => steps.sort((a, b) => rank(a) - rank(b)), 'Steps put in another order'))) {
@@ -125,7 +140,15 @@ const rows = computed(() =>
   <p v-if="rows.length === 0" class="quiet mt-3">
     No steps yet. Choose a look, and they are written for you; or add them one by one.
   </p>
-  <VueDraggable v-model="list" tag="ol" class="steps" handle=".handle" :animation="120" @end="saveOrder">
+  <VueDraggable
+    v-model="list"
+    tag="ol"
+    class="steps"
+    handle=".handle"
+    :animation="120"
+    @start="dragging = true"
+    @end="dropped"
+  >
     <li
       v-for="(row, index) in rows"
       :key="row.step.id"
