@@ -4,8 +4,8 @@ import { chromium } from './launch';
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results/e2e',
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
@@ -15,6 +15,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Lisbon',
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
   },
 });

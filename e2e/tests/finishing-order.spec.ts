@@ -236,3 +236,59 @@ test('steps are given to other pieces, and a plan is kept as a look', async ({ p
   await field(page, 'Look').click();
   await expect(page.getByRole('option', { name: 'Courier brass' })).toBeVisible();
 });
+
+test('a look goes out as a file and comes in on another computer; a file that is no look is refused', async ({
+  page,
+}) => {
+  server = await startServer();
+  const id = await demoBuild();
+  await page.goto(`${server.url}/b/${id}/pieces/bracer`);
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Save as a look').click();
+  await page.getByLabel('What is the look called?').fill('Star enamel');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save to a file' }).click(),
+  ]);
+  const path = await download.path();
+  const other = await startServer();
+  try {
+    const { builds } = (await (await fetch(`${other.url}/api/builds`)).json()) as {
+      builds: { id: string }[];
+    };
+    await page.goto(`${other.url}/b/${builds[0]!.id}/pieces`);
+    await page
+      .getByLabel('Look file')
+      .setInputFiles({
+        name: 'not-a-look.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from('{"format":"x"}'),
+      });
+    await expect(page.getByText('not-a-look.json is not a look file')).toBeVisible();
+    await page.getByLabel('Look file').setInputFiles(path);
+    await expect(page.getByText('Taken in: Star enamel')).toBeVisible();
+    const { looks } = (await (await fetch(`${other.url}/api/looks`)).json()) as { looks: { name: string }[] };
+    expect(looks.map((look) => look.name)).toEqual(['Star enamel']);
+  } finally {
+    await other.stop();
+  }
+});
+
+test('pieces are joined into another, which waits for them', async ({ page }) => {
+  server = await startServer();
+  const id = await demoBuild();
+  await page.goto(`${server.url}/b/${id}/pieces/buckle`);
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Join other pieces into this').click();
+  await page.getByRole('checkbox', { name: 'Counterweight pendant' }).check();
+  await page.getByRole('button', { name: 'Join them' }).click();
+  const join = page.getByTestId('step-join');
+  await expect(join).toContainText('Counterweight pendant into this');
+  const { build } = (await (await fetch(`${server.url}/api/builds/${id}`)).json()) as {
+    build: { pieces: { id: string; steps: { id: string; after?: string[] }[] }[] };
+  };
+  expect(build.pieces.find((piece) => piece.id === 'buckle')!.steps.at(-1)!.after).toEqual([
+    'clear',
+    'pendant/clear',
+  ]);
+});
