@@ -257,13 +257,11 @@ test('a look goes out as a file and comes in on another computer; a file that is
       builds: { id: string }[];
     };
     await page.goto(`${other.url}/b/${builds[0]!.id}/pieces`);
-    await page
-      .getByLabel('Look file')
-      .setInputFiles({
-        name: 'not-a-look.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from('{"format":"x"}'),
-      });
+    await page.getByLabel('Look file').setInputFiles({
+      name: 'not-a-look.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"format":"x"}'),
+    });
     await expect(page.getByText('not-a-look.json is not a look file')).toBeVisible();
     await page.getByLabel('Look file').setInputFiles(path);
     await expect(page.getByText('Taken in: Star enamel')).toBeVisible();
