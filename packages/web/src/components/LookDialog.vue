@@ -469,15 +469,6 @@ select {
   margin: 3px 0;
 }
 
-.actions {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 12px;
-  padding: 12px 24px 18px;
-  border-top: 1px solid var(--line);
-}
-
 @media (max-width: 820px) {
   .columns {
     grid-template-columns: 1fr;

@@ -97,11 +97,4 @@ async function apply(): Promise<void> {
   display: grid;
   grid-template-columns: 1fr 1fr;
 }
-
-.actions {
-  display: flex;
-  gap: 12px;
-  padding: 12px 24px 18px;
-  border-top: 1px solid var(--line);
-}
 </style>

@@ -489,13 +489,6 @@ summary {
   border-left: 4px solid rgb(var(--v-theme-error));
 }
 
-.actions {
-  display: flex;
-  gap: 12px;
-  padding: 12px 24px 18px;
-  border-top: 1px solid var(--line);
-}
-
 @media (max-width: 640px) {
   .grid > * {
     grid-column: span 6;

@@ -279,13 +279,6 @@ async function save(): Promise<void> {
   background: none;
 }
 
-.actions {
-  display: flex;
-  gap: 12px;
-  padding: 12px 24px 18px;
-  border-top: 1px solid var(--line);
-}
-
 @media (max-width: 640px) {
   .grid {
     grid-template-columns: 1fr;

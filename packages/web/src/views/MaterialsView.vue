@@ -85,7 +85,7 @@ const figures: [string, string, (material: Material) => string][] = [
   <div v-if="store.build" class="page">
     <div class="head">
       <h1>Materials</h1>
-      <div class="tabs" role="group" aria-label="View">
+      <div class="segmented" role="group" aria-label="View">
         <button :aria-pressed="tab === 'catalogue'" @click="tab = 'catalogue'">Catalogue</button>
         <button :aria-pressed="tab === 'pairs'" @click="tab = 'pairs'">Does it go over that?</button>
       </div>
@@ -180,22 +180,6 @@ const figures: [string, string, (material: Material) => string][] = [
   flex-wrap: wrap;
   gap: 10px;
   margin-bottom: 14px;
-}
-
-.tabs {
-  display: flex;
-}
-
-.tabs button {
-  min-height: 40px;
-  padding: 0 16px;
-  border: 1px solid var(--line);
-  margin-left: -1px;
-}
-
-.tabs button[aria-pressed='true'] {
-  background: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-on-primary));
 }
 
 .filters {

@@ -103,7 +103,7 @@ watch(
   <div v-if="store.build && store.view" class="page">
     <div class="head">
       <h1>Plan</h1>
-      <div class="zooms" role="group" aria-label="Zoom">
+      <div class="segmented" role="group" aria-label="Zoom">
         <button v-for="(one, at) in zooms" :key="one.word" :aria-pressed="zoom === at" @click="zoom = at">
           {{ one.word }}
         </button>
@@ -235,22 +235,6 @@ watch(
   align-items: center;
   justify-content: space-between;
   margin-bottom: 10px;
-}
-
-.zooms {
-  display: flex;
-}
-
-.zooms button {
-  min-height: 36px;
-  padding: 0 14px;
-  border: 1px solid var(--line);
-  margin-left: -1px;
-}
-
-.zooms button[aria-pressed='true'] {
-  background: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-on-primary));
 }
 
 .scroller {
