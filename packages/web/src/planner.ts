@@ -46,7 +46,8 @@ export function planInWorker(build: Build, now: number, take: TakeView, fail: (e
   theWorker().postMessage({ ticket, build: plain(build), now } satisfies PlanRequest);
 }
 
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+/** A copy that can be sent to a worker. */
+export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 /** What the build comes to with a piece done in each of several ways, worked out in the worker. */
 export function compareInWorker(build: Build, now: number, variants: Piece[]): Promise<VariantOutcome[]> {

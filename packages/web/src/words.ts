@@ -43,6 +43,10 @@ export function withWords(operation: PlannedOperation): string {
   return `${operation.material.name}, ${filmWords[operation.film]}, ${methodWords[operation.method]}`;
 }
 
+/** The name of a piece, or its id when it is not there. */
+export const pieceName = (build: Build | undefined, pieceId: string): string =>
+  build?.pieces.find((piece) => piece.id === pieceId)?.name ?? pieceId;
+
 /** "Meridian pauldron, 2 of 4", or just the name. */
 export function unitName(build: Build | undefined, pieceId: string, unit: number): string {
   const piece = build?.pieces.find((candidate) => candidate.id === pieceId);

@@ -207,6 +207,12 @@ export function findReferenceFaults(build: Build): Fault[] {
       known(coat.material, materials, ['swatches', at, 'coats', n, 'material'], 'material'),
     );
     day(swatch.judgedOn, ['swatches', at, 'judgedOn']);
+    if ((swatch.result === undefined) !== (swatch.judgedOn === undefined))
+      say(
+        'half-judged',
+        ['swatches', at, swatch.result === undefined ? 'result' : 'judgedOn'],
+        'A swatch is judged with a result and a date, or not at all.',
+      );
   });
   return faults;
 }

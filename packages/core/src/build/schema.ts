@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { materialFigures, methods } from '../materials/material';
 import { substrateKinds } from '../materials/substrate';
 import { shapeSchema } from '../quantity/shapes';
+import { sheenClasses } from '../stack/sheenClasses';
 
 /**
  * The build file, format `fixatum-build/1`: one JSON file holds a whole build. Lengths are mm, areas cm², volumes
@@ -131,6 +132,12 @@ export const stepSchema = z.looseObject({
   parts: z.array(id).optional(),
   /** For mask steps: closures and bond areas that are covered, by name. */
   covers: z.array(name).optional(),
+  /** For coats that are poured: how deep, in place of the film grade. */
+  pourMm: z.number().positive('deeper than nothing').max(100, 'at most 100 mm').optional(),
+  /** For two-part materials: in how many lots a coat is mixed. */
+  mixes: z.number().int('whole lots only').min(1, 'at least one lot').max(20, 'at most 20 lots').optional(),
+  /** For sealers: pigment stirred in, % by volume. */
+  tintPct: z.number().min(0).max(100).optional(),
   /** For prep steps: foam is cut to fit, so raw edges show. */
   trims: z.boolean().optional(),
   note,
@@ -144,6 +151,7 @@ export const zoneSchema = z.looseObject({
   name,
   share: z.number().positive('a share is more than zero').max(1, 'a share is at most 1'),
   edgeMm: z.number().min(0).max(1_000_000).optional(),
+  wantsSheen: z.enum(sheenClasses).optional(),
 });
 
 export const pieceSchema = z.looseObject({
@@ -172,6 +180,10 @@ export const pieceSchema = z.looseObject({
   /** The piece this one mirrors: left and right. */
   mirrors: id.optional(),
   zones: z.array(zoneSchema).optional(),
+  /** The sheen it should come out in, where a zone does not say otherwise. */
+  wantsSheen: z.enum(sheenClasses).optional(),
+  /** When it was packed, if it was. */
+  packedAt: wallTime.optional(),
   steps: z.array(stepSchema),
   note,
 });
@@ -199,13 +211,32 @@ export const logEntrySchema = z.looseObject({
 /** A pass that has been started at the bench and not yet logged as done. */
 export const underwaySchema = z.looseObject({ id, ...coatPlace, startedAt: wallTime });
 
+/**
+ * A test on an offcut: these coats in this order, bent, taped and looked at. Without a result it is planned and not
+ * judged yet.
+ */
 export const swatchSchema = z.looseObject({
   id,
-  coats: z.array(z.looseObject({ material: id, film: z.enum(filmGrades).optional() })).min(1),
+  coats: z
+    .array(
+      z.looseObject({
+        material: id,
+        film: z.enum(filmGrades).optional(),
+        /** What lies below was cured right through before this went on. */
+        onCured: z.boolean().optional(),
+        /** What lies below was scuffed before this went on. */
+        onScuffed: z.boolean().optional(),
+      }),
+    )
+    .min(1, 'put at least one coat on it')
+    .max(20, 'at most 20 coats'),
   substrate: z.enum(substrateKinds),
+  /** Bent round this radius, to the middle of the foam; absent when it was not bent. */
   bendRadiusMm: z.number().positive().optional(),
-  result: z.enum(['good', 'failed']),
-  judgedOn: date,
+  result: z.enum(['good', 'failed']).optional(),
+  judgedOn: date.optional(),
+  /** The name of a photo that the server keeps. */
+  photo: z.string().max(120).optional(),
   note,
 });
 

@@ -51,6 +51,9 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
         ? { ...place, climate: { ...place.climate, start: wall(place.climate.start) } }
         : place,
     ),
+    pieces: build.pieces.map((piece) =>
+      piece.packedAt === undefined ? piece : { ...piece, packedAt: happened(piece.packedAt) },
+    ),
     ...(build.stock
       ? {
           stock: build.stock.map((tin) =>
@@ -71,7 +74,11 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
       ? { underway: build.underway.map((entry) => ({ ...entry, startedAt: happened(entry.startedAt) })) }
       : {}),
     ...(build.swatches
-      ? { swatches: build.swatches.map((swatch) => ({ ...swatch, judgedOn: day(swatch.judgedOn) })) }
+      ? {
+          swatches: build.swatches.map((swatch) =>
+            swatch.judgedOn === undefined ? swatch : { ...swatch, judgedOn: day(swatch.judgedOn) },
+          ),
+        }
       : {}),
   };
 }

@@ -1,26 +1,20 @@
 import type { Build } from '../build/schema';
-import { materialsOf } from '../materials/ownMaterials';
 import type { Plan } from '../schedule/plan';
 import { planBuild } from '../schedule/planBuild';
-import type { Finding, Severity } from './finding';
-import { rules } from './rules';
+import type { Finding, RuleFinding } from './finding';
+import { judgeBuild } from './judgeBuild';
+import { searchWaysOut } from './waysOut';
 
-const severityOrder: Record<Severity, number> = { stop: 0, risk: 1, note: 2 };
+/** A finding with its ways out, searched for, or the reason why there are none. */
+export function withWaysOut(build: Build, finding: RuleFinding, plan: Plan): Finding {
+  const { ideas: _tried, ...said } = finding;
+  return { ...said, ...searchWaysOut(build, finding, plan) };
+}
 
 /**
- * Everything the rules have to say about a build, worst first within each piece, pieces in build order. Rules that
- * depend on when things happen judge the given plan, or one made for the purpose.
+ * Everything the rules have to say about a build, each with ways out that were tried by the same rules, worst first
+ * within each piece. The search takes seconds where much is wrong; `judgeBuild` says the same without it.
  */
-export function checkBuild(build: Build, plan: Plan = planBuild(build)): Finding[] {
-  const context = { build, materials: materialsOf(build.materials), plan };
-  return build.pieces.flatMap((piece) => {
-    const order = new Map(piece.steps.map((step, at) => [step.id, at]));
-    return rules
-      .flatMap((rule) => rule.look(piece, context))
-      .sort(
-        (a, b) =>
-          severityOrder[a.severity] - severityOrder[b.severity] ||
-          (order.get(a.step ?? '') ?? 0) - (order.get(b.step ?? '') ?? 0),
-      );
-  });
+export function checkBuild(build: Build, plan: Plan = planBuild(build, { latestStarts: false })): Finding[] {
+  return judgeBuild(build, plan).map((finding) => withWaysOut(build, finding, plan));
 }

@@ -1,9 +1,9 @@
-import type { Build, FilmGrade, OwnMaterial, Step } from '../build/schema';
+import type { Build, FilmGrade, OwnMaterial, Step, Swatch } from '../build/schema';
 import { materialsOf } from '../materials/ownMaterials';
 import type { Material } from '../materials/material';
 import { planBuild } from '../schedule/planBuild';
-import { checkBuild } from './checkBuild';
-import type { Finding, Severity } from './finding';
+import { severities, type RuleFinding, type Severity } from './finding';
+import { judgeBuild } from './judgeBuild';
 
 /** The state in which one material meets another. */
 export interface PairState {
@@ -20,7 +20,7 @@ export interface PairState {
 /** What the rules say of a pair: the worst of their findings, or that nothing stands against it. */
 export interface PairVerdict {
   verdict: Severity | 'fine';
-  findings: Finding[];
+  findings: RuleFinding[];
 }
 
 const kindOf = (material: Material): Step['kind'] => {
@@ -35,7 +35,13 @@ const kindOf = (material: Material): Step['kind'] => {
 };
 
 /** A bench of ideal air where anyone is always free, so that only the pair itself speaks. */
-function benchFor(under: Material, over: Material, state: PairState, materials: OwnMaterial[]): Build {
+function benchFor(
+  under: Material,
+  over: Material,
+  state: PairState,
+  materials: OwnMaterial[],
+  swatches: Swatch[],
+): Build {
   const lower: Step = { id: 'under', kind: kindOf(under), material: under.id, film: 'light' };
   const upper: Step = {
     id: 'over',
@@ -70,6 +76,7 @@ function benchFor(under: Material, over: Material, state: PairState, materials: 
       },
     ],
     materials,
+    swatches,
     pieces: [
       {
         id: 'offcut',
@@ -84,29 +91,29 @@ function benchFor(under: Material, over: Material, state: PairState, materials: 
   };
 }
 
-const order: Severity[] = ['stop', 'risk', 'note'];
-
 /**
  * Judges one material over another in a given state, by the same rules that judge builds: the pair is laid on an offcut
- * of heat-sealed foam in label air, planned and checked. Only what is said about the upper film counts.
+ * of heat-sealed foam in label air, planned and judged, the user's own swatches with it. Only what is said about the upper
+ * film counts.
  */
 export function judgePair(
   underId: string,
   overId: string,
   state: PairState,
   own: OwnMaterial[] = [],
+  swatches: Swatch[] = [],
 ): PairVerdict {
   const materials = materialsOf(own);
   const under = materials.get(underId);
   const over = materials.get(overId);
   if (!under || !over) throw new RangeError(`There is no material "${under ? overId : underId}".`);
-  const build = benchFor(under, over, state, own);
-  const findings = checkBuild(build, planBuild(build, { latestStarts: false })).filter(
+  const build = benchFor(under, over, state, own, swatches);
+  const findings = judgeBuild(build, planBuild(build, { latestStarts: false })).filter(
     (finding) => finding.step === 'over',
   );
-  const worst = order.find((severity) => findings.some((finding) => finding.severity === severity));
+  const worst = severities.find((severity) => findings.some((finding) => finding.severity === severity));
   return {
     verdict: worst ?? 'fine',
-    findings: findings.sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity)),
+    findings: findings.sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity)),
   };
 }

@@ -1,8 +1,7 @@
-import { applyPatch } from '../build/applyPatch';
 import type { Build, Piece, Step } from '../build/schema';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
-import { checkBuild } from './checkBuild';
-import { bendStrainPct } from './rules/r15BendCracks';
+import { judgeBuild } from './judgeBuild';
+import { bendStrainPct } from '../stack/bends';
 import { rules } from './rules';
 
 /** A plate of heat-sealed foam in a room with extraction, people free all day, and dates far enough for any cure. */
@@ -198,7 +197,7 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
   ],
 ];
 
-const saying = (build: Build, rule: string) => checkBuild(build).filter((finding) => finding.rule === rule);
+const saying = (build: Build, rule: string) => judgeBuild(build).filter((finding) => finding.rule === rule);
 
 describe('pair and stack rules', () => {
   it.each(cases)('%s: %s', (rule, _why, fires, near) => {
@@ -239,36 +238,11 @@ describe('pair and stack rules', () => {
     ).toEqual(['stop']);
   });
 
-  it('offers ways out that settle the finding and bring no new stop', () => {
-    let tried = 0;
-    for (const [rule, , fires] of cases) {
-      const before = checkBuild(fires);
-      const stops = new Set(
-        before.filter((finding) => finding.severity === 'stop').map((finding) => finding.rule),
-      );
-      for (const finding of before.filter((one) => one.rule === rule)) {
-        for (const way of finding.waysOut) {
-          tried += 1;
-          const after = applyPatch(fires, way.change);
-          if (!after.ok) throw new Error(`${rule}, ${way.label}: ${after.faults[0]!.message}`);
-          const left = checkBuild(after.value);
-          expect([rule, way.label, left.filter((one) => one.rule === rule)]).toEqual([rule, way.label, []]);
-          expect([
-            rule,
-            way.label,
-            left.filter((one) => one.severity === 'stop' && !stops.has(one.rule)).map((one) => one.rule),
-          ]).toEqual([rule, way.label, []]);
-        }
-      }
-    }
-    expect(tried).toBeGreaterThan(20);
-  });
-
   it('does not depend on the order of the pieces', () => {
     const [, , first] = cases[2]!;
     const other = { ...samplePiece({ id: 'other' }), steps: [pva, primer] };
-    const there = checkBuild({ ...first, pieces: [...first.pieces, other] });
-    const back = checkBuild({ ...first, pieces: [other, ...first.pieces] });
+    const there = judgeBuild({ ...first, pieces: [...first.pieces, other] });
+    const back = judgeBuild({ ...first, pieces: [other, ...first.pieces] });
     const key = (list: typeof there) =>
       list.map((finding) => `${finding.piece} ${finding.rule} ${finding.step}`).sort();
     expect(key(back)).toEqual(key(there));

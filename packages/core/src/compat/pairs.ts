@@ -1,26 +1,11 @@
-import type { Face, FilmGrade, Piece, Step } from '../build/schema';
+import type { Piece, Step } from '../build/schema';
 import type { Material } from '../materials/material';
 import type { Plan } from '../schedule/plan';
-import { facesOf, zoneIdsOf } from '../stack/operations';
-import type { Finding, PatchStep, Severity, WayOut } from './finding';
+import { scuffedBetween } from '../stack/sheen';
+import { spotsOf, type Layer, type Spot } from '../stack/spots';
+import type { RuleFinding, PatchStep, Severity, Idea } from './finding';
 import { freshId } from './freshId';
 import { oncePerStep, stepPointer, type Rule, type RuleContext } from './rule';
-import { laysFilm, orderedSteps } from './stepOrder';
-
-/** One step's film on one spot. */
-export interface Layer {
-  step: Step;
-  at: number;
-  material: Material;
-  film: FilmGrade;
-}
-
-/** The films of one spot as the list of steps has them, bottom first. */
-export interface Spot {
-  cell: string;
-  face: Face;
-  layers: Layer[];
-}
 
 /** What a step puts on what: the film above, all films below it (nearest last), and how they stand. */
 export interface Meeting {
@@ -35,26 +20,6 @@ export interface Meeting {
   scuffed: boolean;
 }
 
-/** The stacks of a piece as its steps lay them, whether or not the plan could place them all. */
-export function spotsOf(piece: Piece, materials: ReadonlyMap<string, Material>): Spot[] {
-  const steps = orderedSteps(piece, materials);
-  const faces: Face[] = piece.faces.inner ? ['outer', 'inner'] : ['outer'];
-  return faces.flatMap((face) =>
-    zoneIdsOf(piece).map((zone) => ({
-      cell: `${face}:${zone}`,
-      face,
-      layers: steps
-        .filter(
-          (one) =>
-            (laysFilm(one) || one.material?.role === 'fill') &&
-            facesOf(one.step).includes(face) &&
-            (one.step.zones ?? zoneIdsOf(piece)).includes(zone),
-        )
-        .map(({ step, at, material }) => ({ step, at, material: material!, film: step.film ?? 'normal' })),
-    })),
-  );
-}
-
 /** Every meeting of two films in the stacks of a piece. Coats of one step are one film. */
 export function meetingsOf(piece: Piece, { materials, plan }: RuleContext): Meeting[] {
   return spotsOf(piece, materials).flatMap((spot) =>
@@ -66,7 +31,7 @@ export function meetingsOf(piece: Piece, { materials, plan }: RuleContext): Meet
         under,
         below: spot.layers.slice(0, n + 1),
         cured: curedBefore(piece, plan, spot.cell, under, over),
-        scuffed: piece.steps.some((step, at) => at > under.at && at < over.at && step.kind === 'sand'),
+        scuffed: scuffedBetween(piece, under.at, over.at),
       };
     }),
   );
@@ -107,7 +72,7 @@ export const ways = {
     context: RuleContext,
     over: Layer,
     barrier: Partial<Step> & Pick<Step, 'kind' | 'material'>,
-  ): WayOut {
+  ): Idea {
     const { step } = over;
     const value = {
       id: freshId('barrier', piece),
@@ -121,7 +86,7 @@ export const ways = {
     return { label, change: [{ op: 'add', path: stepPointer(context.build, piece, over.at), value }] };
   },
   /** Sets one field of a step. */
-  set(label: string, piece: Piece, context: RuleContext, at: number, fields: Partial<Step>): WayOut {
+  set(label: string, piece: Piece, context: RuleContext, at: number, fields: Partial<Step>): Idea {
     const change = Object.entries(fields).map(([key, value]): PatchStep => ({
       op: 'add',
       path: `${stepPointer(context.build, piece, at)}/${key}`,
@@ -130,17 +95,17 @@ export const ways = {
     return { label, change };
   },
   /** Waits for the film below to cure. */
-  waitForCure(piece: Piece, context: RuleContext, over: Layer): WayOut {
+  waitForCure(piece: Piece, context: RuleContext, over: Layer): Idea {
     return ways.set('Wait until what lies below is cured', piece, context, over.at, { waitFor: 'cured' });
   },
   /** Leaves the step out. */
-  drop(label: string, piece: Piece, context: RuleContext, at: number): WayOut {
+  drop(label: string, piece: Piece, context: RuleContext, at: number): Idea {
     return { label, change: [{ op: 'remove', path: stepPointer(context.build, piece, at) }] };
   },
 };
 
 /** What a pair rule has to say about one meeting; undefined for nothing. */
-export type Verdict = { message: string; waysOut?: WayOut[]; severity?: Severity } | undefined;
+export type Verdict = { message: string; ideas?: Idea[]; severity?: Severity } | undefined;
 
 /** A rule that judges each meeting of two films by itself, and speaks once a step and cause. */
 export function pairRule(
@@ -155,7 +120,7 @@ export function pairRule(
     severity,
     title,
     look(piece, context) {
-      const found = meetingsOf(piece, context).flatMap((meeting): Finding[] => {
+      const found = meetingsOf(piece, context).flatMap((meeting): RuleFinding[] => {
         const verdict = rule.judge(meeting, piece, context);
         if (!verdict) return [];
         return [
@@ -168,7 +133,7 @@ export function pairRule(
             below: meeting.under.material.id,
             message: verdict.message,
             reason: rule.reason,
-            waysOut: verdict.waysOut ?? [],
+            ideas: verdict.ideas ?? [],
           },
         ];
       });

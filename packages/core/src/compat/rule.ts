@@ -1,7 +1,7 @@
 import type { Build, Piece } from '../build/schema';
 import type { Material } from '../materials/material';
 import type { Plan } from '../schedule/plan';
-import type { Finding, Severity } from './finding';
+import type { RuleFinding, Severity } from './finding';
 
 /** What a rule may look at: the build, its materials, and the plan that says when everything happens. */
 export interface RuleContext {
@@ -16,7 +16,7 @@ export interface Rule {
   severity: Severity;
   /** What it watches for, in a few words. */
   title: string;
-  look(piece: Piece, context: RuleContext): Finding[];
+  look(piece: Piece, context: RuleContext): RuleFinding[];
 }
 
 /** The JSON Pointer of a step, for patches. */
@@ -25,7 +25,7 @@ export function stepPointer(build: Build, piece: Piece, stepIndex: number): stri
 }
 
 /** Keeps the first finding for each step and cause, so that four units of a set speak once. */
-export function oncePerStep(findings: Finding[]): Finding[] {
+export function oncePerStep(findings: RuleFinding[]): RuleFinding[] {
   const seen = new Set<string>();
   return findings.filter((finding) => {
     const key = `${finding.rule} ${finding.piece} ${finding.step} ${finding.below}`;

@@ -1,7 +1,6 @@
-import { applyPatch } from '../build/applyPatch';
 import type { Build, LogEntry, Piece, Step } from '../build/schema';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
-import { checkBuild } from './checkBuild';
+import { judgeBuild } from './judgeBuild';
 
 const seal: Step = { id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush' };
 const paint: Step = { id: 'paint', kind: 'base', material: 'craft-acrylic', method: 'brush' };
@@ -31,7 +30,7 @@ const air = (temperatureC: number, humidityPct: number, steps: Step[] = [seal]):
   return made;
 };
 const found = (one: Build) =>
-  checkBuild(one).map((finding) => `${finding.rule} ${finding.severity} ${finding.step}`);
+  judgeBuild(one).map((finding) => `${finding.rule} ${finding.severity} ${finding.step}`);
 
 // [what, build, findings] with a near miss that stays silent for each that fires.
 const cases: [string, Build, string[]][] = [
@@ -135,34 +134,5 @@ describe('rules', () => {
       entry('paint', '2027-02-15T09:10', { unit, id: `p${unit}` }),
     ]);
     expect(found(build([seal, paint], log, { quantity: 2 }))).toEqual(['R08 stop paint']);
-  });
-
-  it('offer ways out that settle what they are offered for and bring no new stop', () => {
-    const room = air(6, 50).places[0]!;
-    const warm = {
-      ...room,
-      id: 'warm',
-      name: 'Kitchen',
-      climate: { kind: 'constant' as const, temperatureC: 20, humidityPct: 50 },
-    };
-    const cold = { ...air(6, 50), places: [room, warm] };
-    let tried = 0;
-    for (const one of [...cases.map(([, made]) => made), cold]) {
-      for (const finding of checkBuild(one)) {
-        for (const way of finding.waysOut) {
-          tried += 1;
-          const after = applyPatch(one, way.change);
-          if (!after.ok) throw new Error(after.faults[0]!.message);
-          const left = checkBuild(after.value);
-          expect(left.filter((other) => other.rule === finding.rule && other.step === finding.step)).toEqual(
-            [],
-          );
-          expect(left.filter((other) => other.severity === 'stop').length).toBeLessThanOrEqual(
-            checkBuild(one).filter((other) => other.severity === 'stop').length,
-          );
-        }
-      }
-    }
-    expect(tried).toBeGreaterThanOrEqual(4);
   });
 });

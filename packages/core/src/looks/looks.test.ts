@@ -1,7 +1,6 @@
-import { applyPatch } from '../build/applyPatch';
 import { parseBuild } from '../build/parseBuild';
 import type { Build, Piece, Zone } from '../build/schema';
-import { checkBuild } from '../compat/checkBuild';
+import { judgeBuild } from '../compat/judgeBuild';
 import { planBuild } from '../schedule/planBuild';
 import { compareVariants } from '../schedule/compareVariants';
 import { checkPlan } from '../testing/checkPlan';
@@ -31,7 +30,7 @@ const dressed = (choices: Choices, piece = bothFaces(), build = ground()): Build
   pieces: [{ ...piece, steps: writeSteps(build, piece, choices).steps }],
 });
 const findings = (build: Build) =>
-  checkBuild(build).map((finding) => `${finding.severity} ${finding.rule} ${finding.step}`);
+  judgeBuild(build).map((finding) => `${finding.severity} ${finding.rule} ${finding.step}`);
 
 describe('the shipped looks', () => {
   it('are nineteen, and name only materials and methods that exist', () => {
@@ -459,22 +458,5 @@ describe('order rules', () => {
 
   it.each(cases)('%s', (_what, build, expected) => {
     expect(findings(build)).toEqual(expected);
-  });
-
-  it('offer ways out that settle them and bring no new stop', () => {
-    let tried = 0;
-    for (const [, build] of cases) {
-      for (const finding of checkBuild(build)) {
-        for (const way of finding.waysOut) {
-          tried += 1;
-          const after = applyPatch(build, way.change);
-          if (!after.ok) throw new Error(after.faults[0]!.message);
-          const left = checkBuild(after.value);
-          expect(left.filter((other) => other.rule === finding.rule)).toEqual([]);
-          expect(left.filter((other) => other.severity === 'stop')).toEqual([]);
-        }
-      }
-    }
-    expect(tried).toBe(6);
   });
 });

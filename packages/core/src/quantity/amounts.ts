@@ -18,8 +18,8 @@ const OTHER_TRANSFER = 0.9;
  * What one pass uses up, ml: `area × wet film ÷ transfer`. Area in cm² and film in µm give ml with a factor of 1e-4.
  * @example 600 cm² at 120 µm by brush: 600·120·1e-4/0.95 = 7.58 ml
  */
-export function passMl(operation: Pick<Operation, 'material' | 'method' | 'filmFactor' | 'areaCm2'>): number {
+export function passMl(operation: Pick<Operation, 'material' | 'method' | 'wetUm' | 'areaCm2'>): number {
   if (!operation.material) return 0;
-  const wetMl = operation.areaCm2 * operation.material.wftUm * operation.filmFactor * 1e-4;
+  const wetMl = operation.areaCm2 * operation.wetUm * 1e-4;
   return wetMl / (transfer[operation.method] ?? OTHER_TRANSFER);
 }

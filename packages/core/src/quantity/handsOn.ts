@@ -64,7 +64,12 @@ export function handsOn(
   }
   const pace = paceOf[method] ?? otherPace;
   const workMinutes = Math.max(SHORTEST_WORK_MINUTES, Math.ceil((areaCm2 / 10_000 / pace.rate) * 60));
-  return material?.potLife === undefined
-    ? { setUpMinutes: pace.setUp, workMinutes, cleanUpMinutes: pace.cleanUp }
-    : { setUpMinutes: TWO_PART_SET_UP, workMinutes, cleanUpMinutes: TWO_PART_CLEAN_UP };
+  if (material?.potLife === undefined)
+    return { setUpMinutes: pace.setUp, workMinutes, cleanUpMinutes: pace.cleanUp };
+  const mixes = step.mixes ?? 1;
+  return {
+    setUpMinutes: TWO_PART_SET_UP * mixes,
+    workMinutes,
+    cleanUpMinutes: TWO_PART_CLEAN_UP * mixes,
+  };
 }

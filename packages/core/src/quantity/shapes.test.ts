@@ -65,8 +65,8 @@ describe('amounts and minutes', () => {
 
   it('uses area × wet film ÷ transfer', () => {
     // 600 cm² · 120 µm = 7.2 ml, by brush 0.95 of it lands: 7.58 ml
-    expect(passMl({ material, method: 'brush', filmFactor: 1, areaCm2: 600 })).toBeCloseTo(7.579, 3);
-    expect(passMl({ material: undefined, method: 'hand', filmFactor: 1, areaCm2: 600 })).toBe(0);
+    expect(passMl({ material, method: 'brush', wetUm: 120, areaCm2: 600 })).toBeCloseTo(7.579, 3);
+    expect(passMl({ material: undefined, method: 'hand', wetUm: 0, areaCm2: 600 })).toBe(0);
   });
 
   it('takes set-up, area ÷ rate and clean-up', () => {

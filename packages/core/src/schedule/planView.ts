@@ -1,7 +1,8 @@
-import { checkBuild } from '../compat/checkBuild';
-import type { Finding } from '../compat/finding';
+import { judgeBuild } from '../compat/judgeBuild';
+import type { RuleFinding } from '../compat/finding';
 import type { Build } from '../build/schema';
 import type { CoatMilestones } from '../drying/dryStack';
+import { dryFilmUm } from '../drying/film';
 import type { EpochMinute } from '../time/wallTime';
 import type { PiecePlan, Plan, PlannedOperation, Session } from './plan';
 import { planBuild, type PlanOptions } from './planBuild';
@@ -33,16 +34,13 @@ export interface PlanView {
   operations: PlannedOperation[];
   pieces: (PiecePlan & { ribbon: RibbonSpan[] })[];
   sessions: Session[];
-  findings: Finding[];
+  /** What the rules say; ways out are searched for when somebody looks at them. */
+  findings: RuleFinding[];
   /** The stacks by `piece/unit`, then by spot `face:zone`, bottom coat first. */
   strata: Record<string, Record<string, StrataCoat[]>>;
 }
 
 const MARGIN_MINUTES = 12 * 60;
-
-/** Dry film of a coat, µm: `DFT = WFT × solids by volume` (docs/domain.md, "Other formulas"). */
-export const dryFilmUm = (material: { wftUm: number; solids: number }, filmFactor: number): number =>
-  material.wftUm * filmFactor * material.solids;
 
 /** Plans and checks a build and gathers what screens draw. */
 export function planView(build: Build, options: PlanOptions = {}): PlanView {
@@ -56,7 +54,7 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     operations: plan.operations,
     pieces: plan.pieces.map((piece) => ({ ...piece, ribbon: ribbonOf(plan, piece.pieceId, from, until) })),
     sessions: plan.sessions,
-    findings: checkBuild(build, plan),
+    findings: judgeBuild(build, plan),
     strata: strataOf(plan),
   };
 }
@@ -92,7 +90,8 @@ function strataOf(plan: Plan): PlanView['strata'] {
           name: coat.material.name,
           colour: coat.colour,
           sheenGu: coat.material.sheenGu,
-          dftUm: dryFilmUm(coat.material, coat.filmFactor),
+          // What was logged may be thicker or thinner than planned.
+          dftUm: dryFilmUm(operation.wetUm * (coat.filmFactor / operation.filmFactor), coat.material),
           laidAt: coat.laidAt,
           real: operation.status === 'done',
           milestones: (operation.status === 'done' ? present?.coats[at] : undefined) ?? stack.coats[at]!,

@@ -1,6 +1,6 @@
 import type { AirAid, Build, Face, FilmGrade, Piece, Place, Step, StepKind } from '../build/schema';
 import { stepsBefore } from '../build/stepLinks';
-import { filmFactor } from '../drying/film';
+import { filmFactor, wetFilmUm } from '../drying/film';
 import type { Material, Method } from '../materials/material';
 import { materialsOf } from '../materials/ownMaterials';
 import { handsOn, type HandsOn } from '../quantity/handsOn';
@@ -25,6 +25,8 @@ export interface Operation extends HandsOn {
   method: Method;
   film: FilmGrade;
   filmFactor: number;
+  /** Wet film of one coat, µm; 0 for what lays none. */
+  wetUm: number;
   colour: string | undefined;
   /** The spots of the unit this pass works on, `face:zone`. */
   cells: string[];
@@ -148,6 +150,7 @@ export function expandBuild(build: Build): Operation[] {
             method,
             film: grade,
             filmFactor: filmFactor[grade],
+            wetUm: material ? wetFilmUm(material, grade, step.pourMm) : 0,
             colour: step.colour,
             cells:
               material?.role === 'bond'

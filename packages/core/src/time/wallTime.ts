@@ -66,3 +66,7 @@ export function sayWait(minutes: number): string {
   if (hours === 24) return `${days + 1} days`;
   return hours === 0 ? `${days} days` : `${days} days ${hours} h`;
 }
+
+/** A date as people read it: `4 Mar 2027`. */
+export const sayDate = (date: string): string =>
+  DateTime.fromISO(date).setLocale('en-GB').toFormat('d LLL yyyy');

@@ -1,12 +1,46 @@
 <script setup lang="ts">
-import type { Finding, Severity, WayOut } from '@fixatum/core';
-import { ref } from 'vue';
+import { sayDate, sayWait, type RuleFinding, type Severity, type WayOut } from '@fixatum/core';
+import { computed, ref, watch } from 'vue';
+import { useWays } from '../stores/ways';
+import { pieceName } from '../words';
+import { useBuild } from '../stores/build';
 
-/** One finding, beside the step it concerns: what, why on demand, and ways out to press. */
-defineProps<{ finding: Finding }>();
+/** One finding, beside the step it concerns: what, why on demand, and ways out that were tried, to press. */
+const props = defineProps<{ finding: RuleFinding }>();
 defineEmits<{ apply: [way: WayOut] }>();
+const ways = useWays();
+const store = useBuild();
 const why = ref(false);
 const marks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', note: '● Note' };
+
+watch(
+  () => [props.finding, store.view] as const,
+  () => ways.ask(props.finding),
+  { immediate: true },
+);
+const found = computed(() => ways.of(props.finding));
+const searching = computed(() => props.finding.severity !== 'note' && !found.value);
+
+/** What a way costs, in a few words each. */
+function costs(way: WayOut): string[] {
+  const later = way.laterMinutes ?? 0;
+  const time =
+    way.laterMinutes === undefined
+      ? 'makes it possible'
+      : later > 0
+        ? `ready ${sayWait(later)} later`
+        : later < 0
+          ? `ready ${sayWait(-later)} sooner`
+          : 'no time lost';
+  return [
+    time,
+    ...way.buys.map((name) => `to buy: ${name}`),
+    ...(way.look === 'slight' ? ['looks a little different'] : []),
+    ...(way.look === 'other' ? ['looks different'] : []),
+    ...(way.newRisks.length > 0 ? [`brings a risk (${way.newRisks.join(', ')})`] : []),
+    ...way.makesLate.map((id) => `makes ${pieceName(store.build, id)} late`),
+  ];
+}
 </script>
 
 <template>
@@ -18,11 +52,19 @@ const marks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', no
     <p v-if="why" class="quiet mt-1">
       {{ finding.reason }} <span class="small">({{ finding.rule }})</span>
     </p>
-    <div v-if="finding.waysOut.length > 0" class="ways">
-      <v-btn v-for="way in finding.waysOut" :key="way.label" size="small" @click="$emit('apply', way)">{{
-        way.label
-      }}</v-btn>
-    </div>
+    <p v-if="finding.evidence" class="evidence small">
+      Your own test, {{ sayDate(finding.evidence.judgedOn) }}:
+      {{ finding.evidence.result === 'good' ? 'it held' : 'it failed'
+      }}<template v-if="finding.evidence.note">. {{ finding.evidence.note }}</template>
+    </p>
+    <p v-if="searching" class="small quiet mt-2" role="status">Trying ways out…</p>
+    <ul v-else-if="found && found.waysOut.length > 0" class="ways" aria-label="Ways out">
+      <li v-for="way in found.waysOut" :key="way.label">
+        <v-btn size="small" @click="$emit('apply', way)">{{ way.label }}</v-btn>
+        <span class="small quiet">{{ costs(way).join(' · ') }}</span>
+      </li>
+    </ul>
+    <p v-else-if="found?.noWayOut" class="small mt-2">No way out found. {{ found.noWayOut }}</p>
   </div>
 </template>
 
@@ -37,6 +79,10 @@ const marks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', no
 
 .finding p {
   color: rgb(var(--v-theme-on-surface));
+}
+
+.finding .quiet {
+  color: var(--quiet);
 }
 
 .stop {
@@ -56,11 +102,26 @@ const marks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', no
   padding: 0 4px;
 }
 
+.evidence {
+  margin-top: 4px;
+  padding-left: 8px;
+  border-left: 2px dotted currentcolor;
+}
+
 .ways {
+  list-style: none;
+  padding: 0;
+  margin-top: 8px;
+  display: grid;
+  gap: 6px;
+  color: rgb(var(--v-theme-on-surface));
+}
+
+.ways li {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 8px;
+  align-items: center;
+  gap: 4px 12px;
 }
 
 .ways .v-btn {

@@ -124,8 +124,8 @@ const done = computed(() => rows.value.size === unders.value.length);
           <strong>{{ marks[finding.severity] }}</strong> {{ finding.message }}
         </p>
         <p class="quiet small">{{ finding.reason }} ({{ finding.rule }})</p>
-        <p v-if="finding.waysOut.length > 0" class="small">
-          Ways out: {{ finding.waysOut.map((way) => way.label).join('; ') }}.
+        <p v-if="finding.ideas.length > 0" class="small">
+          Would help: {{ finding.ideas.map((idea) => idea.label).join('; ') }}.
         </p>
       </div>
     </section>

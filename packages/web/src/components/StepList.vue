@@ -6,8 +6,8 @@ import {
   safetyLine,
   sayMoment,
   stepKindWords,
-  type Finding,
   type Piece,
+  type RuleFinding,
   type Step,
   type WayOut,
 } from '@fixatum/core';
@@ -19,8 +19,8 @@ import FindingNote from './FindingNote.vue';
 import StepDialog from './StepDialog.vue';
 
 /** The steps of a piece in order, with where each stands and what is said about it; dragged, or moved with Alt and arrows. */
-const props = defineProps<{ piece: Piece; findings: Finding[] }>();
-defineEmits<{ apply: [finding: Finding, way: WayOut] }>();
+const props = defineProps<{ piece: Piece; findings: RuleFinding[] }>();
+defineEmits<{ apply: [finding: RuleFinding, way: WayOut] }>();
 const store = useBuild();
 
 const list = ref<Step[]>([]);

@@ -1,11 +1,11 @@
 import {
   materialsOf,
   type Build,
-  type Finding,
   type LogEntry,
   type Piece,
   type PlannedOperation,
   type PlanView,
+  type RuleFinding,
   type Step,
 } from '@fixatum/core';
 import { defineStore } from 'pinia';
@@ -48,7 +48,7 @@ export const useBuild = defineStore('build', () => {
   const pieceOf = (pieceId: string): Piece | undefined =>
     build.value?.pieces.find((piece) => piece.id === pieceId);
   const planOf = (pieceId: string) => view.value?.pieces.find((piece) => piece.pieceId === pieceId);
-  const findingsOf = (pieceId: string): Finding[] =>
+  const findingsOf = (pieceId: string): RuleFinding[] =>
     (view.value?.findings ?? []).filter((finding) => finding.piece === pieceId);
 
   function plan(): void {

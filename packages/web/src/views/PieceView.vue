@@ -13,7 +13,7 @@ import {
   substrateNames,
   zoneIdsOf,
   type Face,
-  type Finding,
+  type RuleFinding,
   type WayOut,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
@@ -150,7 +150,7 @@ async function saveLook(download: boolean): Promise<void> {
   notice.say(download ? `Saved to a file: ${name}` : `Saved as a look: ${name}`);
 }
 
-async function apply(finding: Finding, way: WayOut): Promise<void> {
+async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
   const patched = applyPatch(store.build!, way.change);
   if (!patched.ok) {
     notice.complain(new Error(patched.faults[0]?.message ?? 'That change no longer fits.'));

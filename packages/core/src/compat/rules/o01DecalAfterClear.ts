@@ -1,6 +1,6 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { orderedSteps } from '../stepOrder';
+import { orderedSteps } from '../../stack/stepOrder';
 
 /** O01: decals want a clear coat over them, so they go on before the last one. */
 export const o01DecalAfterClear: Rule = {
@@ -10,7 +10,7 @@ export const o01DecalAfterClear: Rule = {
   look(piece, { build, materials }) {
     const steps = orderedSteps(piece, materials);
     const lastClear = steps.filter(({ material }) => material?.role === 'topcoat').at(-1);
-    return steps.flatMap(({ step, at }): Finding[] => {
+    return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (step.attaches !== 'decal' || !lastClear || lastClear.at > at) return [];
       return [
         {
@@ -20,7 +20,7 @@ export const o01DecalAfterClear: Rule = {
           step: step.id,
           message: `Nothing lies over this decal: it will lift at the edges. Put it on before the ${lastClear.material!.name}.`,
           reason: 'A decal is a thin film held by its rim. The clear coat seals the rim and evens the sheen.',
-          waysOut: [
+          ideas: [
             {
               label: `Before the ${lastClear.material!.name}`,
               change: [

@@ -1,7 +1,7 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { freshId } from '../freshId';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../stepOrder';
+import { laysFilm, orderedSteps } from '../../stack/stepOrder';
 
 /** O02: closures, tabs and bond areas are covered before the first film, or they are sealed along with the rest. */
 export const o02BareAreasUncovered: Rule = {
@@ -27,7 +27,7 @@ export const o02BareAreasUncovered: Rule = {
       minutes: 8,
       note: `Cover: ${open.join(', ')}.`,
     };
-    const finding: Finding = {
+    const finding: RuleFinding = {
       rule: 'O02',
       severity: 'risk',
       piece: piece.id,
@@ -35,7 +35,7 @@ export const o02BareAreasUncovered: Rule = {
       message: `Nothing covers ${open.join(', ')} before the ${first.material!.name}.`,
       reason:
         'Glue does not hold on films, and closures fill up with them. Cover what must stay bare before the first coat.',
-      waysOut: [
+      ideas: [
         {
           label: `Cover ${open.join(', ')} first`,
           change: [{ op: 'add', path: stepPointer(build, piece, first.at), value: mask }],

@@ -22,7 +22,7 @@ export const o03AttachedTooSoon: Rule = {
         step: operation.stepId,
         message: `This was put on${unitWords(piece, operation.unit)} before the coats could be handled (${sayMoment(allowedAt, context.plan.timeZone)}). Look for prints.`,
         reason: 'Straps and clamps press into a film that is still soft, and it cures in that shape.',
-        waysOut: [],
+        ideas: [],
       })),
     );
   },

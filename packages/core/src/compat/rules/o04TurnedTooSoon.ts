@@ -32,7 +32,7 @@ export const o04TurnedTooSoon: Rule = {
         message: `The ${operation.face} face was coated${unitWords(piece, operation.unit)} before the other one could be handled (${sayMoment(allowedAt, context.plan.timeZone)}).`,
         reason:
           'The piece has to lie or hang on the face that is still soft: it sticks and takes prints. Look at it before going on.',
-        waysOut: [],
+        ideas: [],
       })),
     );
   },

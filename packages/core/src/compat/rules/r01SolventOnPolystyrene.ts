@@ -1,5 +1,6 @@
-import { spotsOf, ways } from '../pairs';
-import type { Finding } from '../finding';
+import { spotsOf } from '../../stack/spots';
+import { ways } from '../pairs';
+import type { RuleFinding } from '../finding';
 import { oncePerStep, type Rule } from '../rule';
 
 const COATS_NEEDED = 2;
@@ -11,7 +12,7 @@ export const r01SolventOnPolystyrene: Rule = {
   title: 'Solvent on bare polystyrene foam',
   look(piece, context) {
     if (piece.substrate.kind !== 'expanded-polystyrene') return [];
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): Finding[] => {
+    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): RuleFinding[] => {
       let closed = 0;
       for (const layer of layers) {
         if (layer.material.solvent >= 2 && closed < COATS_NEEDED) {
@@ -31,7 +32,7 @@ export const r01SolventOnPolystyrene: Rule = {
               message: `${layer.material.name} eats polystyrene foam that is not closed by two full water-borne coats.`,
               reason:
                 'Aromatics, ketones and acetates dissolve polystyrene on contact, also through a pinhole.',
-              waysOut: [sealer],
+              ideas: [sealer],
             },
           ];
         }

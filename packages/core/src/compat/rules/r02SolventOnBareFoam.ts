@@ -1,7 +1,8 @@
-import type { Finding } from '../finding';
-import { spotsOf, ways } from '../pairs';
+import type { RuleFinding } from '../finding';
+import { spotsOf } from '../../stack/spots';
+import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
-import { isHeat } from '../stepOrder';
+import { isHeat } from '../../stack/stepOrder';
 
 /** R02: a wet coat with hot solvents swells and pits bare foam. */
 export const r02SolventOnBareFoam: Rule = {
@@ -11,7 +12,7 @@ export const r02SolventOnBareFoam: Rule = {
   look(piece, context) {
     const { kind, heatSealed } = piece.substrate;
     if (kind !== 'eva-foam' && kind !== 'craft-foam') return [];
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): Finding[] => {
+    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): RuleFinding[] => {
       const first = layers[0];
       const closed =
         heatSealed || piece.steps.some((step, at) => first !== undefined && at < first.at && isHeat(step));
@@ -26,7 +27,7 @@ export const r02SolventOnBareFoam: Rule = {
           message: `${first.material.name} laid wet on bare foam swells it and soaks in: heat-seal first, or dust it on.`,
           reason:
             'Open cells drink the solvent, which softens their walls before the film can close over them.',
-          waysOut: [
+          ideas: [
             {
               label: 'Heat-seal first',
               change: [

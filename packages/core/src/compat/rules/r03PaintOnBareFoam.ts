@@ -42,7 +42,7 @@ export const r03PaintOnBareFoam: Rule = {
             message: `${material.name} would go straight on bare foam: it sinks in and the pores show.`,
             reason:
               'Open foam cells drink the binder out of the first coats and leave a weak, uneven film that cracks when the foam bends.',
-            waysOut: [
+            ideas: [
               {
                 label: 'Seal first: three coats of flexible PVA foam primer',
                 change: [{ op: 'add', path: stepPointer(build, piece, at), value: seal }],

@@ -11,7 +11,7 @@ export const r04AlkydOnRubber = pairRule({
     if (!isAlkyd(over.material) || under.material.binder !== 'synthetic rubber') return undefined;
     return {
       message: `${over.material.name} on ${under.material.name} stays tacky and may never cure.`,
-      waysOut: [
+      ideas: [
         ways.barrier('Acrylic-urethane primer between them', piece, context, over, {
           kind: 'prime',
           material: 'acrylic-pu-primer-grey',

@@ -12,7 +12,7 @@ export const r05LacquerOnRubber = pairRule({
     if (over.film === 'dust' || over.film === 'light') return undefined;
     return {
       message: `A ${over.film} coat of ${over.material.name} on ${under.material.name} is likely to crack: dust coats only.`,
-      waysOut: [
+      ideas: [
         ways.set('Dust coats only', piece, context, over.at, { film: 'dust' }),
         ways.barrier('A flexible primer between them', piece, context, over, {
           kind: 'prime',

@@ -11,7 +11,7 @@ export const r06LacquerOnSoftAlkyd = pairRule({
     if (over.material.solvent < 3 || !isAlkyd(under.material) || cured) return undefined;
     return {
       message: `${over.material.name} lifts ${under.material.name} that has not cured for a week.`,
-      waysOut: [ways.waitForCure(piece, context, over)],
+      ideas: [ways.waitForCure(piece, context, over)],
     };
   },
 });

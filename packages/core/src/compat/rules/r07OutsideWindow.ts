@@ -1,7 +1,7 @@
 import { sayMoment } from '../../time/wallTime';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 
 /** R07: some coats take the next one only within a window, such as within the hour or after two days. */
 export const r07OutsideWindow: Rule = {
@@ -17,7 +17,7 @@ export const r07OutsideWindow: Rule = {
           !below.recoat.some((window) => over.laidAt >= window.from && over.laidAt <= window.to)
         );
       })
-      .map(({ unit, operation, over, under, below }): Finding => {
+      .map(({ unit, operation, over, under, below }): RuleFinding => {
         const reopens = below.recoat.find((window) => window.from > over.laidAt)?.from;
         return {
           rule: 'R07',
@@ -32,7 +32,7 @@ export const r07OutsideWindow: Rule = {
               : ` It opens again ${sayMoment(reopens, plan.timeZone)}.`),
           reason:
             'Between the windows the film below is skinned over but still soft inside: the solvent of the next coat swells it and it wrinkles.',
-          waysOut: [],
+          ideas: [],
         };
       });
     const shut = plan.operations
@@ -40,7 +40,7 @@ export const r07OutsideWindow: Rule = {
         (operation) =>
           operation.pieceId === piece.id && operation.status === 'unplaced' && operation.boundBy === 'window',
       )
-      .map((operation): Finding => {
+      .map((operation): RuleFinding => {
         const state = plan.units.get(`${piece.id}/${operation.unit}`);
         const under = operation.cells.map((cell) => state?.top(cell)).find((top) => top !== undefined);
         return {
@@ -54,7 +54,7 @@ export const r07OutsideWindow: Rule = {
             : 'Nobody is free while the coat below takes the next one.',
           reason:
             'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',
-          waysOut: [],
+          ideas: [],
         };
       });
     return oncePerStep([...laid, ...shut]);

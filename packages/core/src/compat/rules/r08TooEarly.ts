@@ -1,7 +1,7 @@
 import { sayMoment } from '../../time/wallTime';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 
 /** R08: anything over a coat that has not reached recoat. */
 export const r08TooEarly: Rule = {
@@ -16,7 +16,7 @@ export const r08TooEarly: Rule = {
           below.recoat.length > 0 &&
           over.laidAt < Math.floor(below.recoat[0]!.from),
       )
-      .map(({ unit, operation, over, under, below }): Finding => {
+      .map(({ unit, operation, over, under, below }): RuleFinding => {
         const opensAt = below.recoat[0]!.from;
         return {
           rule: 'R08',
@@ -30,7 +30,7 @@ export const r08TooEarly: Rule = {
               : `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} below was recoatable (${sayMoment(opensAt, plan.timeZone)}).`,
           reason:
             'What is still leaving the coat below is trapped: the stack stays soft, wrinkles or peels. Let both dry through, look for wrinkles, sand and redo if there are any.',
-          waysOut: [],
+          ideas: [],
         };
       });
     return oncePerStep(early);

@@ -12,7 +12,7 @@ export const r09WaterOnOily = pairRule({
       return {
         severity: 'stop',
         message: `${over.material.name} beads on ${under.material.name}: wax is the last thing on a piece.`,
-        waysOut: [
+        ideas: [
           {
             label: 'Wax last',
             change: [
@@ -29,13 +29,13 @@ export const r09WaterOnOily = pairRule({
     if (isAlkyd(under.material) && !(cured && scuffed)) {
       return {
         message: `${over.material.name} grips ${under.material.name} badly: let it cure, and scuff it.`,
-        waysOut: [],
+        ideas: [],
       };
     }
     if (under.material.id === 'graphite-powder' && over.film !== 'dust') {
       return {
         message: `${over.material.name} beads on ${under.material.name}: dust the first coat on.`,
-        waysOut: [ways.set('Dust it on', piece, context, over.at, { film: 'dust' })],
+        ideas: [ways.set('Dust it on', piece, context, over.at, { film: 'dust' })],
       };
     }
     return undefined;

@@ -10,7 +10,7 @@ export const r10OnSilicone = pairRule({
     if (under.material.binder !== 'silicone') return undefined;
     return {
       message: `Nothing sticks to ${under.material.name}: cut it out and refill with acrylic caulk.`,
-      waysOut: [
+      ideas: [
         ways.set('Fill with acrylic caulk instead', piece, context, under.at, { material: 'acrylic-caulk' }),
       ].filter(() => over.at > under.at),
     };

@@ -1,5 +1,5 @@
 import { sayMoment } from '../../time/wallTime';
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
 
@@ -16,7 +16,7 @@ export const r11FillerNotDry: Rule = {
           below.recoat.length > 0 &&
           over.laidAt < Math.floor(below.recoat[0]!.from),
       )
-      .map(({ unit, operation, over, under, below }): Finding => ({
+      .map(({ unit, operation, over, under, below }): RuleFinding => ({
         rule: 'R11',
         severity: 'stop',
         piece: piece.id,
@@ -25,7 +25,7 @@ export const r11FillerNotDry: Rule = {
         message: `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} was dry through (${sayMoment(below.recoat[0]!.from, plan.timeZone)}).`,
         reason:
           'Fillers go on shrinking while they dry. A film laid too soon is pulled apart from below, and the gap shows again.',
-        waysOut: [],
+        ideas: [],
       }));
     return oncePerStep(early);
   },

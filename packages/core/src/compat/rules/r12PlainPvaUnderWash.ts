@@ -15,7 +15,7 @@ export const r12PlainPvaUnderWash = pairRule({
       return undefined;
     return {
       message: `${over.material.name} softens plain PVA again.`,
-      waysOut: [
+      ideas: [
         ways.barrier('A primer over the PVA first', piece, context, over, {
           kind: 'prime',
           material: 'acrylic-pu-primer-grey',

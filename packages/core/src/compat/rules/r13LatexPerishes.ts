@@ -16,7 +16,7 @@ export const r13LatexPerishes = pairRule({
       return undefined;
     return {
       message: `${over.material.name} makes the natural latex below perish.`,
-      waysOut: [
+      ideas: [
         ways.set('Seal with brush-on neoprene instead', piece, context, latex.at, {
           material: 'neoprene-soft',
         }),

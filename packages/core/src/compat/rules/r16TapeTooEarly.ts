@@ -23,7 +23,7 @@ export const r16TapeTooEarly: Rule = {
         message: `The tape went on${unitWords(piece, operation.unit)} before the paint below was tape-safe (${sayMoment(allowedAt, context.plan.timeZone)}).`,
         reason:
           'Paint that is dry to the touch can still let go of what is below. Leave the tape until then, warm it a little, and pull it back on itself slowly.',
-        waysOut: [],
+        ideas: [],
       })),
     );
   },

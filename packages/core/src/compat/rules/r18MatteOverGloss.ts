@@ -15,7 +15,7 @@ export const r18MatteOverGloss = pairRule({
     if (!face || (face.material.sheenGu ?? 0) <= 70) return undefined;
     return {
       message: `${over.material.name} will not fully flatten ${face.material.name} (${face.material.sheenGu} gloss units): it stays satin.`,
-      waysOut: [
+      ideas: [
         {
           label: 'Scuff it first',
           change: [

@@ -10,7 +10,7 @@ export const r19ClearOverChrome = pairRule({
     if (!isClear(over.material) || under.material.id !== 'chrome-effect-spray') return undefined;
     return {
       message: `${over.material.name} turns the chrome into plain satin metal.`,
-      waysOut: [ways.drop('Leave the chrome bare', piece, context, over.at)],
+      ideas: [ways.drop('Leave the chrome bare', piece, context, over.at)],
     };
   },
 });

@@ -1,6 +1,6 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { freshId } from '../freshId';
-import { spotsOf } from '../pairs';
+import { spotsOf } from '../../stack/spots';
 import { oncePerStep, type Rule } from '../rule';
 
 /** R20: powder, graphite or earth with nothing over it rubs off. */
@@ -9,7 +9,7 @@ export const r20LoosePowder: Rule = {
   severity: 'risk',
   title: 'Loose powder with nothing over it',
   look(piece, { build, materials }) {
-    const found = spotsOf(piece, materials).flatMap(({ layers, face }): Finding[] => {
+    const found = spotsOf(piece, materials).flatMap(({ layers, face }): RuleFinding[] => {
       const top = layers.at(-1);
       if (!top || top.material.binder !== 'powder') return [];
       const clear = {
@@ -31,7 +31,7 @@ export const r20LoosePowder: Rule = {
           message: `Nothing holds the ${top.material.name}: it rubs off on hands and clothes.`,
           reason:
             'Powders have no binder of their own. A clear coat, dusted on first so that it does not move them, holds them.',
-          waysOut: [
+          ideas: [
             {
               label: 'Two dust coats of matte varnish over it',
               change: [

@@ -11,7 +11,7 @@ export const r21SolventOverMarker = pairRule({
       return undefined;
     return {
       message: `${over.material.name} makes the marker below bleed.`,
-      waysOut: [
+      ideas: [
         ways.barrier('A water-borne clear first', piece, context, over, {
           kind: 'topcoat',
           material: 'satin-varnish',

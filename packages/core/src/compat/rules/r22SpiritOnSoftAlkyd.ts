@@ -19,7 +19,7 @@ export const r22SpiritOnSoftAlkyd = pairRule({
       return undefined;
     return {
       message: `${over.material.name} dissolves ${under.material.name} that has not cured.`,
-      waysOut: [ways.waitForCure(piece, context, over)],
+      ideas: [ways.waitForCure(piece, context, over)],
     };
   },
 });

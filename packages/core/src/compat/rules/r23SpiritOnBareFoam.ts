@@ -1,6 +1,7 @@
 import { isPorousFoam } from '../../materials/substrate';
-import type { Finding } from '../finding';
-import { spotsOf, ways } from '../pairs';
+import type { RuleFinding } from '../finding';
+import { spotsOf } from '../../stack/spots';
+import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
 
 /** R23: a white-spirit wash pooling on bare foam soaks in and swells it. */
@@ -10,7 +11,7 @@ export const r23SpiritOnBareFoam: Rule = {
   title: 'White-spirit wash on bare foam',
   look(piece, context) {
     if (!isPorousFoam(piece.substrate.kind)) return [];
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): Finding[] => {
+    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): RuleFinding[] => {
       const first = layers[0];
       if (!first || first.material.solvent !== 1) return [];
       return [
@@ -22,7 +23,7 @@ export const r23SpiritOnBareFoam: Rule = {
           step: first.step.id,
           message: `${first.material.name} pools in bare foam and softens it.`,
           reason: 'White spirit leaves slowly from open cells; they swell, and later coats lift.',
-          waysOut: [
+          ideas: [
             ways.barrier('Seal first', piece, context, first, {
               kind: 'seal',
               material: 'pva-flex-primer',

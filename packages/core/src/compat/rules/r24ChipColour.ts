@@ -13,7 +13,7 @@ export const r24ChipColour = pairRule({
     if (over.material.carrier === 'water' && thin && (over.step.coats ?? 1) === 1) return undefined;
     return {
       message: `${over.material.name} over the resist must be one thin water-borne coat, chipped while it is fresh.`,
-      waysOut:
+      ideas:
         over.material.carrier === 'water'
           ? [ways.set('One light coat', piece, context, over.at, { film: 'light', coats: 1 })]
           : [],

@@ -12,13 +12,13 @@ export const r25EpoxyOnWrong = pairRule({
     if (['wax', 'resist', 'silicone'].includes(under.material.binder)) {
       return {
         message: `${over.material.name} draws back from ${under.material.name}: clean that off first.`,
-        waysOut: [ways.drop(`Leave out ${under.material.name}`, piece, context, under.at)],
+        ideas: [ways.drop(`Leave out ${under.material.name}`, piece, context, under.at)],
       };
     }
     if (under.material.carrier === 'water' && !cured) {
       return {
         message: `${over.material.name} stays soft over ${under.material.name} that has not cured.`,
-        waysOut: [ways.waitForCure(piece, context, over)],
+        ideas: [ways.waitForCure(piece, context, over)],
       };
     }
     return undefined;

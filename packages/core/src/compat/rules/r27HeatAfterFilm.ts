@@ -1,7 +1,7 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
 import { softensInHeat } from './r33HeatingPaintedPlastic';
-import { isHeat, laysFilm, meet, orderedSteps } from '../stepOrder';
+import { isHeat, laysFilm, meet, orderedSteps } from '../../stack/stepOrder';
 
 /** R27: hot air, flame or hot glue once a film is on: it blisters, softens, and seams open. */
 export const r27HeatAfterFilm: Rule = {
@@ -12,7 +12,7 @@ export const r27HeatAfterFilm: Rule = {
     // PVC is never heated at all, and plastics that soften have a rule of their own.
     if (piece.substrate.kind === 'pvc-pipe' || softensInHeat(piece.substrate.kind)) return [];
     const steps = orderedSteps(piece, materials);
-    const findings: Finding[] = [];
+    const findings: RuleFinding[] = [];
     for (const hot of steps) {
       const glue = hot.material?.id === 'hot-glue';
       if (!isHeat(hot.step) && !glue) continue;
@@ -33,7 +33,7 @@ export const r27HeatAfterFilm: Rule = {
           : `Heat after ${film.material!.name} is on: the film blisters and glued seams can open.`,
         reason:
           'Films soften long before foam does, and air trapped under them swells. All heating is done before the first coat.',
-        waysOut: glue
+        ideas: glue
           ? []
           : [
               {

@@ -1,7 +1,7 @@
 import type { Step } from '../../build/schema';
 import { facesOf } from '../../stack/operations';
 import { stepPointer, type Rule } from '../rule';
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 
 /** Texture pressed or stamped into warm foam, as against texture that is sprayed on. */
 const isImpressed = (step: Step) => step.kind === 'texture' && step.material === undefined;
@@ -15,7 +15,7 @@ export const r28HeatAfterTexture: Rule = {
   severity: 'stop',
   title: 'Heat after impressed texture',
   look(piece, { build }) {
-    const findings: Finding[] = [];
+    const findings: RuleFinding[] = [];
     piece.steps.forEach((step, at) => {
       if (!isHeat(step) || isImpressed(step)) return;
       const textureAt = piece.steps.findIndex(
@@ -31,7 +31,7 @@ export const r28HeatAfterTexture: Rule = {
         message: `Heating the ${faceWords(step)} face now would melt the texture pressed in before.`,
         reason:
           'Closed-cell foam remembers its flat shape: warmed again, it swells back and the impression is lost.',
-        waysOut: [
+        ideas: [
           {
             label: 'Heat first, press the texture in afterwards',
             change: [

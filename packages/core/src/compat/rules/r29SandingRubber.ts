@@ -1,6 +1,6 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, meet, orderedSteps } from '../stepOrder';
+import { laysFilm, meet, orderedSteps } from '../../stack/stepOrder';
 
 const soft = new Set(['synthetic rubber', 'natural rubber', 'chloroprene']);
 
@@ -11,7 +11,7 @@ export const r29SandingRubber: Rule = {
   title: 'Sanding a soft rubber film',
   look(piece, { build, materials }) {
     const steps = orderedSteps(piece, materials);
-    const findings: Finding[] = [];
+    const findings: RuleFinding[] = [];
     for (const sanding of steps) {
       if (sanding.step.kind !== 'sand' && sanding.step.method !== 'sand') continue;
       const top = steps
@@ -28,7 +28,7 @@ export const r29SandingRubber: Rule = {
         message: `${top.material.name} is never sanded: it tears and rolls up.`,
         reason:
           'The film is elastic, so grit drags it instead of cutting it. Fill the flaw and lay another thin coat.',
-        waysOut: [{ label: 'Leave the sanding out', change: [{ op: 'remove', path: pointer }] }],
+        ideas: [{ label: 'Leave the sanding out', change: [{ op: 'remove', path: pointer }] }],
       });
     }
     return findings;

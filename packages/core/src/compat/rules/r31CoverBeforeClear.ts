@@ -1,6 +1,6 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../stepOrder';
+import { laysFilm, orderedSteps } from '../../stack/stepOrder';
 
 const delicate = new Set(['fabric', 'leather', 'mesh', 'lens']);
 const words: Record<string, string> = { fabric: 'Fabric', leather: 'Leather', mesh: 'Mesh', lens: 'A lens' };
@@ -13,7 +13,7 @@ export const r31CoverBeforeClear: Rule = {
   look(piece, { build, materials }) {
     const steps = orderedSteps(piece, materials);
     const lastFilm = steps.filter(laysFilm).at(-1);
-    return steps.flatMap(({ step, at }): Finding[] => {
+    return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (!step.attaches || !delicate.has(step.attaches) || !lastFilm || lastFilm.at < at) return [];
       return [
         {
@@ -25,7 +25,7 @@ export const r31CoverBeforeClear: Rule = {
           message: `${words[step.attaches]} goes on before the ${lastFilm.material!.name}: it would be stained or fogged.`,
           reason:
             'Overspray and brush slips can’t be cleaned off cloth, mesh or lenses, and clear coats go stiff in them.',
-          waysOut: [
+          ideas: [
             {
               label: `Put it on after the ${lastFilm.material!.name}`,
               change: [

@@ -1,7 +1,7 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { isHeat, orderedSteps } from '../stepOrder';
+import { isHeat, orderedSteps } from '../../stack/stepOrder';
 
 /** R32: PVC gives off hydrogen chloride when heated. */
 export const r32HeatingPvc: Rule = {
@@ -12,7 +12,7 @@ export const r32HeatingPvc: Rule = {
     if (piece.substrate.kind !== 'pvc-pipe') return [];
     return orderedSteps(piece, context.materials)
       .filter(({ step }) => isHeat(step))
-      .map(({ step, at }): Finding => ({
+      .map(({ step, at }): RuleFinding => ({
         rule: 'R32',
         severity: 'stop',
         piece: piece.id,
@@ -20,7 +20,7 @@ export const r32HeatingPvc: Rule = {
         message: 'PVC is never heated: it gives off hydrogen chloride.',
         reason:
           'Hot air and flame split acid gas off the plastic, which burns eyes and lungs and rusts tools.',
-        waysOut: [ways.drop('Leave the heat out', piece, context, at)],
+        ideas: [ways.drop('Leave the heat out', piece, context, at)],
       }));
   },
 };

@@ -1,7 +1,7 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import type { Rule } from '../rule';
 import { stepPointer } from '../rule';
-import { isHeat, laysFilm, meet, orderedSteps } from '../stepOrder';
+import { isHeat, laysFilm, meet, orderedSteps } from '../../stack/stepOrder';
 
 /** The plastics that go soft between 55 and 90 °C. */
 export const softensInHeat = (kind: string): boolean =>
@@ -15,7 +15,7 @@ export const r33HeatingPaintedPlastic: Rule = {
   look(piece, { build, materials }) {
     if (!softensInHeat(piece.substrate.kind)) return [];
     const steps = orderedSteps(piece, materials);
-    return steps.flatMap(({ step, at }): Finding[] => {
+    return steps.flatMap(({ step, at }): RuleFinding[] => {
       const film = isHeat(step)
         ? steps.find((other) => other.at < at && laysFilm(other) && meet(piece, other.step, step))
         : undefined;
@@ -29,7 +29,7 @@ export const r33HeatingPaintedPlastic: Rule = {
           below: film.material!.id,
           message: 'This plastic softens between 55 and 90 °C: form it before the first coat.',
           reason: 'The part sags and carries the film with it, which wrinkles and lets go.',
-          waysOut: [
+          ideas: [
             {
               label: 'Heat before the first coat',
               change: [

@@ -1,7 +1,7 @@
 import type { Air } from '../../drying/air';
 import type { Material } from '../../materials/material';
 import { placesOf } from '../../stack/operations';
-import type { Finding, WayOut } from '../finding';
+import type { RuleFinding, Idea } from '../finding';
 import { oncePerStep, stepPointer, type Rule } from '../rule';
 
 /** What is wrong with this air for this material, in words; undefined when it is inside the label's limits. */
@@ -28,7 +28,7 @@ export const r34BadAir: Rule = {
   title: "Air outside the material's limits",
   look(piece, { build, materials, plan }) {
     const places = placesOf(build);
-    const findings: Finding[] = [];
+    const findings: RuleFinding[] = [];
     piece.steps.forEach((step, at) => {
       const material = step.material === undefined ? undefined : materials.get(step.material);
       if (!material) return;
@@ -54,14 +54,14 @@ export const r34BadAir: Rule = {
             step: step.id,
             message: `${material.name} was laid in bad air: ${wrong}. Check it for bloom and softness before going on.`,
             reason,
-            waysOut: [],
+            ideas: [],
           });
       }
       if (open.length === 0) return;
       const always = place.climate.kind === 'constant' ? complaint(material, place.climate) : undefined;
       const never = open.some((operation) => operation.status === 'unplaced' && operation.boundBy === 'air');
       if (!always && !never) return;
-      const waysOut = places
+      const ideas = places
         .filter(
           (other) =>
             other.id !== place.id && other.climate.kind === 'constant' && !complaint(material, other.climate),
@@ -72,7 +72,7 @@ export const r34BadAir: Rule = {
             other.ventilation === 'extraction' ||
             other.ventilation === 'outdoor',
         )
-        .map((other): WayOut => ({
+        .map((other): Idea => ({
           label: `Do it in: ${other.name}`,
           change: [{ op: 'add', path: `${stepPointer(build, piece, at)}/place`, value: other.id }],
         }));
@@ -85,7 +85,7 @@ export const r34BadAir: Rule = {
           ? `${material.name} can't be laid in: ${place.name}. ${always}.`
           : `${place.name} has no air fit for ${material.name} for long enough in the coming weeks.`,
         reason,
-        waysOut,
+        ideas,
       });
     });
     return oncePerStep(findings);

@@ -1,8 +1,8 @@
 import { methodOf, placesOf } from '../../stack/operations';
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { orderedSteps } from '../stepOrder';
+import { orderedSteps } from '../../stack/stepOrder';
 
 /** R35: spray cans want moving air: outdoors or extraction. */
 export const r35SprayIndoors: Rule = {
@@ -14,7 +14,7 @@ export const r35SprayIndoors: Rule = {
     const airy = places.filter(
       (place) => place.ventilation === 'outdoor' || place.ventilation === 'extraction',
     );
-    return orderedSteps(piece, context.materials).flatMap(({ step, at, material }): Finding[] => {
+    return orderedSteps(piece, context.materials).flatMap(({ step, at, material }): RuleFinding[] => {
       if (methodOf(step, material) !== 'aerosol') return [];
       const place = places.find((candidate) => candidate.id === step.place) ?? places[0]!;
       if (airy.includes(place)) return [];
@@ -27,7 +27,7 @@ export const r35SprayIndoors: Rule = {
           message: `${material?.name ?? 'A spray can'} in: ${place.name}. Spray outdoors or with extraction, away from any flame or heater.`,
           reason:
             'Propellant and solvent build up to what burns, and what no mask should have to take alone. The label and local rules win.',
-          waysOut: airy.map((other) =>
+          ideas: airy.map((other) =>
             ways.set(`Spray in: ${other.name}`, piece, context, at, { place: other.id }),
           ),
         },

@@ -1,6 +1,5 @@
-import { filmFactor } from '../../drying/film';
-import type { Finding } from '../finding';
-import { spotsOf } from '../pairs';
+import { filmBuildUm, spotsOf } from '../../stack/spots';
+import type { RuleFinding } from '../finding';
 import type { Rule } from '../rule';
 
 /** R38: films thicker than half the depth of the finest detail fill it in. */
@@ -12,21 +11,10 @@ export const r38DetailFillsIn: Rule = {
     const detailUm = (piece.finestDetailMm ?? Infinity) * 1000;
     const thick = spotsOf(piece, materials)
       .filter(({ face }) => face === 'outer')
-      .map(({ layers, face }) => ({
-        face,
-        layers,
-        um: layers
-          .filter((layer) => layer.material.role !== 'fill')
-          .reduce(
-            (sum, layer) =>
-              sum +
-              layer.material.wftUm * filmFactor[layer.film] * layer.material.solids * (layer.step.coats ?? 1),
-            0,
-          ),
-      }))
+      .map(({ layers, face }) => ({ face, layers, um: filmBuildUm(layers) }))
       .sort((a, b) => b.um - a.um)[0];
     if (!thick || thick.um <= detailUm / 2) return [];
-    const finding: Finding = {
+    const finding: RuleFinding = {
       rule: 'R38',
       severity: 'risk',
       piece: piece.id,
@@ -34,7 +22,7 @@ export const r38DetailFillsIn: Rule = {
       step: thick.layers.at(-1)!.step.id,
       message: `All films together are ${Math.round(thick.um)} µm, more than half of the finest detail (${Math.round(detailUm)} µm): it fills in.`,
       reason: 'Wet paint runs into grooves and dries flatter there. Fewer or thinner coats keep edges crisp.',
-      waysOut: [],
+      ideas: [],
     };
     return [finding];
   },

@@ -1,7 +1,7 @@
-import type { Finding } from '../finding';
+import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { orderedSteps } from '../stepOrder';
+import { orderedSteps } from '../../stack/stepOrder';
 
 /** R40: two-part urethane holds isocyanate and is left to licensed sprayers with supplied air. */
 export const r40Isocyanate: Rule = {
@@ -11,7 +11,7 @@ export const r40Isocyanate: Rule = {
   look(piece, context) {
     return orderedSteps(piece, context.materials)
       .filter(({ material }) => material?.hazards.includes('isocyanate'))
-      .map(({ step, at, material }): Finding => ({
+      .map(({ step, at, material }): RuleFinding => ({
         rule: 'R40',
         severity: 'stop',
         piece: piece.id,
@@ -19,7 +19,7 @@ export const r40Isocyanate: Rule = {
         message: `${material!.name} holds isocyanate: leave it to a licensed sprayer with supplied air.`,
         reason:
           'Isocyanates make people asthmatic for life at amounts no cartridge mask shows. Local rules and the safety data sheet win.',
-        waysOut: [
+        ideas: [
           ways.set('Gloss acrylic varnish instead', piece, context, at, {
             material: 'gloss-varnish',
             method: 'brush',

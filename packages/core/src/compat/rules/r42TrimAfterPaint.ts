@@ -1,7 +1,7 @@
 import type { Step } from '../../build/schema';
-import type { Finding, PatchStep } from '../finding';
+import type { RuleFinding, PatchStep } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../stepOrder';
+import { laysFilm, orderedSteps } from '../../stack/stepOrder';
 
 /** R42: trimming to fit after painting bares foam, which wants sealing, priming and painting again. */
 export const r42TrimAfterPaint: Rule = {
@@ -10,7 +10,7 @@ export const r42TrimAfterPaint: Rule = {
   title: 'Foam trimmed after paint',
   look(piece, { build, materials }) {
     const steps = orderedSteps(piece, materials);
-    return steps.flatMap(({ step, at }): Finding[] => {
+    return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (!step.trims) return [];
       const before = steps.filter((other) => other.at < at && laysFilm(other));
       if (before.length === 0 || steps.some((other) => other.step.touchUpOf === step.id)) return [];
@@ -48,7 +48,7 @@ export const r42TrimAfterPaint: Rule = {
           message: 'Trimming here bares raw foam at the edge: seal, prime and paint that edge again.',
           reason:
             'The cut opens fresh pores. Left bare, the edge soaks up water and glue and shows as a pale line.',
-          waysOut:
+          ideas:
             change.length > 0
               ? [{ label: `Add ${change.length} touch-up ${change.length === 1 ? 'step' : 'steps'}`, change }]
               : [],

@@ -1,6 +1,6 @@
 import type { Face, Piece, Step } from '../build/schema';
 import type { Material } from '../materials/material';
-import { facesOf, zoneIdsOf } from '../stack/operations';
+import { facesOf, zoneIdsOf } from './operations';
 
 /** A step with where it stands in the list and what it lays. */
 export interface OrderedStep {
