@@ -1,3 +1,4 @@
+import type { Build, Piece } from '@fixatum/core';
 import { expect, test, type Page } from '@playwright/test';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -64,6 +65,52 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await page.getByRole('button', { name: 'Does it go over that?' }).click();
       await page.getByRole('button', { name: 'Gloss alkyd spray over Rubber dip spray: stop' }).click();
       await expect(page.getByText('Judging…')).toHaveCount(0);
+    },
+  ],
+  [
+    'swatches',
+    () => `/b/${build}/materials`,
+    async (page) => {
+      await page.getByRole('button', { name: 'Swatches' }).click();
+    },
+  ],
+  [
+    'findings',
+    () => `/b/${build}/pieces/pauldron`,
+    async (page) => {
+      // Enamel and marker in place of the brass: what a shop full of spray cans tempts one to.
+      const url = `${server.url}/api/builds/${build}`;
+      const demo = ((await (await page.request.get(url)).json()) as { build: Build }).build;
+      const pauldron = demo.pieces.find((piece) => piece.id === 'pauldron')!;
+      const at = pauldron.steps.findIndex((step) => step.id === 'brass');
+      const changed: Piece = {
+        ...pauldron,
+        steps: [
+          ...pauldron.steps.slice(0, at),
+          {
+            id: 'enamel',
+            kind: 'base',
+            material: 'hobby-enamel',
+            method: 'brush',
+            colour: '#3f7f72',
+            coats: 2,
+          },
+          { id: 'stars', kind: 'detail', material: 'alcohol-marker', method: 'pen' },
+          {
+            id: 'clear',
+            kind: 'topcoat',
+            material: 'matte-clear-spray',
+            method: 'aerosol',
+            film: 'light',
+            place: 'porch',
+          },
+        ],
+      };
+      await page.request.put(`${url}/pieces/pauldron`, { data: changed });
+      await page.reload();
+      await expect(page.getByText('Trying ways out…').first()).toBeVisible();
+      await expect(page.getByText('Trying ways out…')).toHaveCount(0);
+      await page.request.post(`${url}/undo`, { data: {} });
     },
   ],
   [

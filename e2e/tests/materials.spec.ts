@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import type { Build } from '@fixatum/core';
+import { expect, test, type Page } from '@playwright/test';
 import { startServer, type RunningServer } from '../server';
 
 let server: RunningServer;
@@ -13,7 +14,7 @@ test.afterEach(() => server.stop());
 test('materials are found, stand side by side, and the label of the own tin wins', async ({ page }) => {
   await page.goto(`${server.url}/b/${id}/materials`);
   await page.getByRole('combobox', { name: /^For/ }).selectOption('seal');
-  await page.getByLabel('indoors, no solvent').check();
+  await page.getByLabel('free of solvent').check();
   await expect(page.getByTestId('material-pva-flex-primer')).toBeVisible();
   await expect(page.getByTestId('material-rubber-dip-spray')).toHaveCount(0);
   await page.getByTestId('material-pva-flex-primer').click();
@@ -29,7 +30,9 @@ test('materials are found, stand side by side, and the label of the own tin wins
   await server.restart();
   await page.reload();
   await page.getByTestId('material-my-flexible-pva-foam-primer').click();
-  await expect(page.getByRole('row', { name: /Next coat/ })).toContainText('from 30 min');
+  // Each figure says where it comes from.
+  await expect(page.getByRole('row', { name: /Next coat/ })).toContainText(/from 30 min\s*your label/);
+  await expect(page.getByRole('row', { name: /Touch-dry/ })).toContainText('typical');
 });
 
 test('the pair board judges by state and says why', async ({ page }) => {
@@ -37,7 +40,7 @@ test('the pair board judges by state and says why', async ({ page }) => {
   await page.getByRole('button', { name: 'Does it go over that?' }).click();
   await page.getByRole('button', { name: 'Hobby enamel over Rubber dip spray: stop' }).click();
   await expect(page.getByText('stays tacky and may never cure')).toBeVisible();
-  await expect(page.getByText('Ways out: Acrylic-urethane primer between them.')).toBeVisible();
+  await expect(page.getByText('Would help: Acrylic-urethane primer between them.')).toBeVisible();
   await page.getByLabel('Laid as').selectOption('normal');
   await expect(
     page.getByRole('button', { name: 'Low-pressure acrylic spray over Rubber dip spray: risk' }),
@@ -46,4 +49,86 @@ test('the pair board judges by state and says why', async ({ page }) => {
   await expect(
     page.getByRole('button', { name: 'Low-pressure acrylic spray over Rubber dip spray: fine' }),
   ).toBeVisible();
+});
+
+test('the pair board is narrowed to a verdict and to a word', async ({ page }) => {
+  await page.goto(`${server.url}/b/${id}/materials`);
+  await page.getByRole('button', { name: 'Does it go over that?' }).click();
+  await expect(page.getByText('Judging…')).toHaveCount(0);
+  const rows = page.getByTestId('pair-board').locator('tbody tr');
+  await expect(rows).toHaveCount(10);
+  await page.getByRole('combobox', { name: /^Show/ }).selectOption('stop');
+  await expect(rows).toHaveCount(2);
+  await page.getByLabel('Find a name or binder').fill('latex');
+  await expect(rows).toHaveCount(1);
+  await expect(rows).toContainText('Natural latex');
+});
+
+/** Puts a normal coat of lacquer on the rubber dip of the pauldrons, which are not begun. */
+async function lacquered(page: Page): Promise<void> {
+  const { build } = (await (await page.request.get(`${server.url}/api/builds/${id}`)).json()) as {
+    build: Build;
+  };
+  const pauldron = build.pieces.find((piece) => piece.id === 'pauldron')!;
+  pauldron.steps = pauldron.steps.map((step) =>
+    step.id === 'brass'
+      ? { ...step, material: 'metallic-lacquer-spray', method: 'aerosol', place: 'porch', film: 'heavy' }
+      : step,
+  );
+  await page.request.put(`${server.url}/api/builds/${id}/pieces/pauldron`, { data: pauldron });
+}
+
+test('a finding offers ways that were tried, with what they cost; one press applies, one takes back', async ({
+  page,
+}) => {
+  await lacquered(page);
+  await page.goto(`${server.url}/b/${id}/pieces/pauldron`);
+  const finding = page.getByTestId('finding-R05');
+  await expect(finding).toContainText('▲ Risk');
+  const ways = finding.getByRole('list', { name: 'Ways out' }).getByRole('listitem');
+  await expect(ways.first()).toContainText(/later|sooner|no time lost/);
+  await ways.first().getByRole('button').click();
+  await expect(finding).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(finding).toHaveCount(1);
+});
+
+test('a swatch is planned from a risk, judged with a photo, and from then on speaks for that pair', async ({
+  page,
+}) => {
+  await lacquered(page);
+  await page.goto(`${server.url}/b/${id}/pieces/pauldron`);
+  const finding = page.getByTestId('finding-R05');
+  await finding.getByRole('button', { name: 'Test it on an offcut' }).click();
+  await expect(page.getByText('Swatch planned')).toBeVisible();
+
+  await page.goto(`${server.url}/b/${id}/materials`);
+  await page.getByRole('button', { name: 'Swatches' }).click();
+  const swatch = page.getByTestId('swatch-swatch');
+  await expect(swatch).toContainText('then a heavy coat of Metallic lacquer spray');
+  await swatch.getByRole('button', { name: 'Log the result' }).click();
+  await page.getByRole('button', { name: 'Keep the result' }).click();
+  await expect(page.getByRole('alert')).toContainText('Say whether it held or failed');
+  await page.getByLabel('Photo').setInputFiles({
+    name: 'notes.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('not a picture'),
+  });
+  await expect(page.getByText('That is no picture that can be read')).toBeVisible();
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/start.png');
+  await expect(page.getByAltText('The photo')).toBeVisible();
+  await page.getByRole('button', { name: 'It held' }).click();
+  await page.getByLabel('Note').fill('Not a crack in it.');
+  await page.getByRole('button', { name: 'Keep the result' }).click();
+  await expect(swatch).toContainText('✓ held');
+
+  await server.restart({ signal: 'SIGKILL' });
+  await page.goto(`${server.url}/b/${id}/pieces/pauldron`);
+  await expect(finding).toContainText('● Note');
+  await expect(finding).toContainText('Your own test, 20 Feb 2027: it held. Not a crack in it.');
+  await page.goto(`${server.url}/b/${id}/materials`);
+  await page.getByRole('button', { name: 'Swatches' }).click();
+  const photo = swatch.getByRole('img');
+  await expect(photo).toBeVisible();
+  await expect.poll(() => photo.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
 });

@@ -30,8 +30,26 @@ describe('fixatum', () => {
     ).toBe(true);
   });
 
-  it('checks the demo and finds nothing that fails', async () => {
-    expect(await run(['check', demo, '--now', '2027-02-20T19:30'], readText)).toMatchObject({ status: 0 });
+  it('checks the demo: the one late piece will stick at packing time, and there are ways out', async () => {
+    const { status, out } = await run(['check', demo, '--now', '2027-02-20T19:30'], readText);
+    expect(status).toBe(1);
+    expect(out.match(/^\[stop\].*/gm)).toEqual([
+      expect.stringMatching(/^\[stop\] R41 Telescope baton, step oil/),
+    ]);
+    expect(out).toContain('way out: ');
+  });
+
+  it('ends with 0 when nothing stands against a build', async () => {
+    const build = JSON.parse(await readFile(demo, 'utf8')) as {
+      pieces: { id: string }[];
+      log: { piece: string }[];
+    };
+    build.pieces = build.pieces.filter((piece) => piece.id === 'buckle');
+    build.log = build.log.filter((entry) => entry.piece === 'buckle');
+    expect(await run(['check', 'x.json'], text(JSON.stringify(build)))).toMatchObject({
+      status: 0,
+      out: 'Nothing stands against this build.\n',
+    });
   });
 
   it('ends with 1 on a stop, and names rule, step and way out', async () => {
@@ -48,9 +66,11 @@ describe('fixatum', () => {
     expect(out).toContain('[stop] R28 Comet tasset, step hot');
     expect(out).toContain('way out: Heat first');
     const json = JSON.parse((await run(['check', 'x.json', '--json'], text(JSON.stringify(build)))).out) as {
-      findings: { rule: string; waysOut: unknown[] }[];
+      findings: { rule: string; severity: string; waysOut: { look: string }[] }[];
     };
-    expect(json.findings).toEqual([expect.objectContaining({ rule: 'R28', waysOut: [expect.anything()] })]);
+    const stops = json.findings.filter((finding) => finding.severity === 'stop');
+    expect(stops.map((finding) => finding.rule)).toEqual(['R28']);
+    expect(stops[0]!.waysOut[0]!.look).toBe('same');
   });
 
   it.each([

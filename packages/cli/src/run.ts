@@ -1,5 +1,6 @@
 import {
   checkBuild,
+  judgeBuild,
   parseBuildText,
   pathText,
   planBuild,
@@ -12,6 +13,7 @@ import {
   type Finding,
   type PiecePlan,
   type Plan,
+  type WayOut,
 } from '@fixatum/core';
 import { Command, CommanderError, Option } from 'commander';
 
@@ -94,7 +96,7 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
     .addOption(nowOption())
     .action((file: string, flags: Flags) =>
       withBuild(file, flags, (build, plan) => {
-        const stop = checkBuild(build, plan).some((finding) => finding.severity === 'stop');
+        const stop = judgeBuild(build, plan).some((finding) => finding.severity === 'stop');
         if (stop || plan.pieces.some((piece) => piece.readiness === 'late' || piece.readiness === 'stuck'))
           result.status = 1;
         if (flags.json) return print(JSON.stringify(planJson(plan), null, 2));
@@ -115,8 +117,15 @@ const faultLine = (fault: Fault) => `${pathText(fault.path)}: ${fault.message}`;
 
 function findingLine(build: Build, finding: Finding): string {
   const piece = build.pieces.find((candidate) => candidate.id === finding.piece);
-  const ways = finding.waysOut.map((way) => `\n         way out: ${way.label}`).join('');
-  return `${severityMark[finding.severity]} ${finding.rule} ${piece?.name ?? finding.piece}, step ${finding.step ?? '-'}: ${finding.message}${ways}`;
+  const ways = finding.waysOut.map((way) => `\n         way out: ${way.label}${wayCost(way)}`).join('');
+  const none = finding.noWayOut ? `\n         no way out: ${finding.noWayOut}` : '';
+  return `${severityMark[finding.severity]} ${finding.rule} ${piece?.name ?? finding.piece}, step ${finding.step ?? '-'}: ${finding.message}${ways}${none}`;
+}
+
+function wayCost({ laterMinutes, buys }: WayOut): string {
+  const time = laterMinutes !== undefined && laterMinutes > 0 ? [`ready ${sayWait(laterMinutes)} later`] : [];
+  const parts = [...time, ...buys.map((name) => `to buy: ${name}`)];
+  return parts.length > 0 ? ` (${parts.join(', ')})` : '';
 }
 
 function pieceLine(build: Build, plan: Plan, piece: PiecePlan): string {

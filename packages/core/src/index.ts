@@ -11,6 +11,7 @@ export * from './compat/finding';
 export * from './compat/judgeBuild';
 export * from './compat/judgePair';
 export * from './compat/rules';
+export * from './compat/swatchSteps';
 export * from './compat/waysOut';
 export * from './drying/air';
 export * from './drying/climateSeries';

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Build, LogEntry, Piece } from '@fixatum/core';
 import type { Express } from 'express';
+import sharp from 'sharp';
 import request from 'supertest';
 import { createApp } from './app';
 import { BuildStore } from './buildStore';
@@ -23,6 +24,7 @@ async function open(): Promise<void> {
     models: database.models,
     clock: makeClock('2027-02-20T19:30'),
     samplesFolder,
+    photosFolder: join(folder, 'photos'),
   });
 }
 async function reopen(): Promise<void> {
@@ -331,5 +333,41 @@ describe('the door', () => {
   it('tells its health and its clock', async () => {
     expect(await get('/api/health')).toMatchObject({ ok: true, fixedAt: '2027-02-20T19:30' });
     expect(() => makeClock('tomorrow')).toThrow(/FIXATUM_NOW/);
+  });
+});
+
+describe('photos', () => {
+  const picture = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 3, background: '#8a6f3b' } })
+      .withExif({ IFD0: { Copyright: 'somebody' } })
+      .png()
+      .toBuffer();
+
+  it('are made small and plain, and are there after a restart', async () => {
+    const sent = await request(app)
+      .post('/api/photos')
+      .attach('photo', await picture(2400, 600), 'a.png');
+    expect(sent.status).toBe(201);
+    await reopen();
+    const got = await request(app).get(`/api/photos/${sent.body.photo}`).responseType('blob');
+    expect(got.headers['content-type']).toBe('image/jpeg');
+    const { format, width, height, exif } = await sharp(got.body as Buffer).metadata();
+    // 2400 × 600 brought to 1600 on the longer edge.
+    expect([format, width, height, exif]).toEqual(['jpeg', 1600, 400, undefined]);
+  });
+
+  it.each([
+    ["text in a picture's clothes", Buffer.from('hello'), 415],
+    ['a drawing with a script in it', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), 415],
+    ['something far too large', Buffer.alloc(16 * 1024 * 1024), 413],
+  ])('are not %s', async (_what, bytes, status) => {
+    const sent = await request(app).post('/api/photos').attach('photo', bytes, 'a.png');
+    expect(sent.status).toBe(status);
+    expect(sent.headers['content-type']).toContain('application/problem+json');
+  });
+
+  it('are not asked for outside their folder', async () => {
+    expect((await request(app).get('/api/photos/..%2Ffixatum.sqlite')).status).toBe(404);
+    expect((await request(app).get('/api/photos/none.jpg')).status).toBe(404);
   });
 });

@@ -9,6 +9,7 @@ import { answerProblem, notFound } from './problem';
 import { buildRoutes } from './buildRoutes';
 import { logRoutes } from './logRoutes';
 import { lookRoutes } from './lookRoutes';
+import { photoRoutes } from './photoRoutes';
 import { pieceRoutes } from './pieceRoutes';
 
 export interface AppOptions {
@@ -17,6 +18,8 @@ export interface AppOptions {
   clock: Clock;
   /** Folder with the sample builds. */
   samplesFolder: string;
+  /** Folder that photos are kept in. */
+  photosFolder: string;
   /** Folder with the built web app; without it only the API is served. */
   webFolder?: string;
   /** Host names besides this machine's own that the server answers to. */
@@ -29,6 +32,7 @@ export function createApp({
   models,
   clock,
   samplesFolder,
+  photosFolder,
   webFolder,
   allowedHosts = [],
 }: AppOptions): Express {
@@ -38,7 +42,11 @@ export function createApp({
     helmet({
       contentSecurityPolicy: {
         useDefaults: true,
-        directives: { 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null },
+        directives: {
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'upgrade-insecure-requests': null,
+        },
       },
       strictTransportSecurity: false,
     }),
@@ -52,6 +60,7 @@ export function createApp({
   api.use(pieceRoutes({ store, clock }));
   api.use(logRoutes({ store, clock }));
   api.use(lookRoutes(models));
+  api.use(photoRoutes(photosFolder));
   api.use(() => {
     throw notFound('such address');
   });

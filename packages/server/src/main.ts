@@ -15,7 +15,8 @@ async function start(): Promise<void> {
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new Error(`PORT is "${process.env.PORT}"; give a number up to 65535.`);
   const clock = makeClock(process.env.FIXATUM_NOW || undefined);
-  const database = await openDatabase(process.env.FIXATUM_DATA ?? resolve(root, 'data'));
+  const dataFolder = resolve(process.env.FIXATUM_DATA ?? resolve(root, 'data'));
+  const database = await openDatabase(dataFolder);
   const store = new BuildStore(database);
   const samplesFolder = resolve(root, 'demo');
   if (process.env.FIXATUM_SAMPLES === 'first-time' && (await store.isUntouched()))
@@ -31,6 +32,7 @@ async function start(): Promise<void> {
     models: database.models,
     clock,
     samplesFolder,
+    photosFolder: resolve(dataFolder, 'photos'),
     allowedHosts,
     ...(hasWeb ? { webFolder } : {}),
   });

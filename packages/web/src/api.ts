@@ -40,8 +40,14 @@ async function call<T>(
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      // A form says itself what it is.
+      headers: {
+        ...(body === undefined || body instanceof FormData ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' || body instanceof FormData ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiProblem(
@@ -107,6 +113,12 @@ export const api = {
   looks: () => call<{ looks: Look[] }>('GET', '/looks'),
   saveLook: (look: Look) => call<Look>('POST', '/looks', look),
   deleteLook: (lookId: string) => call<void>('DELETE', `/looks/${encodeURIComponent(lookId)}`),
+  addPhoto: (file: Blob) => {
+    const form = new FormData();
+    form.append('photo', file);
+    return call<{ photo: string }>('POST', '/photos', form);
+  },
+  photoUrl: (name: string) => `/api/photos/${encodeURIComponent(name)}`,
   undo: (id: string) => call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}),
   undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
   fileUrl: (id: string) => `/api/builds/${id}/file`,

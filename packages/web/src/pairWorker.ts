@@ -1,4 +1,4 @@
-import { judgePair, type OwnMaterial, type PairState, type PairVerdict } from '@fixatum/core';
+import { judgePair, type OwnMaterial, type PairState, type PairVerdict, type Swatch } from '@fixatum/core';
 
 /** Asks for every pair of some materials in one state. */
 export interface BoardRequest {
@@ -7,6 +7,7 @@ export interface BoardRequest {
   overs: string[];
   state: PairState;
   own: OwnMaterial[];
+  swatches: Swatch[];
 }
 
 /** One row of the board at a time, so that it fills while it is worked out. */
@@ -24,7 +25,7 @@ self.onmessage = ({ data }: MessageEvent<BoardRequest>) => {
     const under = data.unders[at];
     // A newer question makes the rest of this one pointless.
     if (under === undefined || data.ticket !== newest) return;
-    const verdicts = data.overs.map((over) => judgePair(under, over, data.state, data.own));
+    const verdicts = data.overs.map((over) => judgePair(under, over, data.state, data.own, data.swatches));
     self.postMessage({ ticket: data.ticket, under, verdicts } satisfies BoardRow);
     setTimeout(() => next(at + 1));
   };

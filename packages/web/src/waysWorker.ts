@@ -1,4 +1,11 @@
-import { planBuild, searchWaysOut, type Build, type Plan, type RuleFinding, type WaysOut } from '@fixatum/core';
+import {
+  planBuild,
+  searchWaysOut,
+  type Build,
+  type Plan,
+  type RuleFinding,
+  type WaysOut,
+} from '@fixatum/core';
 
 /** Gives the build that findings are about; what was asked about an older one is dropped. */
 export interface WaysGround {

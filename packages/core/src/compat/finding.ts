@@ -1,4 +1,4 @@
-import type { Face } from '../build/schema';
+import type { Face, Swatch } from '../build/schema';
 
 /** `stop`: it fails. `risk`: try it on an offcut or meet the condition. `note`: good to know. */
 export type Severity = 'stop' | 'risk' | 'note';
@@ -37,6 +37,9 @@ export interface WayOut extends Idea {
   makesLate: string[];
 }
 
+/** What to lay on an offcut to learn whether a pair holds: no id yet, no result. */
+export type SwatchDraft = Pick<Swatch, 'coats' | 'substrate' | 'bendRadiusMm'>;
+
 /** What the user saw on an offcut of their own. */
 export interface Evidence {
   swatch: string;
@@ -62,6 +65,8 @@ export interface RuleFinding {
   ideas: Idea[];
   /** The user's own swatch of the same pair in the same state, when it changed the verdict. */
   evidence?: Evidence;
+  /** The offcut that would tell, for risks that an offcut can speak to. */
+  test?: SwatchDraft;
 }
 
 /** A finding with the ways out that hold, best first, or with the reason why there are none. */

@@ -56,7 +56,10 @@ export function ideasFor(
   if (laysFilm(over)) ideas.push(...between(change, over, under));
   const seen = new Set<string>();
   return ideas.filter((idea) => {
-    const key = JSON.stringify(idea.change);
+    // What a new step is called, and its note, make no difference.
+    const key = JSON.stringify(idea.change, (name, value: unknown) =>
+      name === 'id' || name === 'note' ? undefined : value,
+    );
     if (seen.has(key)) return false;
     seen.add(key);
     return true;

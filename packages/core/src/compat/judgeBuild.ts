@@ -1,6 +1,6 @@
 import type { Build } from '../build/schema';
 import { materialsOf } from '../materials/ownMaterials';
-import type { Plan } from '../schedule/plan';
+import type { Plan, PlannedOperation } from '../schedule/plan';
 import { planBuild } from '../schedule/planBuild';
 import { severities, type RuleFinding } from './finding';
 import { rules } from './rules';
@@ -15,8 +15,12 @@ export function judgeBuild(
   build: Build,
   plan: Plan = planBuild(build, { latestStarts: false }),
 ): RuleFinding[] {
-  const context = { build, materials: materialsOf(build.materials), plan };
+  const materials = materialsOf(build.materials);
+  const own = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
+  for (const operation of plan.operations) own.get(operation.pieceId)?.push(operation);
   return build.pieces.flatMap((piece) => {
+    // Rules look at one piece, so each gets the operations of that piece only.
+    const context = { build, materials, plan: { ...plan, operations: own.get(piece.id)! } };
     const order = new Map(piece.steps.map((step, at) => [step.id, at]));
     const found = rules.flatMap((rule) => rule.look(piece, context));
     return weighSwatches(piece, found, context).sort(

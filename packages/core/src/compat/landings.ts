@@ -13,13 +13,20 @@ export interface Landing {
   below: CoatMilestones;
 }
 
-/** Every coat of a piece that lies, or will lie, on another coat. */
+const known = new WeakMap<Plan, Landing[]>();
+
+/** Every coat of a piece that lies, or will lie, on another coat. Found once for the plan of a rule's context. */
 export function landingsOf(piece: Piece, plan: Plan): Landing[] {
-  const operations = new Map(
-    plan.operations
-      .filter((operation) => operation.pieceId === piece.id)
-      .map((operation) => [operation.id, operation]),
-  );
+  let landings = known.get(plan);
+  if (!landings) {
+    landings = findLandings(piece, plan);
+    known.set(plan, landings);
+  }
+  return landings;
+}
+
+function findLandings(piece: Piece, plan: Plan): Landing[] {
+  const operations = new Map(plan.operations.map((operation) => [operation.id, operation]));
   const landings: Landing[] = [];
   for (let unit = 1; unit <= piece.quantity; unit += 1) {
     const state = plan.units.get(`${piece.id}/${unit}`);

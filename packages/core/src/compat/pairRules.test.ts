@@ -103,6 +103,22 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     make([pva, lay('p', 'base', 'craft-acrylic')], bend(30)),
   ],
   [
+    'R17',
+    'tape on rubber dip over skin that heat never opened, against heat first',
+    make([dip, lay('p', 'base', 'flex-acrylic'), { id: 't', kind: 'mask' }], {
+      substrate: { kind: 'eva-foam', thicknessMm: 6 },
+    }),
+    make(
+      [
+        { id: 'h', kind: 'heat-seal', method: 'hot-air' },
+        dip,
+        lay('p', 'base', 'flex-acrylic'),
+        { id: 't', kind: 'mask' },
+      ],
+      { substrate: { kind: 'eva-foam', thicknessMm: 6 } },
+    ),
+  ],
+  [
     'R18',
     'matte varnish over gloss paint, against satin varnish',
     make([pva, lay('g', 'base', 'flex-acrylic-gloss'), lay('c', 'topcoat', 'matte-varnish')]),
@@ -159,6 +175,12 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     make([pva, lay('p', 'base', 'craft-acrylic'), lay('e', 'topcoat', 'epoxy-clear', cured)]),
   ],
   [
+    'R26',
+    'epoxy poured 4 mm deep, against 3 mm',
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, pourMm: 4 })]),
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, pourMm: 3 })]),
+  ],
+  [
     'R30',
     'cement on paint, against tabs kept bare',
     make([pva, lay('g', 'join', 'contact-cement')]),
@@ -182,6 +204,23 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
       substrate: { kind: 'thermoplastic-sheet', thicknessMm: 2 },
     }),
   ],
+  // Epoxy sets in the cup after 30 min; 12 000 cm² by brush at 2 m²/h take 36 min, 9 000 cm² take 27.
+  [
+    'R36',
+    'more epoxy mixed than can be laid in half an hour, against a smaller face',
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, method: 'brush' })], {
+      faces: { outer: { areaCm2: 12_000 } },
+    }),
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, method: 'brush' })], {
+      faces: { outer: { areaCm2: 9_000 } },
+    }),
+  ],
+  [
+    'R37',
+    'sealer with 16 % of tint, against 15 %',
+    make([{ ...pva, tintPct: 16 }]),
+    make([{ ...pva, tintPct: 15 }]),
+  ],
   // PVA 50.4 µm and craft acrylic 25.6 µm a coat: 76 µm against half of 0.15 mm (75) and of 0.16 mm (80).
   [
     'R38',
@@ -189,11 +228,36 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     make([{ ...pva, film: 'normal' }, lay('p', 'base', 'craft-acrylic')], { finestDetailMm: 0.15 }),
     make([{ ...pva, film: 'normal' }, lay('p', 'base', 'craft-acrylic')], { finestDetailMm: 0.16 }),
   ],
+  // Satin varnish is 30 gloss units, satin; matte varnish 10, matte.
+  [
+    'R39',
+    'matte wanted and satin on top, against matte on top',
+    make([pva, lay('c', 'topcoat', 'satin-varnish')], { wantsSheen: 'matte' }),
+    make([pva, lay('c', 'topcoat', 'matte-varnish')], { wantsSheen: 'matte' }),
+  ],
   [
     'R40',
     'two-part urethane, against an acrylic varnish',
     make([pva, lay('c', 'topcoat', 'urethane-2k-clear')]),
     make([pva, lay('c', 'topcoat', 'gloss-varnish')]),
+  ],
+  // The seal of 10 min is packable a day after it is laid at 08:07 on 15 February, for a film of 0.6: 1440 · 0.36 = 518 min.
+  [
+    'R41',
+    'bagged the same noon, against the next morning',
+    make([pva], { packedAt: '2027-02-15T12:00' }),
+    make([pva], { packedAt: '2027-02-16T08:00' }),
+  ],
+  // White glows through one thin coat of yellow, and less and less through more.
+  [
+    'O05',
+    'yellow once over black, against yellow often enough over white',
+    make([pva, primer, lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d' })]),
+    make([
+      pva,
+      lay('w', 'prime', 'acrylic-pu-primer-white', { coats: 2 }),
+      lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d', coats: 5 }),
+    ]),
   ],
 ];
 
@@ -223,6 +287,49 @@ describe('pair and stack rules', () => {
     expect(severity(11)).toEqual(['stop']);
     expect(severity(20)).toEqual(['risk']);
     expect(severity(20, { wanted: ['cracking'] })).toEqual(['note']);
+  });
+
+  it('R36 is settled by mixing in lots, as it says itself', () => {
+    const steps = (mixes: number) => [
+      pva,
+      lay('e', 'topcoat', 'epoxy-clear', { ...cured, method: 'brush', mixes }),
+    ];
+    const large = { faces: { outer: { areaCm2: 12_000 } } };
+    expect(saying(make(steps(1), large), 'R36')[0]!.ideas[0]!.label).toBe('Mix it in 2 lots');
+    expect(saying(make(steps(2), large), 'R36')).toEqual([]);
+  });
+
+  it('R41 looks ahead: what still sticks at packing time is said before it is packed', () => {
+    // Decoupage medium sticks for a week; the event is packed for after two days.
+    const build = make([lay('s', 'seal', 'decoupage-gloss')]);
+    build.events[0] = {
+      id: 'day',
+      name: 'The day',
+      packAt: '2027-02-17T08:00',
+      wearAt: '2027-03-06T09:00',
+    };
+    expect(saying(build, 'R41')).toEqual([
+      expect.objectContaining({
+        severity: 'stop',
+        step: 's',
+        message: expect.stringContaining('Wed 17 Feb, 08:00'),
+      }),
+    ]);
+  });
+
+  it('O05 is a note where the undercoat is meant to show, and where the colour is only a shade off', () => {
+    const yellow = (more: Partial<Step>) =>
+      saying(
+        make([
+          pva,
+          lay('w', 'prime', 'acrylic-pu-primer-white', { coats: 2 }),
+          lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d', ...more }),
+        ]),
+        'O05',
+      ).map((finding) => finding.severity);
+    expect(yellow({ coats: 1 })).toEqual(['risk']);
+    expect(yellow({ coats: 1, wanted: ['undercoat-shows'] })).toEqual(['note']);
+    expect(yellow({ coats: 2 })).toEqual(['note']);
   });
 
   it('strain is half the foam and the film over the radius', () => {

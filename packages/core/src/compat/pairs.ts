@@ -20,8 +20,20 @@ export interface Meeting {
   scuffed: boolean;
 }
 
-/** Every meeting of two films in the stacks of a piece. Coats of one step are one film. */
-export function meetingsOf(piece: Piece, { materials, plan }: RuleContext): Meeting[] {
+const known = new WeakMap<RuleContext, Meeting[]>();
+
+/** Every meeting of two films in the stacks of a piece. Coats of one step are one film. Found once for a context. */
+export function meetingsOf(piece: Piece, context: RuleContext): Meeting[] {
+  let meetings = known.get(context);
+  if (!meetings) {
+    meetings = findMeetings(piece, context);
+    known.set(context, meetings);
+  }
+  return meetings;
+}
+
+function findMeetings(piece: Piece, { materials, plan }: RuleContext): Meeting[] {
+  const stepOf = new Map(plan.operations.map((operation) => [operation.id, operation.stepId]));
   return spotsOf(piece, materials).flatMap((spot) =>
     spot.layers.slice(1).map((over, n): Meeting => {
       const under = spot.layers[n]!;
@@ -30,7 +42,7 @@ export function meetingsOf(piece: Piece, { materials, plan }: RuleContext): Meet
         over,
         under,
         below: spot.layers.slice(0, n + 1),
-        cured: curedBefore(piece, plan, spot.cell, under, over),
+        cured: curedBefore(piece, plan, stepOf, spot.cell, under, over),
         scuffed: scuffedBetween(piece, under.at, over.at),
       };
     }),
@@ -38,12 +50,14 @@ export function meetingsOf(piece: Piece, { materials, plan }: RuleContext): Meet
 }
 
 /** Whether all coats of one step are cured when the first of another is laid, on every unit the plan has placed. */
-function curedBefore(piece: Piece, plan: Plan, cell: string, under: Layer, over: Layer): boolean {
-  const stepOf = new Map(
-    plan.operations
-      .filter((operation) => operation.pieceId === piece.id)
-      .map((operation) => [operation.id, operation.stepId]),
-  );
+function curedBefore(
+  piece: Piece,
+  plan: Plan,
+  stepOf: ReadonlyMap<string, string>,
+  cell: string,
+  under: Layer,
+  over: Layer,
+): boolean {
   let seen = false;
   for (let unit = 1; unit <= piece.quantity; unit += 1) {
     const state = plan.units.get(`${piece.id}/${unit}`);

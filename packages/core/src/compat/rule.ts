@@ -3,7 +3,10 @@ import type { Material } from '../materials/material';
 import type { Plan } from '../schedule/plan';
 import type { RuleFinding, Severity } from './finding';
 
-/** What a rule may look at: the build, its materials, and the plan that says when everything happens. */
+/**
+ * What a rule may look at: the build, its materials, and the plan that says when everything happens, its operations being
+ * those of the piece at hand. One context serves one piece.
+ */
 export interface RuleContext {
   build: Build;
   materials: ReadonlyMap<string, Material>;

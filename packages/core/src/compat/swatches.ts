@@ -1,6 +1,6 @@
 import type { Piece, Swatch } from '../build/schema';
 import { sayDate } from '../time/wallTime';
-import type { Evidence, RuleFinding, Severity } from './finding';
+import type { Evidence, RuleFinding, Severity, SwatchDraft } from './finding';
 import { meetingsOf, type Meeting } from './pairs';
 import type { RuleContext } from './rule';
 import { spotsOf, type Layer } from '../stack/spots';
@@ -62,6 +62,24 @@ function contactsOf(piece: Piece, context: RuleContext): Contact[] {
   return [...first, ...meetings];
 }
 
+/** The offcut that shows a contact in its state, bent as tightly as the piece where that matters. */
+function draftOf(piece: Piece, { over, under, cured, scuffed }: Contact, bends: boolean): SwatchDraft {
+  const radii = (piece.flex ?? []).map((spot) => spot.bendRadiusMm);
+  return {
+    substrate: piece.substrate.kind,
+    coats: [
+      ...(under ? [{ material: under.material.id, film: under.film }] : []),
+      {
+        material: over.material.id,
+        film: over.film,
+        ...(under && cured ? { onCured: true } : {}),
+        ...(under && scuffed ? { onScuffed: true } : {}),
+      },
+    ],
+    ...(bends && radii.length > 0 ? { bendRadiusMm: Math.min(...radii) } : {}),
+  };
+}
+
 const raised: Record<Severity, Severity> = { note: 'risk', risk: 'stop', stop: 'stop' };
 const evidenceOf = (swatch: Judged): Evidence => ({
   swatch: swatch.id,
@@ -80,8 +98,8 @@ export function weighSwatches(
   findings: readonly RuleFinding[],
   context: RuleContext,
 ): RuleFinding[] {
+  if (findings.length === 0 && (context.build.swatches ?? []).length === 0) return [];
   const swatches = judgedOf(context.build.swatches ?? []);
-  if (swatches.length === 0) return [...findings];
   const contacts = contactsOf(piece, context);
   const spoken = new Set<string>();
   const weighed = findings.map((finding): RuleFinding => {
@@ -100,7 +118,12 @@ export function weighSwatches(
         own.some((contact) => shows(one, piece, contact)) &&
         (one.result === 'failed' || !aboutBending.has(finding.rule) || bentEnough(one, piece)),
     );
-    if (!swatch) return finding;
+    if (!swatch) {
+      const [contact] = own;
+      return finding.severity === 'risk' && contact
+        ? { ...finding, test: draftOf(piece, contact, aboutBending.has(finding.rule)) }
+        : finding;
+    }
     spoken.add(`${swatch.id} ${finding.step}`);
     const evidence = evidenceOf(swatch);
     const when = sayDate(swatch.judgedOn);

@@ -56,7 +56,7 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
       obstacles.set(obstacle!, (obstacles.get(obstacle!) ?? 0) + 1);
       return [];
     }
-    const look = lookChange(piece, tried.piece, materials);
+    const look = lookOf(idea, piece, tried.piece, materials);
     const newRisks = newOf(before, tried.findings, 'risk');
     return [
       {
@@ -67,11 +67,12 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
       },
     ];
   });
+  const said = judgeBuild(build, plan);
   const ways = holding
     .sort((a, b) => a.rough - b.rough)
     .slice(0, MOST_PLANNED)
     .flatMap(({ idea, look, newRisks }) => {
-      const costed = costOf(build, piece, idea, finding, plan);
+      const costed = costOf(build, piece, idea, finding, plan, said);
       return costed ? [{ ...idea, ...costed, look, newRisks }] : [];
     })
     .sort((a, b) => costScore(a) - costScore(b))
@@ -170,6 +171,19 @@ function obstacleOf(
   return stops.length > 0 ? `it runs into ${stops.join(' and ')}` : undefined;
 }
 
+/** How much a change shows: texture left out is gone, and other work left out is missed a little. */
+function lookOf(
+  idea: Idea,
+  before: Piece,
+  after: Piece,
+  materials: ReadonlyMap<string, Material>,
+): LookChange {
+  const pressed = (piece: Piece) => piece.steps.filter((step) => step.kind === 'texture').length;
+  if (pressed(after) < pressed(before)) return 'other';
+  const change = lookChange(before, after, materials);
+  return change === 'same' && idea.change.some((step) => step.op === 'remove') ? 'slight' : change;
+}
+
 /** What shows on the outer face: the films that are not under others of their kind, with colour, film and count. */
 function lookChange(before: Piece, after: Piece, materials: ReadonlyMap<string, Material>): LookChange {
   const visible = new Set(['paint', 'texture', 'weather', 'detail', 'topcoat']);
@@ -217,12 +231,12 @@ function costOf(
   idea: Idea,
   finding: RuleFinding,
   plan: Plan,
+  said: readonly RuleFinding[],
 ): Pick<WayOut, 'laterMinutes' | 'buys' | 'extraMl' | 'makesLate'> | undefined {
   const applied = applyPatch(build, idea.change);
   if (!applied.ok) return undefined;
   const then = planBuild(applied.value, { now: plan.now, latestStarts: false });
-  if (obstacleOf(finding, judgeBuild(build, plan), judgeBuild(applied.value, then)) !== undefined)
-    return undefined;
+  if (obstacleOf(finding, said, judgeBuild(applied.value, then)) !== undefined) return undefined;
   const stateOf = (of: Plan) => of.pieces.find((one) => one.pieceId === piece.id);
   const before = readyAt(stateOf(plan));
   const after = readyAt(stateOf(then));

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { sayDate, sayWait, type RuleFinding, type Severity, type WayOut } from '@fixatum/core';
+import { idFromName, sayDate, sayWait, type RuleFinding, type Severity, type WayOut } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
+import { api } from '../api';
+import { plain } from '../planner';
 import { useWays } from '../stores/ways';
 import { pieceName } from '../words';
 import { useBuild } from '../stores/build';
@@ -18,6 +20,21 @@ watch(
   () => ways.ask(props.finding),
   { immediate: true },
 );
+/** Plans the offcut that would tell. */
+function test(): void {
+  const list = store.build?.swatches ?? [];
+  const swatch = {
+    ...plain(props.finding.test!),
+    id: idFromName(
+      'swatch',
+      list.map((one) => one.id),
+    ),
+  };
+  void store.change(
+    () => api.patchBuild(store.id!, { swatches: [...list, swatch] }, store.etag),
+    'Swatch planned; it stands under Materials, Swatches',
+  );
+}
 const found = computed(() => ways.of(props.finding));
 const searching = computed(() => props.finding.severity !== 'note' && !found.value);
 
@@ -56,6 +73,9 @@ function costs(way: WayOut): string[] {
       Your own test, {{ sayDate(finding.evidence.judgedOn) }}:
       {{ finding.evidence.result === 'good' ? 'it held' : 'it failed'
       }}<template v-if="finding.evidence.note">. {{ finding.evidence.note }}</template>
+    </p>
+    <p v-if="finding.test" class="mt-2">
+      <v-btn size="small" variant="text" class="test" @click="test">Test it on an offcut</v-btn>
     </p>
     <p v-if="searching" class="small quiet mt-2" role="status">Trying ways out…</p>
     <ul v-else-if="found && found.waysOut.length > 0" class="ways" aria-label="Ways out">
@@ -100,6 +120,11 @@ function costs(way: WayOut): string[] {
 .why {
   text-decoration: underline;
   padding: 0 4px;
+}
+
+.test {
+  text-decoration: underline;
+  padding-inline: 4px;
 }
 
 .evidence {

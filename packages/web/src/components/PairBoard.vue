@@ -1,7 +1,16 @@
 <script setup lang="ts">
-import { filmGrades, filmWords, materialRoles, type FilmGrade, type PairVerdict } from '@fixatum/core';
+import {
+  filmGrades,
+  filmWords,
+  materialRoles,
+  sayDate,
+  type FilmGrade,
+  type Material,
+  type PairVerdict,
+} from '@fixatum/core';
 import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
 import type { BoardRequest, BoardRow } from '../pairWorker';
+import { plain } from '../planner';
 import { useBuild } from '../stores/build';
 import { roleWords } from '../words';
 
@@ -14,7 +23,11 @@ const form = reactive({
   cured: false,
   scuffed: false,
   flexing: false,
+  text: '',
+  only: '' as PairVerdict['verdict'] | '',
 });
+const tested = (verdict: PairVerdict) => verdict.findings.some((finding) => finding.evidence);
+const done = computed(() => rows.value.size === unders.value.length);
 const rows = shallowRef(new Map<string, PairVerdict[]>());
 const chosen = ref<{ under: string; over: string; verdict: PairVerdict }>();
 
@@ -23,6 +36,36 @@ const roles = materialRoles.filter((role) => layable.has(role));
 const of = (role: string) => [...store.materials.values()].filter((material) => material.role === role);
 const unders = computed(() => of(form.under));
 const overs = computed(() => of(form.over));
+const named = (list: Material[]) => {
+  const wanted = form.text.trim().toLowerCase();
+  return list.filter((material) => `${material.name} ${material.binder}`.toLowerCase().includes(wanted));
+};
+/** What the filters leave: a word found on either side, and rows and columns with the verdict that is looked for. */
+const shownUnders = computed(() => {
+  const found = named(unders.value);
+  const list = found.length > 0 ? found : unders.value;
+  return list.filter(
+    (under) =>
+      form.only === '' ||
+      !rows.value.has(under.id) ||
+      rows.value.get(under.id)!.some((one) => one.verdict === form.only),
+  );
+});
+const shownOvers = computed(() => {
+  const found = named(overs.value);
+  const list = found.length > 0 ? found : overs.value;
+  return list.filter(
+    (over) =>
+      form.only === '' ||
+      !done.value ||
+      shownUnders.value.some((under) => verdictOf(under.id, over.id)?.verdict === form.only),
+  );
+});
+const verdictOf = (under: string, over: string): PairVerdict | undefined =>
+  rows.value.get(under)?.[overs.value.findIndex((one) => one.id === over)];
+const nothingFound = computed(
+  () => form.text.trim() !== '' && named(unders.value).length + named(overs.value).length === 0,
+);
 
 const worker = new Worker(new URL('../pairWorker.ts', import.meta.url), { type: 'module' });
 let ticket = 0;
@@ -32,7 +75,17 @@ worker.onmessage = ({ data }: MessageEvent<BoardRow>) => {
 onUnmounted(() => worker.terminate());
 
 watch(
-  () => [form.under, form.over, form.film, form.cured, form.scuffed, form.flexing, store.materials] as const,
+  () =>
+    [
+      form.under,
+      form.over,
+      form.film,
+      form.cured,
+      form.scuffed,
+      form.flexing,
+      store.materials,
+      store.build?.swatches,
+    ] as const,
   () => {
     ticket += 1;
     rows.value = new Map();
@@ -42,7 +95,8 @@ watch(
       unders: unders.value.map((material) => material.id),
       overs: overs.value.map((material) => material.id),
       state: { film: form.film, cured: form.cured, scuffed: form.scuffed, flexing: form.flexing },
-      own: JSON.parse(JSON.stringify(store.build?.materials ?? [])),
+      own: plain(store.build?.materials ?? []),
+      swatches: plain(store.build?.swatches ?? []),
     };
     worker.postMessage(request);
   },
@@ -55,7 +109,6 @@ const marks: Record<PairVerdict['verdict'], string> = {
   note: '● note',
   fine: '✓ fine',
 };
-const done = computed(() => rows.value.size === unders.value.length);
 </script>
 
 <template>
@@ -84,6 +137,20 @@ const done = computed(() => rows.value.size === unders.value.length);
       <label class="tick"
         ><input v-model="form.flexing" type="checkbox" /> bends (5 mm foam round 45 mm)</label
       >
+      <label
+        >Show
+        <select v-model="form.only">
+          <option value="">all verdicts</option>
+          <option v-for="(mark, verdict) in marks" :key="verdict" :value="verdict">{{ mark }} only</option>
+        </select></label
+      >
+      <input
+        v-model="form.text"
+        type="search"
+        placeholder="Find a name or binder"
+        aria-label="Find a name or binder"
+      />
+      <span v-if="nothingFound" class="small">Nothing is called that; all are shown.</span>
       <span class="quiet small" aria-live="polite">{{ done ? '' : 'Judging…' }}</span>
     </div>
     <div class="board">
@@ -91,23 +158,31 @@ const done = computed(() => rows.value.size === unders.value.length);
         <thead>
           <tr>
             <td class="corner small quiet">below ↓ &nbsp; above →</td>
-            <th v-for="over in overs" :key="over.id" scope="col">
+            <th v-for="over in shownOvers" :key="over.id" scope="col">
               <span>{{ over.name }}</span>
             </th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="under in unders" :key="under.id">
+          <tr v-for="under in shownUnders" :key="under.id">
             <th scope="row">{{ under.name }}</th>
-            <td v-for="(over, n) in overs" :key="over.id">
+            <td v-for="over in shownOvers" :key="over.id">
               <button
-                v-if="rows.get(under.id)?.[n]"
+                v-if="verdictOf(under.id, over.id)"
                 class="verdict"
-                :class="rows.get(under.id)![n]!.verdict"
-                :aria-label="`${over.name} over ${under.name}: ${rows.get(under.id)![n]!.verdict}`"
-                @click="chosen = { under: under.name, over: over.name, verdict: rows.get(under.id)![n]! }"
+                :class="[
+                  verdictOf(under.id, over.id)!.verdict,
+                  { dim: form.only !== '' && verdictOf(under.id, over.id)!.verdict !== form.only },
+                ]"
+                :aria-label="`${over.name} over ${under.name}: ${verdictOf(under.id, over.id)!.verdict}`"
+                @click="
+                  chosen = { under: under.name, over: over.name, verdict: verdictOf(under.id, over.id)! }
+                "
               >
-                {{ marks[rows.get(under.id)![n]!.verdict] }}
+                {{ marks[verdictOf(under.id, over.id)!.verdict]
+                }}<span v-if="tested(verdictOf(under.id, over.id)!)" title="your own swatch speaks here">
+                  ✎</span
+                >
               </button>
             </td>
           </tr>
@@ -122,6 +197,10 @@ const done = computed(() => rows.value.size === unders.value.length);
       <div v-for="finding in chosen.verdict.findings" :key="finding.rule" class="mt-2">
         <p>
           <strong>{{ marks[finding.severity] }}</strong> {{ finding.message }}
+        </p>
+        <p v-if="finding.evidence" class="small">
+          Your own test, {{ sayDate(finding.evidence.judgedOn) }}:
+          {{ finding.evidence.result === 'good' ? 'it held' : 'it failed' }}.
         </p>
         <p class="quiet small">{{ finding.reason }} ({{ finding.rule }})</p>
         <p v-if="finding.ideas.length > 0" class="small">
@@ -141,7 +220,8 @@ const done = computed(() => rows.value.size === unders.value.length);
   margin-bottom: 14px;
 }
 
-select {
+select,
+input[type='search'] {
   border: 1px solid var(--line);
   border-radius: 3px;
   padding: 6px 8px;
@@ -233,6 +313,10 @@ tbody td {
 .risk {
   color: rgb(var(--v-theme-warning));
   font-weight: 600;
+}
+
+.dim {
+  opacity: 0.45;
 }
 
 .note {

@@ -5,12 +5,15 @@ import {
   pathText,
   shapeAreaCm2,
   shapeWords,
+  sheenClasses,
+  sheenWords,
   substrateKinds,
   substrateNames,
   writeSteps,
   type Fault,
   type Piece,
   type ShapeKind,
+  type SheenClass,
   type SubstrateKind,
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
@@ -48,6 +51,7 @@ const fresh = () => ({
   innerCm2: undefined as number | undefined,
   event: '',
   finestDetailMm: undefined as number | undefined,
+  wantsSheen: '' as SheenClass | '',
   keepBare: '',
   flex: [] as FlexDraft[],
   zones: [] as ZoneDraft[],
@@ -88,6 +92,7 @@ watch(open, (isOpen) => {
     innerCm2: piece.faces.inner?.areaCm2,
     event: piece.event ?? '',
     finestDetailMm: piece.finestDetailMm,
+    wantsSheen: piece.wantsSheen ?? '',
     keepBare: (piece.keepBare ?? []).join(', '),
     flex: (piece.flex ?? []).map((spot) => ({
       name: spot.name,
@@ -100,6 +105,7 @@ watch(open, (isOpen) => {
       percent: Math.round(zone.share * 1000) / 10,
       edgeMm: zone.edgeMm,
       lookId: '',
+      wantsSheen: zone.wantsSheen ?? ('' as const),
     })),
     note: piece.note ?? '',
   });
@@ -124,6 +130,10 @@ const measures = [
   ...Object.entries(shapeWords).map(([value, title]) => ({ value, title })),
 ];
 const substrates = substrateKinds.map((value) => ({ value, title: substrateNames[value] }));
+const sheens = [
+  { value: '', title: 'any' },
+  ...sheenClasses.map((value) => ({ value, title: sheenWords[value] })),
+];
 const events = computed(() => [
   { value: '', title: 'No date' },
   ...(store.build?.events ?? []).map((event) => ({ value: event.id, title: event.name })),
@@ -147,6 +157,7 @@ function drafted(): Piece {
     event: _event,
     flex: _flex,
     finestDetailMm: _detail,
+    wantsSheen: _sheen,
     zones: _zones,
     keepBare: _bare,
     note: _note,
@@ -158,13 +169,14 @@ function drafted(): Piece {
     .filter(Boolean);
   const zones = form.zones.map((zone) => {
     const before = old?.zones?.find((candidate) => candidate.id === zone.id);
-    const { edgeMm: _edge, ...rest } = before ?? {};
+    const { edgeMm: _edge, wantsSheen: _wants, ...rest } = before ?? {};
     return {
       ...rest,
       id: zone.id,
       name: zone.name.trim(),
       share: Number(zone.percent) / 100,
       ...(filled(zone.edgeMm) ? { edgeMm: Number(zone.edgeMm) } : {}),
+      ...(zone.wantsSheen ? { wantsSheen: zone.wantsSheen } : {}),
     };
   });
   const outer = { ...(old?.faces.outer ?? {}), areaCm2: outerCm2.value };
@@ -201,6 +213,7 @@ function drafted(): Piece {
     },
     steps: old?.steps ?? [],
     ...(form.event ? { event: form.event } : {}),
+    ...(form.wantsSheen ? { wantsSheen: form.wantsSheen } : {}),
     ...(filled(form.finestDetailMm) ? { finestDetailMm: Number(form.finestDetailMm) } : {}),
     ...(form.flex.length > 0
       ? {
@@ -357,6 +370,7 @@ async function save(): Promise<void> {
                 min="0"
                 clearable
               />
+              <v-select v-model="form.wantsSheen" class="span3" label="Sheen wanted" :items="sheens" />
               <v-text-field
                 v-if="form.inner"
                 v-model.number="form.innerCm2"

@@ -46,6 +46,9 @@ const fresh = () => ({
   attaches: '' as NonNullable<Step['attaches']> | '',
   covers: '',
   dilution: '',
+  pourMm: undefined as number | undefined,
+  mixes: undefined as number | undefined,
+  tintPct: undefined as number | undefined,
   note: '',
 });
 const form = reactive(fresh());
@@ -85,6 +88,9 @@ const placeItems = computed(() => [
   { value: '', title: 'usual place' },
   ...(store.build?.places ?? []).map((place) => ({ value: place.id, title: place.name })),
 ]);
+const isEpoxy = computed(() => material.value?.binder === 'epoxy');
+const isMixed = computed(() => material.value?.potLife !== undefined);
+const isSealer = computed(() => material.value?.role === 'seal');
 const usesHands = computed(() => !material.value);
 
 function drafted(): Step {
@@ -106,6 +112,9 @@ function drafted(): Step {
     attaches: _at,
     covers: _cv,
     dilution: _d,
+    pourMm: _pm,
+    mixes: _mx,
+    tintPct: _tp,
     note: _n,
     ...kept
   } = props.step ?? ({} as Partial<Step>);
@@ -138,6 +147,9 @@ function drafted(): Step {
     ...(form.attaches && form.kind === 'attach' ? { attaches: form.attaches } : {}),
     ...(covers.length > 0 ? { covers } : {}),
     ...(form.dilution ? { dilution: form.dilution } : {}),
+    ...(isEpoxy.value && form.pourMm ? { pourMm: Number(form.pourMm) } : {}),
+    ...(isMixed.value && Number(form.mixes) > 1 ? { mixes: Number(form.mixes) } : {}),
+    ...(isSealer.value && form.tintPct ? { tintPct: Number(form.tintPct) } : {}),
     ...(form.note.trim() ? { note: form.note.trim() } : {}),
   };
 }
@@ -221,6 +233,35 @@ async function save(): Promise<void> {
             type="number"
             min="1"
             max="1440"
+            clearable
+          />
+          <v-text-field
+            v-if="isEpoxy"
+            v-model.number="form.pourMm"
+            label="Poured how deep, if poured"
+            suffix="mm"
+            type="number"
+            min="0"
+            step="any"
+            clearable
+          />
+          <v-text-field
+            v-if="isMixed"
+            v-model.number="form.mixes"
+            label="Mixed in how many lots"
+            type="number"
+            min="1"
+            max="20"
+            clearable
+          />
+          <v-text-field
+            v-if="isSealer"
+            v-model.number="form.tintPct"
+            label="Tinted with pigment"
+            suffix="%"
+            type="number"
+            min="0"
+            max="100"
             clearable
           />
           <v-select

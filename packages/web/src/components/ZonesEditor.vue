@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { idFromName, type Look } from '@fixatum/core';
+import { idFromName, sheenClasses, sheenWords, type Look, type SheenClass } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 
@@ -10,6 +10,7 @@ export interface ZoneDraft {
   percent: number;
   edgeMm: number | undefined;
   lookId: string;
+  wantsSheen: SheenClass | '';
 }
 
 const zones = defineModel<ZoneDraft[]>({ required: true });
@@ -19,6 +20,11 @@ const lookItems = computed(() => [
   { value: '', title: 'No look yet' },
   ...props.looks.map((look) => ({ value: look.id, title: look.name })),
 ]);
+
+const sheenItems = [
+  { value: '', title: 'any' },
+  ...sheenClasses.map((value) => ({ value, title: sheenWords[value] })),
+];
 
 function add(): void {
   const rest = Math.max(0, 100 - sum.value);
@@ -34,6 +40,7 @@ function add(): void {
       percent,
       edgeMm: undefined,
       lookId: '',
+      wantsSheen: '',
     });
   }
   if (sum.value > 100) evenOut();
@@ -59,7 +66,7 @@ function remove(at: number): void {
     <p v-if="zones.length === 0" class="small quiet">
       One look all over. Add zones for a panel, a trim, a strap.
     </p>
-    <div v-for="(zone, at) in zones" :key="zone.id" class="zone" :class="{ wide: withLooks }">
+    <div v-for="(zone, at) in zones" :key="zone.id" class="zone">
       <v-text-field v-model="zone.name" :label="`Zone ${at + 1}`" density="compact" maxlength="120" />
       <v-text-field
         v-model.number="zone.percent"
@@ -83,6 +90,13 @@ function remove(at: number): void {
         v-model="zone.lookId"
         :items="lookItems"
         :label="`Look of ${zone.name}`"
+        density="compact"
+      />
+      <v-select
+        v-else
+        v-model="zone.wantsSheen"
+        :items="sheenItems"
+        :label="`Sheen of ${zone.name}`"
         density="compact"
       />
       <v-btn
@@ -119,14 +133,10 @@ legend {
 
 .zone {
   display: grid;
-  grid-template-columns: 1fr 92px 110px 40px;
+  grid-template-columns: 1fr 92px 110px 1.2fr 40px;
   gap: 8px;
   margin: 8px 0;
   align-items: center;
-}
-
-.zone.wide {
-  grid-template-columns: 1fr 92px 110px 1.2fr 40px;
 }
 
 .foot {
@@ -142,8 +152,7 @@ legend {
 }
 
 @media (max-width: 640px) {
-  .zone,
-  .zone.wide {
+  .zone {
     grid-template-columns: 1fr 1fr 40px;
   }
 }

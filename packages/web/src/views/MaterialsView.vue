@@ -10,12 +10,21 @@ import {
 import { computed, reactive, ref } from 'vue';
 import OwnTinDialog from '../components/OwnTinDialog.vue';
 import PairBoard from '../components/PairBoard.vue';
+import SwatchPanel from '../components/SwatchPanel.vue';
 import { useBuild } from '../stores/build';
 import { roleWords } from '../words';
 
 const store = useBuild();
-const tab = ref<'catalogue' | 'pairs'>('catalogue');
-const filter = reactive({ role: '', text: '', indoor: false, evening: false, bends: false });
+const tab = ref<'catalogue' | 'pairs' | 'swatches'>('catalogue');
+const filter = reactive({
+  role: '',
+  binder: '',
+  text: '',
+  indoor: false,
+  solventFree: false,
+  evening: false,
+  bends: false,
+});
 const compared = ref<string[]>([]);
 const editing = ref<Material>();
 const dialog = ref(false);
@@ -23,13 +32,20 @@ const dialog = ref(false);
 /** Dry enough in one evening: handled within three hours, and the next coat within one. */
 const inAnEvening = (material: Material) =>
   (material.handle ?? 0) <= 180 && (parseRecoat(material.recoat)[0]?.from ?? Infinity) <= 60;
-const indoor = (material: Material) => !material.methods.includes('aerosol') && material.solvent === 0;
+/** Can be put on in a room: some way other than a spray can, and no strong solvent to breathe. */
+const indoor = (material: Material) =>
+  material.methods.some((method) => method !== 'aerosol') && material.solvent < 2;
+const binders = computed(() =>
+  [...new Set([...store.materials.values()].map((material) => material.binder))].sort(),
+);
 
 const shown = computed(() =>
   [...store.materials.values()].filter(
     (material) =>
       (filter.role === '' || material.role === filter.role) &&
+      (filter.binder === '' || material.binder === filter.binder) &&
       (!filter.indoor || indoor(material)) &&
+      (!filter.solventFree || material.solvent === 0) &&
       (!filter.evening || inAnEvening(material)) &&
       (!filter.bends || (material.elongationPct ?? 0) >= 60) &&
       `${material.name} ${material.binder} ${material.note}`
@@ -59,26 +75,65 @@ const recoatWords = (material: Material) =>
         : `${sayWait(window.from)} to ${sayWait(window.to)}`,
     )
     .join(', or ') || 'never';
-const figures: [string, string, (material: Material) => string][] = [
-  ['For', 'What it is used as', (m) => roleWords[m.role]],
-  ['Binder', 'What the dry film is made of', (m) => m.binder],
-  ['Thinned with', 'What leaves as it dries', (m) => (m.carrier === 'none' ? 'nothing' : m.carrier)],
-  ['Attack', 'What its solvent does to what lies below: 0 nothing, 3 dissolves', (m) => String(m.solvent)],
-  ['Wet film', 'One normal coat', (m) => `${m.wftUm} µm`],
-  ['Dry film', 'Wet film times solids', (m) => `${Math.round(m.wftUm * m.solids * 10) / 10} µm`],
-  ['Stretch', 'Elongation at break', (m) => (m.elongationPct === undefined ? '–' : `${m.elongationPct} %`)],
-  ['Sheen', 'Gloss units at 60°', (m) => (m.sheenGu === undefined ? '–' : String(m.sheenGu))],
-  ['Touch-dry', 'At 21 °C, 50 % humidity', (m) => wait(m.touch)],
-  ['Next coat', 'Recoat windows', recoatWords],
-  ['Tape-safe', 'When tape may go on', (m) => wait(m.tape)],
-  ['Sandable', 'When it can be sanded', (m) => wait(m.sand)],
-  ['Handle', 'When it can be turned over', (m) => wait(m.handle)],
-  ['Packable', 'When it stops sticking to its neighbour', (m) => wait(m.pack)],
-  ['Wearable', 'Hard and free of smell', (m) => wait(m.wear)],
-  ['Air', 'Temperature and most humidity', (m) => `${m.minC} to ${m.maxC} °C, up to ${m.maxRhPct} %`],
-  ['Put on by', 'Methods', (m) => m.methods.map((method) => methodWords[method]).join(', ')],
-  ['Mind', 'Hazards; the label and safety data sheet win', (m) => m.hazards.join(', ') || 'nothing special'],
+/** Each figure with the fields it is made of, which an own tin may have from its label. */
+const figures: [string, string, (material: Material) => string, ...(keyof Material)[]][] = [
+  ['For', 'What it is used as', (m) => roleWords[m.role], 'role'],
+  ['Binder', 'What the dry film is made of', (m) => m.binder, 'binder'],
+  [
+    'Thinned with',
+    'What leaves as it dries',
+    (m) => (m.carrier === 'none' ? 'nothing' : m.carrier),
+    'carrier',
+  ],
+  [
+    'Attack',
+    'What its solvent does to what lies below: 0 nothing, 3 dissolves',
+    (m) => String(m.solvent),
+    'solvent',
+  ],
+  ['Wet film', 'One normal coat', (m) => `${m.wftUm} µm`, 'wftUm'],
+  [
+    'Dry film',
+    'Wet film times solids',
+    (m) => `${Math.round(m.wftUm * m.solids * 10) / 10} µm`,
+    'wftUm',
+    'solids',
+  ],
+  [
+    'Stretch',
+    'Elongation at break',
+    (m) => (m.elongationPct === undefined ? '–' : `${m.elongationPct} %`),
+    'elongationPct',
+  ],
+  ['Sheen', 'Gloss units at 60°', (m) => (m.sheenGu === undefined ? '–' : String(m.sheenGu)), 'sheenGu'],
+  ['Touch-dry', 'At 21 °C, 50 % humidity', (m) => wait(m.touch), 'touch'],
+  ['Next coat', 'Recoat windows', recoatWords, 'recoat'],
+  ['Tape-safe', 'When tape may go on', (m) => wait(m.tape), 'tape'],
+  ['Sandable', 'When it can be sanded', (m) => wait(m.sand), 'sand'],
+  ['Handle', 'When it can be turned over', (m) => wait(m.handle), 'handle'],
+  ['Packable', 'When it stops sticking to its neighbour', (m) => wait(m.pack), 'pack'],
+  ['Wearable', 'Hard and free of smell', (m) => wait(m.wear), 'wear'],
+  [
+    'Air',
+    'Temperature and most humidity',
+    (m) => `${m.minC} to ${m.maxC} °C, up to ${m.maxRhPct} %`,
+    'minC',
+    'maxC',
+    'maxRhPct',
+  ],
+  ['Put on by', 'Methods', (m) => m.methods.map((method) => methodWords[method]).join(', '), 'methods'],
+  [
+    'Mind',
+    'Hazards; the label and safety data sheet win',
+    (m) => m.hazards.join(', ') || 'nothing special',
+    'hazards',
+  ],
 ];
+
+const fromLabel = (material: Material, keys: (keyof Material)[]): boolean => {
+  const tin = store.build?.materials?.find((one) => one.id === material.id);
+  return tin !== undefined && keys.some((key) => key in tin);
+};
 </script>
 
 <template>
@@ -88,9 +143,11 @@ const figures: [string, string, (material: Material) => string][] = [
       <div class="segmented" role="group" aria-label="View">
         <button :aria-pressed="tab === 'catalogue'" @click="tab = 'catalogue'">Catalogue</button>
         <button :aria-pressed="tab === 'pairs'" @click="tab = 'pairs'">Does it go over that?</button>
+        <button :aria-pressed="tab === 'swatches'" @click="tab = 'swatches'">Swatches</button>
       </div>
     </div>
     <PairBoard v-if="tab === 'pairs'" />
+    <SwatchPanel v-else-if="tab === 'swatches'" />
     <template v-else>
       <div class="filters">
         <label
@@ -106,7 +163,15 @@ const figures: [string, string, (material: Material) => string][] = [
           placeholder="Find a name or binder"
           aria-label="Find a name or binder"
         />
-        <label class="tick"><input v-model="filter.indoor" type="checkbox" /> indoors, no solvent</label>
+        <label
+          >Binder
+          <select v-model="filter.binder">
+            <option value="">any</option>
+            <option v-for="binder in binders" :key="binder" :value="binder">{{ binder }}</option>
+          </select></label
+        >
+        <label class="tick"><input v-model="filter.indoor" type="checkbox" /> can be used indoors</label>
+        <label class="tick"><input v-model="filter.solventFree" type="checkbox" /> free of solvent</label>
         <label class="tick"
           ><input v-model="filter.evening" type="checkbox" /> handled within the evening</label
         >
@@ -129,9 +194,14 @@ const figures: [string, string, (material: Material) => string][] = [
             </tr>
           </thead>
           <tbody>
-            <tr v-for="[name, help, value] in figures" :key="name">
+            <tr v-for="[name, help, value, ...keys] in figures" :key="name">
               <th scope="row" :title="help">{{ name }}</th>
-              <td v-for="material in side" :key="material.id">{{ value(material) }}</td>
+              <td v-for="material in side" :key="material.id">
+                {{ value(material)
+                }}<span v-if="isOwn(material)" class="small quiet source">{{
+                  fromLabel(material, keys) ? 'your label' : 'typical'
+                }}</span>
+              </td>
             </tr>
           </tbody>
         </table>
@@ -255,6 +325,10 @@ input[type='search'] {
   padding: 0 6px;
   border: 1px solid currentcolor;
   border-radius: 3px;
+}
+
+.source {
+  margin-left: 8px;
 }
 
 .compare {

@@ -2,6 +2,7 @@
 import {
   applyPatch,
   copyPiece,
+  epochMinute,
   finishAcrossZones,
   idFromName,
   LOOK_FORMAT,
@@ -10,7 +11,9 @@ import {
   sayMoment,
   sayWait,
   splitByZone,
+  stackFigures,
   substrateNames,
+  toWallTime,
   zoneIdsOf,
   type Face,
   type RuleFinding,
@@ -25,6 +28,7 @@ import LookDialog from '../components/LookDialog.vue';
 import OtherPiecesDialog from '../components/OtherPiecesDialog.vue';
 import PieceDialog from '../components/PieceDialog.vue';
 import ReadinessMark from '../components/ReadinessMark.vue';
+import StackFiguresNote from '../components/StackFiguresNote.vue';
 import StepList from '../components/StepList.vue';
 import StrataCut from '../components/StrataCut.vue';
 import UnitStrip from '../components/UnitStrip.vue';
@@ -58,6 +62,7 @@ watch(
 
 const cuts = computed(() => {
   if (!piece.value || !store.view) return [];
+  const figures = stackFigures(piece.value, store.materials);
   const cells = store.view.strata[`${piece.value.id}/${unit.value}`] ?? {};
   return zoneIdsOf(piece.value).map((zoneId) => ({
     id: zoneId,
@@ -65,6 +70,7 @@ const cuts = computed(() => {
       piece.value!.zones?.find((zone) => zone.id === zoneId)?.name ??
       (face.value === 'outer' ? 'Outer face' : 'Inner face'),
     coats: cells[`${face.value}:${zoneId}`] ?? [],
+    figures: figures.find((one) => one.cell === `${face.value}:${zoneId}`),
   }));
 });
 
@@ -91,6 +97,16 @@ async function addCopy(mirrored: boolean): Promise<void> {
   if (await store.change(() => api.addPiece(store.id!, copy, at), `Added: ${copy.name}`)) {
     await router.push({ name: 'piece', params: { build: store.id!, piece: copy.id } });
   }
+}
+
+async function pack(): Promise<void> {
+  if (!piece.value) return;
+  const { packedAt, ...rest } = piece.value;
+  const packed = packedAt === undefined ? { ...rest, packedAt: toWallTime(store.now, zone.value) } : rest;
+  await store.change(
+    () => api.putPiece(store.id!, packed, store.pieceEtags[rest.id]),
+    packedAt === undefined ? `Packed: ${rest.name}` : `Not packed: ${rest.name}`,
+  );
 }
 
 async function remove(): Promise<void> {
@@ -192,6 +208,11 @@ async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
               :disabled="piece.steps.length === 0"
               @click="namingLook = true"
             />
+            <v-list-item
+              v-if="state.totalCount > 0"
+              :title="piece.packedAt ? 'Not packed after all' : 'It is packed now'"
+              @click="pack"
+            />
             <v-list-item title="Delete the piece" @click="remove" />
           </v-list>
         </v-menu>
@@ -215,6 +236,10 @@ async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
       <div v-if="state.latestStartAt !== undefined">
         <dt>Go on by</dt>
         <dd>{{ at(state.latestStartAt) }}<span class="quiet"> or miss the date</span></dd>
+      </div>
+      <div v-if="piece.packedAt">
+        <dt>Packed</dt>
+        <dd>{{ at(epochMinute(piece.packedAt, zone)) }}</dd>
       </div>
       <div>
         <dt>Passes</dt>
@@ -257,6 +282,7 @@ async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
             :now="store.now"
             :height="cuts.length > 1 ? 290 : 340"
           />
+          <StackFiguresNote v-if="cut.figures && cut.figures.filmUm > 0" :figures="cut.figures" />
         </div>
         <p class="small quiet mt-3">
           {{ substrateNames[piece.substrate.kind] }}, {{ piece.substrate.thicknessMm }} mm. Films are to scale

@@ -5,6 +5,8 @@ import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
 
 const MOST_COATS = 20;
+/** Up to this difference, ΔE00, a colour is only a shade off; beyond it the ground plainly shows. */
+const PLAIN_DELTA_E = 5;
 const undercoats = ['white', 'grey', 'black', 'oxide'].map((name) => `acrylic-pu-primer-${name}`);
 
 const colourOf = ({ step, material }: Layer): string => step.colour ?? material.colour;
@@ -44,6 +46,8 @@ export const o05UndercoatShows: Rule = {
           const off = colourDistance(seen, colour);
           if (
             material.role !== 'paint' ||
+            // Details are strokes, not cover.
+            step.kind === 'detail' ||
             // What a paint was mixed to is not known unless the step says so.
             step.colour === undefined ||
             layer.step.method === 'dry-brush' ||
@@ -58,14 +62,14 @@ export const o05UndercoatShows: Rule = {
           return [
             {
               rule: 'O05',
-              severity: wanted ? 'note' : 'risk',
+              severity: wanted || off < PLAIN_DELTA_E ? 'note' : 'risk',
               piece: piece.id,
               face,
               step: step.id,
               below: under.layer.material.id,
               message: wanted
                 ? `${under.layer.material.name} shows through ${material.name}, as wanted.`
-                : `${coats} ${coats === 1 ? 'coat' : 'coats'} of ${material.name} let the ${under.layer.material.name} below show${needed === undefined ? `; even ${MOST_COATS} would not hide it` : `; ${needed} would hide it`}.`,
+                : `${coats} ${coats === 1 ? 'coat' : 'coats'} of ${material.name} ${coats === 1 ? 'lets' : 'let'} the ${under.layer.material.name} below show${needed === undefined ? `; even ${MOST_COATS} would not hide it` : `; ${needed} would hide it`}.`,
               reason: `${run.um.toFixed(0)} µm of film here; it hides at about ${material.hideUm} µm. The colour comes out ${off.toFixed(1)} ΔE00 from what was mixed, and up to ${HIDDEN_DELTA_E} can’t be seen.`,
               ideas: wanted ? [] : [...moreCoats(needed, coats), ...betterGround(colour)],
             },
