@@ -199,6 +199,19 @@ export function findReferenceFaults(build: Build): Fault[] {
   build.log?.forEach((entry, at) => {
     moment(entry.doneAt, ['log', at, 'doneAt']);
     moment(entry.startedAt, ['log', at, 'startedAt']);
+    known(entry.material, materials, ['log', at, 'material'], 'material');
+    known(entry.place, places, ['log', at, 'place'], 'place');
+  });
+  build.touchTests?.forEach((test, at) => {
+    const piece = build.pieces.find((candidate) => candidate.id === test.piece);
+    known(test.piece, pieces, ['touchTests', at, 'piece'], 'piece');
+    if (piece && test.unit > piece.quantity)
+      say(
+        'no-unit',
+        ['touchTests', at, 'unit'],
+        `There are ${piece.quantity} of "${piece.name}", not ${test.unit}.`,
+      );
+    moment(test.at, ['touchTests', at, 'at']);
   });
   spots(build.underway ?? [], 'underway');
   build.underway?.forEach((entry, at) => moment(entry.startedAt, ['underway', at, 'startedAt']));

@@ -90,6 +90,8 @@ export const placeSchema = z.looseObject({
   slots: z.number().int('whole places only').min(1, 'at least one piece must fit').max(500),
   climate: climateSchema,
   hours: window.optional(),
+  /** The local port on which a thermo-hygrometer of this place answers. */
+  hygrometerPort: z.number().int().min(1).max(65_535).optional(),
 });
 
 export const ownMaterialSchema = materialFigures.partial().loose().extend({ id, extends: id.optional() });
@@ -205,7 +207,37 @@ export const logEntrySchema = z.looseObject({
   temperatureC: temperatureC.optional(),
   humidityPct: humidityPct.optional(),
   film: z.enum(filmGrades).optional(),
+  /** Another tin, or another place, than was planned. */
+  material: id.optional(),
+  place: id.optional(),
+  /** It went wrong: what was laid is there, and the pass has to be done again. */
+  outcome: z.enum(['failed']).optional(),
+  /** The name of a photo that the server keeps. */
+  photo: z.string().max(120).optional(),
   note,
+});
+
+/** A finger on the newest coat of a unit: dry, or still tacky. */
+export const touchTestSchema = z.looseObject({
+  id,
+  piece: id,
+  unit: z.number().int().min(1),
+  face: z.enum(faces).optional(),
+  at: wallTime,
+  state: z.enum(['dry', 'tacky']),
+});
+
+/** A timer of the bench, by the instant it began: it goes on whatever happens to the screen. */
+export const timerSchema = z.looseObject({
+  id,
+  label: name,
+  startedAt: z.iso.datetime('write an instant as 2027-02-20T19:30:00Z'),
+  minutes: z
+    .number()
+    .positive('longer than nothing')
+    .max(14 * 1440, 'at most two weeks'),
+  /** Rings at each of these steps on the way, such as every 4 min while epoxy is reworked. */
+  everyMinutes: z.number().positive().max(1440).optional(),
 });
 
 /** A pass that has been started at the bench and not yet logged as done. */
@@ -253,6 +285,8 @@ export const buildSchema = z.looseObject({
   pieces: z.array(pieceSchema).default([]),
   log: z.array(logEntrySchema).optional(),
   underway: z.array(underwaySchema).optional(),
+  touchTests: z.array(touchTestSchema).optional(),
+  timers: z.array(timerSchema).optional(),
   swatches: z.array(swatchSchema).optional(),
 });
 
@@ -268,6 +302,8 @@ export type Zone = z.infer<typeof zoneSchema>;
 export type Step = z.infer<typeof stepSchema>;
 export type LogEntry = z.infer<typeof logEntrySchema>;
 export type Underway = z.infer<typeof underwaySchema>;
+export type TouchTest = z.infer<typeof touchTestSchema>;
+export type BenchTimer = z.infer<typeof timerSchema>;
 export type Swatch = z.infer<typeof swatchSchema>;
 export type StepKind = (typeof stepKinds)[number];
 export type FilmGrade = (typeof filmGrades)[number];

@@ -73,6 +73,9 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
     ...(build.underway
       ? { underway: build.underway.map((entry) => ({ ...entry, startedAt: happened(entry.startedAt) })) }
       : {}),
+    ...(build.touchTests
+      ? { touchTests: build.touchTests.map((test) => ({ ...test, at: happened(test.at) })) }
+      : {}),
     ...(build.swatches
       ? {
           swatches: build.swatches.map((swatch) =>

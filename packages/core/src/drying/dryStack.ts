@@ -12,6 +12,8 @@ export interface LaidCoat {
   laidAt: EpochMinute;
   /** Hand-held warm air speeds touch and recoat of this coat only. */
   air: AirAid;
+  /** How much longer than the label says this very coat takes, as touch tests have shown; 1 unless said otherwise. */
+  timeFactor?: number;
 }
 
 /** Where a unit stands from a moment on, and whether a fan blows on it there. */
@@ -92,18 +94,18 @@ export function dryStack(coats: readonly LaidCoat[], stands: readonly Stand[]): 
       coats.slice(film.last + 1),
       1,
     );
-    const { material, filmFactor: f } = coat;
-    const f2 = film.factor ** 2;
+    const { material, filmFactor: f, timeFactor: own = 1 } = coat;
+    const f2 = film.factor ** 2 * film.timeFactor;
     const windows = parseRecoat(material.recoat);
     const firstRecoat = windows[0]?.from ?? 0;
     const lateAt = (label: number | undefined) => reach(late, (label ?? 0) * f2);
     const recoat = windows.map((window) => ({
-      from: reach(early, window.from * f ** 1.5),
-      to: window.to === Infinity ? Infinity : reach(early, window.to * f ** 1.5),
+      from: reach(early, window.from * f ** 1.5 * own),
+      to: window.to === Infinity ? Infinity : reach(early, window.to * f ** 1.5 * own),
     }));
     const handleAt = lateAt(material.handle);
     return {
-      touchAt: reach(early, (material.touch ?? firstRecoat) * f),
+      touchAt: reach(early, (material.touch ?? firstRecoat) * f * own),
       recoat,
       tapeAt: material.tape === undefined ? Math.max(handleAt, recoat[0]?.from ?? 0) : lateAt(material.tape),
       sandAt: material.sand === undefined ? undefined : lateAt(material.sand),
@@ -123,6 +125,19 @@ export function dryStack(coats: readonly LaidCoat[], stands: readonly Stand[]): 
   };
 }
 
+/** The share of its way to touch-dry that a coat has come at a moment: 1 when it gets there. Time factor left out. */
+export function touchShare(coat: LaidCoat, stands: readonly Stand[], minute: EpochMinute): number {
+  const need = (coat.material.touch ?? parseRecoat(coat.material.recoat)[0]?.from ?? 0) * coat.filmFactor;
+  if (need <= 0) return 1;
+  const spans = spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat));
+  const passed = spans.reduce((sum, span, at) => {
+    const until = Math.min(minute, spans[at + 1]?.from ?? Infinity);
+    if (until <= span.from) return sum;
+    return sum + (span.track.progressAt(until) - span.track.progressAt(span.from)) * span.factor;
+  }, 0);
+  return passed / need;
+}
+
 const earlyAid = (coat: LaidCoat) =>
   coat.air === 'warm' && dryingFamily(coat.material) !== 'two-part' ? WARM_AIR : 1;
 
@@ -131,6 +146,8 @@ interface Film {
   first: number;
   last: number;
   factor: number;
+  /** The time factor of its last coat, which is the one that was touched. */
+  timeFactor: number;
 }
 
 function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]): Film[] {
@@ -140,14 +157,15 @@ function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]): Film[]
     const under = coats[at - 1];
     if (below && under && under.material.id === coat.material.id && coat.material.redissolves) {
       const spans = spansFor(under.material, 'late', under.laidAt, stands, [], 1);
-      const packableAt = reach(spans, (under.material.pack ?? 0) * below.factor ** 2);
+      const packableAt = reach(spans, (under.material.pack ?? 0) * below.factor ** 2 * below.timeFactor);
       if (coat.laidAt < packableAt) {
         below.last = at;
         below.factor += coat.filmFactor;
+        below.timeFactor = coat.timeFactor ?? 1;
         return;
       }
     }
-    films.push({ first: at, last: at, factor: coat.filmFactor });
+    films.push({ first: at, last: at, factor: coat.filmFactor, timeFactor: coat.timeFactor ?? 1 });
   });
   return films;
 }

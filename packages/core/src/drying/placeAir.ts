@@ -4,6 +4,7 @@ import type { EpochMinute } from '../time/wallTime';
 import { solventRate, twoPartRate, waterEarlyRate, waterLateRate, type Air } from './air';
 import { climateSeries, type ClimateSeries } from './climateSeries';
 import { rateTrack, type RateTrack } from './rateTrack';
+import { gapsIn, withReadings, type Reading } from './readings';
 
 /** Touch and recoat run on the early clock; tape-safe and all later milestones on the late one. */
 export type Clock = 'early' | 'late';
@@ -12,6 +13,8 @@ export type Clock = 'early' | 'late';
 export interface PlaceAir {
   placeId: string;
   series: ClimateSeries;
+  /** Whether the air at a moment was measured, as against assumed. */
+  measuredAt(minute: EpochMinute): boolean;
   /** The clock of a material here; below its minimum temperature it stands still. */
   track(material: Material, clock: Clock): RateTrack;
 }
@@ -29,19 +32,24 @@ function rateOf(material: Material, clock: Clock): (air: Air) => number {
   }
 }
 
-/** Builds the clocks of a place; tracks are shared by all materials with the same family and minimum temperature. */
+/**
+ * Builds the clocks of a place; tracks are shared by all materials with the same family and minimum temperature. What was
+ * measured there counts before what its climate says.
+ */
 export function placeAir(
   place: Pick<Place, 'id' | 'climate'>,
   timeZone: string,
   origin: EpochMinute,
+  readings: readonly Reading[] = [],
 ): PlaceAir {
-  const series = climateSeries(place.climate, timeZone);
+  const series = withReadings(climateSeries(place.climate, timeZone), readings);
   const tracks = new Map<string, RateTrack>();
   // Asked for at every coat of every plan, so the answer is kept by the material itself as well.
   const known: Record<Clock, Map<Material, RateTrack>> = { early: new Map(), late: new Map() };
   return {
     placeId: place.id,
     series,
+    measuredAt: (minute) => gapsIn(readings, minute, minute + 1).length === 0,
     track(material, clock) {
       const shortcut = known[clock].get(material);
       if (shortcut) return shortcut;

@@ -1,10 +1,17 @@
+import type { DryStack } from '../drying/dryStack';
 import type { RecoatWindow } from '../materials/material';
-import type { Operation } from '../stack/operations';
+import type { PlannedOperation } from './plan';
 import type { EpochMinute } from '../time/wallTime';
 import type { UnitState } from './unitState';
 
 /** Why an operation can't begin earlier. */
 export type Binding = 'start' | 'order' | 'drying' | 'window' | 'hands' | 'place' | 'air';
+
+/** When the top of a stack can be sanded, or at least handled where its film is never sanded. */
+const sandableAt = (stack: DryStack): EpochMinute => {
+  const top = stack.coats[stack.coats.length - 1]!;
+  return top.sandAt ?? top.handleAt;
+};
 
 /** The first moment at or after `from` at which a span of `minutes` fits into one of the windows. */
 function nextIn(windows: readonly RecoatWindow[], from: EpochMinute, minutes: number): EpochMinute {
@@ -19,17 +26,19 @@ function nextIn(windows: readonly RecoatWindow[], from: EpochMinute, minutes: nu
  * The first moment at or after `from` at which what already lies on the unit lets the hands-on part of an operation
  * begin (docs/domain.md, "Planner constraints"):
  * - a coat only inside the recoat windows of all it lands on, and with the other face handleable;
+ * - a pass that failed only when what it left can be sanded back;
  * - a step that waits for cure only when all below is packable and wearable;
  * - masking when tape-safe, pulling tape when the newest paint is touch-dry, sanding when sandable;
  * - anything else when the unit can be handled.
  * Infinity when that moment never comes, such as after a recoat window that has closed for good.
  */
-export function gate(operation: Operation, unit: UnitState, from: EpochMinute): EpochMinute {
+export function gate(operation: PlannedOperation, unit: UnitState, from: EpochMinute): EpochMinute {
   const { cells } = operation;
   const all = unit.cells.keys();
   if (operation.material && operation.material.role !== 'bond') {
     const otherFace = [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${operation.face}:`));
     let at = Math.max(from, Math.ceil(unit.latest(otherFace, (stack) => stack.handleAt)));
+    if (operation.failures > 0) at = Math.max(at, Math.ceil(unit.latest(cells, sandableAt)));
     if (operation.waitsForCure)
       at = Math.max(at, Math.ceil(unit.latest(cells, (stack) => Math.max(stack.packAt, stack.wearAt))));
     for (let moved = true; moved && at !== Infinity;) {
@@ -53,10 +62,7 @@ export function gate(operation: Operation, unit: UnitState, from: EpochMinute): 
       case 'unmask':
         return unit.latest(all, (stack) => stack.coats[stack.coats.length - 1]!.touchAt);
       case 'sand':
-        return unit.latest(cells, (stack) => {
-          const top = stack.coats[stack.coats.length - 1]!;
-          return top.sandAt ?? top.handleAt;
-        });
+        return unit.latest(cells, sandableAt);
       case 'weather':
         return unit.latest(cells, (stack) => stack.coats[stack.coats.length - 1]!.touchAt);
       default:

@@ -1,7 +1,7 @@
 import { placeAir } from '../drying/placeAir';
 import { catalogueById } from '../materials/catalogue';
 import type { Climate } from '../build/schema';
-import { airFault, firstGoodAir } from './goodAir';
+import { faultOfAir, firstGoodAir } from './goodAir';
 
 const origin = Date.UTC(2027, 1, 15) / 60_000;
 const dip = catalogueById.get('rubber-dip-spray')!;
@@ -17,7 +17,7 @@ const hours = (temperatureC: number[], humidityPct = temperatureC.map(() => 50))
 describe('air for a coat', () => {
   it('names what is wrong', () => {
     const at = (temperatureC: number, humidityPct: number) =>
-      airFault(dip, air({ kind: 'constant', temperatureC, humidityPct }), origin);
+      faultOfAir(dip, { temperatureC, humidityPct });
     expect(at(9.9, 50)).toBe('too-cold');
     expect(at(32.1, 50)).toBe('too-hot');
     expect(at(20, 81)).toBe('too-damp');

@@ -1,6 +1,8 @@
 import type { Operation } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
 import type { Binding } from './gates';
+import type { MeasuredMaterial } from '../drying/measuredTimes';
+import type { PlaceOutlook } from './outlook';
 import type { UnitState } from './unitState';
 
 /** What has become of an operation. `skipped` means a later step was logged without it. */
@@ -19,6 +21,8 @@ export interface PlannedOperation extends Operation {
   end: EpochMinute | undefined;
   /** What keeps it from beginning earlier, or from being placed at all. */
   boundBy: Binding | undefined;
+  /** How often it was done and failed; it is sanded back before it is done again. */
+  failures: number;
 }
 
 /** How a piece stands against its dates. */
@@ -68,4 +72,10 @@ export interface Plan {
   sessions: Session[];
   /** The coats on each unit with their drying, by `piece/unit`. */
   units: Map<string, UnitState>;
+  /** The air of each place now and in the coming day. */
+  outlooks: PlaceOutlook[];
+  /** Planned passes that could be done right now, by id. */
+  doableNow: string[];
+  /** What the user's own touch tests say of materials. */
+  measured: MeasuredMaterial[];
 }

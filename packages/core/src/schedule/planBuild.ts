@@ -1,8 +1,11 @@
 import type { Build } from '../build/schema';
 import { epochMinute, type EpochMinute } from '../time/wallTime';
+import { measuredTimes } from '../drying/measuredTimes';
+import { doableNow } from './doableNow';
 import { latestStart } from './latestStart';
+import { placeOutlooks } from './outlook';
 import type { Plan, PlannedOperation } from './plan';
-import { planningGround, runPlanner } from './planner';
+import { planningGround, runPlanner, type ReadingsByPlace } from './planner';
 import { pieceReadiness } from './readiness';
 import { sessionsOf } from './sessions';
 
@@ -11,6 +14,8 @@ export interface PlanOptions {
   now?: EpochMinute;
   /** Whether to work out the latest starts, which takes most of the time; true unless said otherwise. */
   latestStarts?: boolean;
+  /** What was measured in the places. */
+  readings?: ReadingsByPlace;
 }
 
 /** The present of a build file that is read without a clock: its last log entry, or its start. */
@@ -29,8 +34,8 @@ export function presentOf(build: Build): EpochMinute {
  */
 export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const now = options.now ?? presentOf(build);
-  const ground = planningGround(build);
-  const { operations, units } = runPlanner(ground, { now });
+  const ground = planningGround(build, options.readings);
+  const { operations, units, lessons } = runPlanner(ground, { now });
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
   for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);
   const fixedEnds = new Map(
@@ -53,5 +58,8 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     pieces,
     sessions: sessionsOf(ground, operations),
     units,
+    outlooks: placeOutlooks(ground, operations, now),
+    doableNow: doableNow(ground, { operations, units }, now),
+    measured: measuredTimes(lessons),
   };
 }

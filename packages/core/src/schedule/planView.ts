@@ -3,8 +3,10 @@ import type { RuleFinding } from '../compat/finding';
 import type { Build } from '../build/schema';
 import type { CoatMilestones } from '../drying/dryStack';
 import { dryFilmUm } from '../drying/film';
+import type { MeasuredMaterial } from '../drying/measuredTimes';
 import type { EpochMinute } from '../time/wallTime';
 import type { PiecePlan, Plan, PlannedOperation, Session } from './plan';
+import type { PlaceOutlook } from './outlook';
 import { planBuild, type PlanOptions } from './planBuild';
 import { ribbonOf, type RibbonSpan } from './ribbon';
 
@@ -38,6 +40,9 @@ export interface PlanView {
   findings: RuleFinding[];
   /** The stacks by `piece/unit`, then by spot `face:zone`, bottom coat first. */
   strata: Record<string, Record<string, StrataCoat[]>>;
+  outlooks: PlaceOutlook[];
+  doableNow: string[];
+  measured: MeasuredMaterial[];
 }
 
 const MARGIN_MINUTES = 12 * 60;
@@ -56,6 +61,9 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     sessions: plan.sessions,
     findings: judgeBuild(build, plan),
     strata: strataOf(plan),
+    outlooks: plan.outlooks,
+    doableNow: plan.doableNow,
+    measured: plan.measured,
   };
 }
 

@@ -1,6 +1,9 @@
 import { filmFactor } from '../drying/film';
 import { placeAir, type PlaceAir } from '../drying/placeAir';
-import type { Build, LogEntry } from '../build/schema';
+import type { Build, LogEntry, TouchTest } from '../build/schema';
+import type { Reading } from '../drying/readings';
+import type { Material } from '../materials/material';
+import { materialsOf } from '../materials/ownMaterials';
 import { expandBuild, operationId, placesOf, type Operation } from '../stack/operations';
 import { epochMinute, type EpochMinute } from '../time/wallTime';
 import { parseRecoat } from '../materials/material';
@@ -8,13 +11,14 @@ import { personCalendar, placeCalendar, type Calendar } from './calendar';
 import { gate, type Binding } from './gates';
 import { firstGoodAir } from './goodAir';
 import type { PlannedOperation } from './plan';
-import { UnitState } from './unitState';
+import { UnitState, type TouchLesson } from './unitState';
 
 /** What stays the same however often a build is planned: its operations, clocks and calendars. */
 export interface PlanningGround {
   build: Build;
   operations: Operation[];
   byId: Map<string, Operation>;
+  materials: Map<string, Material>;
   airs: Map<string, PlaceAir>;
   placeHours: Map<string, Calendar>;
   people: { id: string; calendar: Calendar }[];
@@ -24,17 +28,24 @@ export interface PlanningGround {
   startAt: EpochMinute;
   /** The log in the order things happened, its moments read once. */
   log: { entry: LogEntry; doneAt: EpochMinute; startedAt: EpochMinute | undefined }[];
+  /** The touch tests in the order they were made. */
+  touchTests: { test: TouchTest; at: EpochMinute }[];
 }
+
+/** What was measured in each place, by its id, sorted by time. */
+export type ReadingsByPlace = Readonly<Record<string, readonly Reading[]>>;
 
 /** How near two starts must be for the more urgent one to go first. */
 const SAME_TIME_MINUTES = 20;
+/** Sanding back a pass that failed, before it is done again. */
+const SAND_BACK_MINUTES = 10;
 /** A coat may wait this long for its batch before set-up counts again. */
 const BATCH_GAP_MINUTES = 3;
 
 const unitKey = (operation: Operation) => `${operation.pieceId}/${operation.unit}`;
 
-/** Gathers everything planning needs from a build. */
-export function planningGround(build: Build): PlanningGround {
+/** Gathers everything planning needs from a build, and what was measured in its places. */
+export function planningGround(build: Build, readings: ReadingsByPlace = {}): PlanningGround {
   const startAt = epochMinute(build.start, build.timeZone);
   const log = (build.log ?? [])
     .map((entry) => ({
@@ -55,7 +66,13 @@ export function planningGround(build: Build): PlanningGround {
     build,
     operations,
     byId,
-    airs: new Map(placesOf(build).map((place) => [place.id, placeAir(place, build.timeZone, origin)])),
+    materials: materialsOf(build.materials),
+    airs: new Map(
+      placesOf(build).map((place) => [
+        place.id,
+        placeAir(place, build.timeZone, origin, readings[place.id] ?? []),
+      ]),
+    ),
     placeHours: new Map(
       placesOf(build).map((place) => [place.id, placeCalendar(place, build.timeZone, origin)]),
     ),
@@ -67,6 +84,9 @@ export function planningGround(build: Build): PlanningGround {
     dueAt,
     startAt,
     log,
+    touchTests: (build.touchTests ?? [])
+      .map((test) => ({ test, at: epochMinute(test.at, build.timeZone) }))
+      .sort((a, b) => a.at - b.at),
   };
 }
 
@@ -123,15 +143,20 @@ export interface RunOptions {
   fixedEnds?: ReadonlyMap<string, EpochMinute>;
 }
 
+/** What one pass of the planner came to. */
+export interface PlannerRun {
+  operations: PlannedOperation[];
+  units: Map<string, UnitState>;
+  /** What touch tests showed, and when. */
+  lessons: (TouchLesson & { at: EpochMinute })[];
+}
+
 /**
  * Places all work forward in time, in one pass: the log is replayed, then again and again the operation that can
  * begin first goes next; among those that can begin at nearly the same time, the one with the least time to spare.
  * Every start respects order, drying, recoat windows, the people's free windows, the place's hours and its air.
  */
-export function runPlanner(
-  ground: PlanningGround,
-  options: RunOptions,
-): { operations: PlannedOperation[]; units: Map<string, UnitState> } {
+export function runPlanner(ground: PlanningGround, options: RunOptions): PlannerRun {
   const { build } = ground;
   const now = Math.max(options.now, ground.startAt);
   const planned = new Map<string, PlannedOperation>();
@@ -148,6 +173,7 @@ export function runPlanner(
       laidAt: undefined,
       end: undefined,
       boundBy: undefined,
+      failures: 0,
     });
     if (!units.has(unitKey(operation))) units.set(unitKey(operation), new UnitState());
   }
@@ -166,17 +192,35 @@ export function runPlanner(
     const operation =
       planned.get(operationId(entry)) ?? planned.get(operationId({ ...entry, face: undefined }));
     if (!operation || operation.status === 'done') continue;
-    const start = startedAt ?? doneAt - operation.workMinutes;
-    settle(operation, 'done', start, doneAt, doneAt);
+    const laid = {
+      ...operation,
+      material:
+        (entry.material === undefined ? undefined : ground.materials.get(entry.material)) ??
+        operation.material,
+      placeId: entry.place ?? operation.placeId,
+    };
     units
       .get(unitKey(operation))!
-      .lay(
-        operation,
-        doneAt,
-        ground.airs.get(operation.placeId)!,
-        entry.film ? filmFactor[entry.film] : undefined,
-      );
+      .lay(laid, doneAt, ground.airs.get(laid.placeId)!, entry.film ? filmFactor[entry.film] : undefined);
+    if (entry.outcome === 'failed') {
+      // What was laid is there; the pass is to do again, after sanding back.
+      operation.failures += 1;
+      operation.workMinutes = ground.byId.get(operation.id)!.workMinutes + SAND_BACK_MINUTES;
+      continue;
+    }
+    Object.assign(operation, {
+      material: laid.material,
+      placeId: laid.placeId,
+      workMinutes: ground.byId.get(operation.id)!.workMinutes,
+    });
+    settle(operation, 'done', startedAt ?? doneAt - operation.workMinutes, doneAt, doneAt);
   }
+  const lessons = ground.touchTests.flatMap(({ test, at }) =>
+    (units.get(`${test.piece}/${test.unit}`)?.correct(test.face, at, test.state) ?? []).map((lesson) => ({
+      ...lesson,
+      at,
+    })),
+  );
   skipPassedOver(planned);
   for (const started of build.underway ?? []) {
     const operation =
@@ -363,7 +407,7 @@ export function runPlanner(
     }
     for (const follower of followers.get(operation.id) ?? []) admit(follower);
   }
-  return { operations: [...planned.values()], units };
+  return { operations: [...planned.values()], units, lessons };
 }
 
 /** Work of earlier steps that was never logged, though a later step of the same unit was, is not planned any more. */

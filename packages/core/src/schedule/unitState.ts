@@ -1,4 +1,12 @@
-import { dryStack, type CoatMilestones, type DryStack, type LaidCoat, type Stand } from '../drying/dryStack';
+import {
+  dryStack,
+  touchShare,
+  type CoatMilestones,
+  type DryStack,
+  type LaidCoat,
+  type Stand,
+} from '../drying/dryStack';
+import type { Face } from '../build/schema';
 import type { PlaceAir } from '../drying/placeAir';
 import type { Operation } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
@@ -7,7 +15,23 @@ import type { EpochMinute } from '../time/wallTime';
 export interface CellCoat extends LaidCoat {
   operationId: string;
   colour: string;
+  /** A touch test found it tacky when it should have been dry. */
+  toldTacky?: boolean;
 }
+
+/** What a touch test showed: the coat took this many times its reckoned time to get touch-dry. */
+export interface TouchLesson {
+  coat: CellCoat;
+  factor: number;
+  /** The factor that was reckoned with before. */
+  untested: number;
+}
+
+/** Still tacky at the reckoned time: a fifth longer, until the next test. */
+const STILL_TACKY_MARGIN = 1.2;
+/** A test is not believed further than this from the label; a film five times as slow has something else wrong with it. */
+const SLOWEST_FACTOR = 5;
+const QUICKEST_FACTOR = 0.2;
 
 /**
  * What lies on one unit of a piece while a plan is being made: the coats on each of its spots (`face:zone`) and
@@ -44,6 +68,33 @@ export class UnitState {
     this.dried.clear();
   }
 
+  /**
+   * Corrects the clock of the newest coat by a touch test: dry sooner than reckoned makes it and all that hangs on it
+   * sooner, still tacky when it should be dry later. Returns what the test showed of each material, if it showed anything.
+   */
+  correct(face: Face | undefined, minute: EpochMinute, state: 'dry' | 'tacky'): TouchLesson[] {
+    const lessons: TouchLesson[] = [];
+    for (const [cell, coats] of this.cells) {
+      if (face && !cell.startsWith(`${face}:`)) continue;
+      const coat = [...coats].reverse().find((one) => one.laidAt <= minute);
+      if (!coat) continue;
+      const share = touchShare(coat, this.stands, minute);
+      const was = coat.timeFactor ?? 1;
+      // Dry only after it was due, or tacky before, says nothing new; except that a dry one ends a wait that was put off.
+      const toldLater = coat.toldTacky === true && state === 'dry';
+      const tells = state === 'dry' ? share < was || toldLater : share >= was;
+      if (!tells) continue;
+      coat.timeFactor = Math.min(
+        SLOWEST_FACTOR,
+        Math.max(QUICKEST_FACTOR, state === 'dry' ? share : share * STILL_TACKY_MARGIN),
+      );
+      if (state === 'tacky') coat.toldTacky = true;
+      else lessons.push({ coat, factor: share, untested: was });
+    }
+    this.dried.clear();
+    return lessons;
+  }
+
   /** The drying of one spot; undefined while it is bare. */
   dry(cell: string): DryStack | undefined {
     const coats = this.cells.get(cell);
@@ -67,6 +118,17 @@ export class UnitState {
       coats,
       this.stands.filter((stand) => stand.from <= minute),
     );
+  }
+
+  /** This unit as it stands at a moment, without what is only planned to be laid on it later. */
+  asOfNow(minute: EpochMinute): UnitState {
+    const then = new UnitState();
+    for (const [cell, coats] of this.cells) {
+      const laid = coats.filter((coat) => coat.laidAt <= minute);
+      if (laid.length > 0) then.cells.set(cell, laid);
+    }
+    then.stands.push(...this.stands.filter((stand) => stand.from <= minute));
+    return then;
   }
 
   /** The topmost coat of a spot with its milestones. */

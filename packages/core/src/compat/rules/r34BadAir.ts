@@ -1,5 +1,6 @@
-import type { Air } from '../../drying/air';
+import { dewPointC, type Air } from '../../drying/air';
 import type { Material } from '../../materials/material';
+import { DEW_MARGIN_C } from '../../schedule/goodAir';
 import { placesOf } from '../../stack/operations';
 import type { RuleFinding, Idea } from '../finding';
 import { oncePerStep, stepPointer, type Rule } from '../rule';
@@ -13,6 +14,11 @@ function complaint(material: Material, air: Partial<Air>): string | undefined {
     return `${round(temperatureC)} °C is hotter than the ${material.maxC} °C it stands`;
   if (humidityPct !== undefined && humidityPct > material.maxRhPct)
     return `${round(humidityPct)} % humidity is above the ${material.maxRhPct} % it stands`;
+  if (temperatureC === undefined || humidityPct === undefined || material.carrier === 'none')
+    return undefined;
+  const dewPoint = dewPointC({ temperatureC, humidityPct });
+  if (temperatureC - dewPoint < DEW_MARGIN_C)
+    return `${round(temperatureC)} °C is within ${DEW_MARGIN_C} °C of the dew point, ${round(dewPoint)} °C, so surfaces get wet`;
   return undefined;
 }
 
