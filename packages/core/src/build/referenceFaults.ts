@@ -202,6 +202,8 @@ export function findReferenceFaults(build: Build): Fault[] {
     known(entry.material, materials, ['log', at, 'material'], 'material');
     known(entry.place, places, ['log', at, 'place'], 'place');
   });
+  // A pin whose operation is gone, as when a step was deleted, means nothing and does no harm.
+  build.pins?.forEach((pin, at) => moment(pin.at, ['pins', at, 'at']));
   build.touchTests?.forEach((test, at) => {
     const piece = build.pieces.find((candidate) => candidate.id === test.piece);
     known(test.piece, pieces, ['touchTests', at, 'piece'], 'piece');

@@ -227,6 +227,9 @@ export const touchTestSchema = z.looseObject({
   state: z.enum(['dry', 'tacky']),
 });
 
+/** An operation that the user wants at a moment: it is begun then, or as soon after as can be. */
+export const pinSchema = z.looseObject({ operation: z.string().min(1).max(400), at: wallTime });
+
 /** A timer of the bench, by the instant it began: it goes on whatever happens to the screen. */
 export const timerSchema = z.looseObject({
   id,
@@ -285,6 +288,9 @@ export const buildSchema = z.looseObject({
   pieces: z.array(pieceSchema).default([]),
   log: z.array(logEntrySchema).optional(),
   underway: z.array(underwaySchema).optional(),
+  /** No compressor and no sanding in these hours. */
+  quiet: window.optional(),
+  pins: z.array(pinSchema).optional(),
   touchTests: z.array(touchTestSchema).optional(),
   timers: z.array(timerSchema).optional(),
   swatches: z.array(swatchSchema).optional(),
@@ -302,6 +308,7 @@ export type Zone = z.infer<typeof zoneSchema>;
 export type Step = z.infer<typeof stepSchema>;
 export type LogEntry = z.infer<typeof logEntrySchema>;
 export type Underway = z.infer<typeof underwaySchema>;
+export type Pin = z.infer<typeof pinSchema>;
 export type TouchTest = z.infer<typeof touchTestSchema>;
 export type BenchTimer = z.infer<typeof timerSchema>;
 export type Swatch = z.infer<typeof swatchSchema>;

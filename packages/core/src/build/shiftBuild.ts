@@ -73,6 +73,7 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
     ...(build.underway
       ? { underway: build.underway.map((entry) => ({ ...entry, startedAt: happened(entry.startedAt) })) }
       : {}),
+    ...(build.pins ? { pins: build.pins.map((pin) => ({ ...pin, at: wall(pin.at) })) } : {}),
     ...(build.touchTests
       ? { touchTests: build.touchTests.map((test) => ({ ...test, at: happened(test.at) })) }
       : {}),

@@ -80,49 +80,135 @@ function reach(spans: readonly Span[], need: number): EpochMinute {
  * - while different films lie on a coat its later clocks run at the product of their cover factors, a run of coats of
  *   one material counting as one layer;
  * - a fan speeds every clock by 1.5; hand-held warm air touch and recoat by 3, but not two-part coats.
+ *
+ * Milestones are worked out when they are first asked for: a planner asks for few of them.
  */
 export function dryStack(coats: readonly LaidCoat[], stands: readonly Stand[]): DryStack {
-  const films = joinFilms(coats, stands);
-  const milestones = coats.map((coat, at): CoatMilestones => {
-    const film = films.find((candidate) => at >= candidate.first && at <= candidate.last)!;
-    const early = spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat));
-    const late = spansFor(
-      coat.material,
-      'late',
-      coats[film.last]!.laidAt,
-      stands,
-      coats.slice(film.last + 1),
-      1,
+  return new LazyStack(coats, stands);
+}
+
+/** The milestones of a coat as a plain object, all of them worked out. */
+export const plainMilestones = (coat: CoatMilestones): CoatMilestones => ({
+  touchAt: coat.touchAt,
+  recoat: coat.recoat,
+  tapeAt: coat.tapeAt,
+  sandAt: coat.sandAt,
+  handleAt: coat.handleAt,
+  packAt: coat.packAt,
+  wearAt: coat.wearAt,
+});
+
+class LazyStack implements DryStack {
+  readonly coats: LazyCoat[];
+  private readonly known: Partial<Record<'handleAt' | 'tapeAt' | 'packAt' | 'wearAt', EpochMinute>> = {};
+
+  constructor(laid: readonly LaidCoat[], stands: readonly Stand[]) {
+    const films = joinFilms(laid, stands);
+    let film = 0;
+    this.coats = laid.map((_, at) => {
+      while (at > films[film]!.last) film += 1;
+      return new LazyCoat(laid, at, films[film]!, stands);
+    });
+  }
+
+  private latest(key: 'handleAt' | 'tapeAt' | 'packAt' | 'wearAt'): EpochMinute {
+    let latest = this.known[key];
+    if (latest === undefined) {
+      latest = -Infinity;
+      for (const coat of this.coats) latest = Math.max(latest, coat[key]);
+      this.known[key] = latest;
+    }
+    return latest;
+  }
+
+  get handleAt() {
+    return this.latest('handleAt');
+  }
+  get tapeAt() {
+    return this.latest('tapeAt');
+  }
+  get packAt() {
+    return this.latest('packAt');
+  }
+  get wearAt() {
+    return this.latest('wearAt');
+  }
+}
+
+class LazyCoat implements CoatMilestones {
+  private early: Span[] | undefined;
+  private late: Span[] | undefined;
+  private windows: RecoatWindow[] | undefined;
+  private readonly coat: LaidCoat;
+  private readonly own: number;
+  private readonly lateByLabel = new Map<number, EpochMinute>();
+
+  constructor(
+    private readonly laid: readonly LaidCoat[],
+    at: number,
+    private readonly film: Film,
+    private readonly stands: readonly Stand[],
+  ) {
+    this.coat = laid[at]!;
+    this.own = this.coat.timeFactor ?? 1;
+  }
+
+  private reachEarly(need: number): EpochMinute {
+    const { coat } = this;
+    this.early ??= spansFor(coat.material, 'early', coat.laidAt, this.stands, [], earlyAid(coat));
+    return reach(this.early, need);
+  }
+
+  private reachLate(label: number | undefined): EpochMinute {
+    const need = (label ?? 0) * this.film.factor ** 2 * this.film.timeFactor;
+    let minute = this.lateByLabel.get(need);
+    if (minute === undefined) {
+      const { coat, film, laid } = this;
+      this.late ??= spansFor(
+        coat.material,
+        'late',
+        laid[film.last]!.laidAt,
+        this.stands,
+        coversOf(laid, film.last),
+        1,
+      );
+      minute = reach(this.late, need);
+      this.lateByLabel.set(need, minute);
+    }
+    return minute;
+  }
+
+  get touchAt() {
+    const { material, filmFactor } = this.coat;
+    return this.reachEarly(
+      (material.touch ?? parseRecoat(material.recoat)[0]?.from ?? 0) * filmFactor * this.own,
     );
-    const { material, filmFactor: f, timeFactor: own = 1 } = coat;
-    const f2 = film.factor ** 2 * film.timeFactor;
-    const windows = parseRecoat(material.recoat);
-    const firstRecoat = windows[0]?.from ?? 0;
-    const lateAt = (label: number | undefined) => reach(late, (label ?? 0) * f2);
-    const recoat = windows.map((window) => ({
-      from: reach(early, window.from * f ** 1.5 * own),
-      to: window.to === Infinity ? Infinity : reach(early, window.to * f ** 1.5 * own),
+  }
+  get recoat() {
+    const factor = this.coat.filmFactor ** 1.5 * this.own;
+    this.windows ??= parseRecoat(this.coat.material.recoat).map((window) => ({
+      from: this.reachEarly(window.from * factor),
+      to: window.to === Infinity ? Infinity : this.reachEarly(window.to * factor),
     }));
-    const handleAt = lateAt(material.handle);
-    return {
-      touchAt: reach(early, (material.touch ?? firstRecoat) * f * own),
-      recoat,
-      tapeAt: material.tape === undefined ? Math.max(handleAt, recoat[0]?.from ?? 0) : lateAt(material.tape),
-      sandAt: material.sand === undefined ? undefined : lateAt(material.sand),
-      handleAt,
-      packAt: lateAt(material.pack),
-      wearAt: lateAt(material.wear),
-    };
-  });
-  const latest = (pick: (coat: CoatMilestones) => number) =>
-    milestones.reduce((max, coat) => Math.max(max, pick(coat)), -Infinity);
-  return {
-    coats: milestones,
-    handleAt: latest((coat) => coat.handleAt),
-    tapeAt: latest((coat) => coat.tapeAt),
-    packAt: latest((coat) => coat.packAt),
-    wearAt: latest((coat) => coat.wearAt),
-  };
+    return this.windows;
+  }
+  get tapeAt() {
+    const { tape } = this.coat.material;
+    return tape === undefined ? Math.max(this.handleAt, this.recoat[0]?.from ?? 0) : this.reachLate(tape);
+  }
+  get sandAt() {
+    const { sand } = this.coat.material;
+    return sand === undefined ? undefined : this.reachLate(sand);
+  }
+  get handleAt() {
+    return this.reachLate(this.coat.material.handle);
+  }
+  get packAt() {
+    return this.reachLate(this.coat.material.pack);
+  }
+  get wearAt() {
+    return this.reachLate(this.coat.material.wear);
+  }
 }
 
 /** The share of its way to touch-dry that a coat has come at a moment: 1 when it gets there. Time factor left out. */
@@ -170,27 +256,39 @@ function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]): Film[]
   return films;
 }
 
+/** The different films above a coat, lowest first: further coats of one material are one layer. */
+const coversOf = (coats: readonly LaidCoat[], at: number): LaidCoat[] =>
+  coats.slice(at + 1).filter((coat, n) => coat.material.id !== coats[at + n]!.material.id);
+
 /** The spans over which one clock runs: cut wherever the unit is moved or another film is laid on top. */
 function spansFor(
   material: Material,
   clock: 'early' | 'late',
   from: EpochMinute,
   stands: readonly Stand[],
-  above: readonly LaidCoat[],
+  covers: readonly LaidCoat[],
   aid: number,
 ): Span[] {
-  // A further coat of the same material is not a different film, and a run of one material is one layer.
-  const covers = above.filter((coat, at) => coat.material.id !== (above[at - 1]?.material ?? material).id);
-  const cuts = new Set<number>([from]);
-  for (const stand of stands) if (stand.from > from) cuts.add(stand.from);
-  for (const coat of covers) if (coat.laidAt > from) cuts.add(coat.laidAt);
-  return [...cuts]
-    .sort((a, b) => a - b)
-    .map((cut) => {
-      let stand = stands[0]!;
-      for (const candidate of stands) if (candidate.from <= cut) stand = candidate;
-      let factor = aid * (stand.fan ? FAN : 1);
-      for (const coat of covers) if (coat.laidAt <= cut) factor *= coverFactor(coat.material);
-      return { from: cut, track: stand.placeAir.track(material, clock), factor };
+  let stand = 0;
+  while (stand + 1 < stands.length && stands[stand + 1]!.from <= from) stand += 1;
+  let cover = 0;
+  let covering = 1;
+  const spans: Span[] = [];
+  for (let cut = from; ;) {
+    while (cover < covers.length && covers[cover]!.laidAt <= cut) {
+      covering *= coverFactor(covers[cover]!.material);
+      cover += 1;
+    }
+    const here = stands[stand]!;
+    spans.push({
+      from: cut,
+      track: here.placeAir.track(material, clock),
+      factor: aid * (here.fan ? FAN : 1) * covering,
     });
+    const moved = stands[stand + 1]?.from ?? Infinity;
+    const covered = covers[cover]?.laidAt ?? Infinity;
+    cut = Math.min(moved, covered);
+    if (cut === Infinity) return spans;
+    if (moved === cut) stand += 1;
+  }
 }

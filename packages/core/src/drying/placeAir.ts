@@ -43,11 +43,21 @@ export function placeAir(
   readings: readonly Reading[] = [],
 ): PlaceAir {
   const series = withReadings(climateSeries(place.climate, timeZone), readings);
+  return placeAirOf(place.id, series, origin, readings);
+}
+
+/** As `placeAir`, from a series of air. */
+export function placeAirOf(
+  placeId: string,
+  series: ClimateSeries,
+  origin: EpochMinute,
+  readings: readonly Reading[] = [],
+): PlaceAir {
   const tracks = new Map<string, RateTrack>();
   // Asked for at every coat of every plan, so the answer is kept by the material itself as well.
   const known: Record<Clock, Map<Material, RateTrack>> = { early: new Map(), late: new Map() };
   return {
-    placeId: place.id,
+    placeId,
     series,
     measuredAt: (minute) => gapsIn(readings, minute, minute + 1).length === 0,
     track(material, clock) {

@@ -95,11 +95,19 @@ export interface RecoatWindow {
  */
 export function parseRecoat(text: string | undefined): RecoatWindow[] {
   if (!text) return [];
-  return text.split('|').map((part) => {
-    const [from = '0', to = ''] = part.split('-');
-    return { from: Number(from), to: to === '' ? Infinity : Number(to) };
-  });
+  let windows = parsed.get(text);
+  if (!windows) {
+    windows = text.split('|').map((part) => {
+      const [from = '0', to = ''] = part.split('-');
+      return { from: Number(from), to: to === '' ? Infinity : Number(to) };
+    });
+    parsed.set(text, windows);
+  }
+  return windows;
 }
+
+// Asked for at every coat of every plan.
+const parsed = new Map<string, RecoatWindow[]>();
 
 /** How a coat dries: by water leaving, by solvent leaving, by reaction, or on its own clock whatever the air. */
 export type DryingFamily = 'water' | 'solvent' | 'two-part' | 'inert';

@@ -123,6 +123,15 @@ export function personCalendar(person: Person, timeZone: string, origin: EpochMi
   );
 }
 
+/** When noise may be made: all day but for the quiet hours. */
+export function quietCalendar(
+  quiet: { from: string; to: string },
+  timeZone: string,
+  origin: EpochMinute,
+): Calendar {
+  return calendarOf((day) => [onDay(day, quiet.to, quiet.from)], timeZone, origin);
+}
+
 /** When a place may be used; always, if it names no hours. */
 export function placeCalendar(place: Place, timeZone: string, origin: EpochMinute): Calendar {
   const hours = place.hours;

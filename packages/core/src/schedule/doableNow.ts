@@ -2,7 +2,7 @@ import type { EpochMinute } from '../time/wallTime';
 import { gate } from './gates';
 import { faultOfAir } from './goodAir';
 import type { Plan, PlannedOperation } from './plan';
-import type { PlanningGround } from './planner';
+import type { PlanningGround } from './ground';
 
 /**
  * Planned passes that could be done at this very moment: all that goes before is done, what lies below allows it, and the

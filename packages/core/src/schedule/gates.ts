@@ -5,7 +5,7 @@ import type { EpochMinute } from '../time/wallTime';
 import type { UnitState } from './unitState';
 
 /** Why an operation can't begin earlier. */
-export type Binding = 'start' | 'order' | 'drying' | 'window' | 'hands' | 'place' | 'air';
+export type Binding = 'start' | 'order' | 'drying' | 'window' | 'hands' | 'place' | 'quiet' | 'rack' | 'air';
 
 /** When the top of a stack can be sanded, or at least handled where its film is never sanded. */
 const sandableAt = (stack: DryStack): EpochMinute => {

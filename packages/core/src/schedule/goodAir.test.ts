@@ -16,8 +16,7 @@ const hours = (temperatureC: number[], humidityPct = temperatureC.map(() => 50))
 // Rubber dip spray: 10 to 32 °C, at most 80 %, touch-dry after 20 label minutes.
 describe('air for a coat', () => {
   it('names what is wrong', () => {
-    const at = (temperatureC: number, humidityPct: number) =>
-      faultOfAir(dip, { temperatureC, humidityPct });
+    const at = (temperatureC: number, humidityPct: number) => faultOfAir(dip, { temperatureC, humidityPct });
     expect(at(9.9, 50)).toBe('too-cold');
     expect(at(32.1, 50)).toBe('too-hot');
     expect(at(20, 81)).toBe('too-damp');

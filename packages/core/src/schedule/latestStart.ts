@@ -1,6 +1,7 @@
 import type { Piece } from '../build/schema';
 import { MINUTES_PER_DAY, type EpochMinute } from '../time/wallTime';
-import { runPlanner, type PlanningGround } from './planner';
+import { decode } from './decode';
+import type { PlanningGround } from './ground';
 import { pieceReadiness } from './readiness';
 
 const STEP_MINUTES = 15;
@@ -18,12 +19,13 @@ export function latestStart(
   piece: Piece,
   now: EpochMinute,
   fixedEnds: ReadonlyMap<string, EpochMinute>,
+  sequence: readonly string[],
 ): EpochMinute | undefined {
   const dueAt = ground.dueAt.get(piece.id);
   if (dueAt === undefined) return undefined;
   const onlyPieces = new Set([piece.id]);
   const makesIt = (from: EpochMinute): boolean => {
-    const { operations, units } = runPlanner(ground, { now: from, onlyPieces, fixedEnds });
+    const { operations, units } = decode(ground, sequence, { now: from, onlyPieces, fixedEnds });
     const { readiness } = pieceReadiness(ground.build, piece, operations, units, from);
     return readiness !== 'late' && readiness !== 'stuck';
   };

@@ -3,7 +3,7 @@ import type { Material } from '../materials/material';
 import { atZone, type EpochMinute } from '../time/wallTime';
 import { airFaultWords, unfitSpans, type UnfitSpan } from './goodAir';
 import type { PlannedOperation } from './plan';
-import type { PlanningGround } from './planner';
+import type { PlanningGround } from './ground';
 
 /** How far ahead the bench is warned of bad air. */
 const AHEAD_MINUTES = 24 * 60;

@@ -5,7 +5,9 @@ import { doableNow } from './doableNow';
 import { latestStart } from './latestStart';
 import { placeOutlooks } from './outlook';
 import type { Plan, PlannedOperation } from './plan';
-import { planningGround, runPlanner, type ReadingsByPlace } from './planner';
+import { decode } from './decode';
+import { planningGround, type ReadingsByPlace } from './ground';
+import { slackSequence } from './priority';
 import { pieceReadiness } from './readiness';
 import { sessionsOf } from './sessions';
 
@@ -35,7 +37,8 @@ export function presentOf(build: Build): EpochMinute {
 export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const now = options.now ?? presentOf(build);
   const ground = planningGround(build, options.readings);
-  const { operations, units, lessons } = runPlanner(ground, { now });
+  const sequence = slackSequence(ground);
+  const { operations, units, lessons } = decode(ground, sequence, { now });
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
   for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);
   const fixedEnds = new Map(
@@ -48,7 +51,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     const state = pieceReadiness(build, piece, own, units, now);
     const open = own.some((operation) => operation.status === 'planned');
     return options.latestStarts !== false && open && state.readiness !== 'stuck'
-      ? { ...state, latestStartAt: latestStart(ground, piece, now, fixedEnds) }
+      ? { ...state, latestStartAt: latestStart(ground, piece, now, fixedEnds, sequence) }
       : state;
   });
   return {

@@ -1,7 +1,7 @@
 import { judgeBuild } from '../compat/judgeBuild';
 import type { RuleFinding } from '../compat/finding';
 import type { Build } from '../build/schema';
-import type { CoatMilestones } from '../drying/dryStack';
+import { plainMilestones, type CoatMilestones } from '../drying/dryStack';
 import { dryFilmUm } from '../drying/film';
 import type { MeasuredMaterial } from '../drying/measuredTimes';
 import type { EpochMinute } from '../time/wallTime';
@@ -102,7 +102,9 @@ function strataOf(plan: Plan): PlanView['strata'] {
           dftUm: dryFilmUm(operation.wetUm * (coat.filmFactor / operation.filmFactor), coat.material),
           laidAt: coat.laidAt,
           real: operation.status === 'done',
-          milestones: (operation.status === 'done' ? present?.coats[at] : undefined) ?? stack.coats[at]!,
+          milestones: plainMilestones(
+            (operation.status === 'done' ? present?.coats[at] : undefined) ?? stack.coats[at]!,
+          ),
         };
       });
     }

@@ -1,4 +1,4 @@
-import type { PlanningGround } from './planner';
+import type { PlanningGround } from './ground';
 import type { Batch, PlannedOperation, Session } from './plan';
 
 /** Groups planned work into run sheets: one person's work in one free window, with its batches in order. */

@@ -42,6 +42,9 @@ export class UnitState {
   readonly stands: Stand[] = [];
   private readonly dried = new Map<string, DryStack>();
 
+  /** @param timeFactors how much longer than the label each material takes, by id, where that is tried out */
+  constructor(private readonly timeFactors?: ReadonlyMap<string, number>) {}
+
   /** Lays the coat of an operation. Later coats on other spots move the unit too, so all drying is worked out anew. */
   lay(
     operation: Operation,
@@ -50,8 +53,7 @@ export class UnitState {
     film: number = operation.filmFactor,
   ): void {
     if (!operation.material) return;
-    this.stands.push({ from: laidAt, placeAir, fan: operation.air === 'fan' });
-    this.stands.sort((a, b) => a.from - b.from);
+    this.stand({ from: laidAt, placeAir, fan: operation.air === 'fan' });
     for (const cell of operation.cells) {
       const coats = this.cells.get(cell) ?? [];
       coats.push({
@@ -59,13 +61,22 @@ export class UnitState {
         filmFactor: film,
         laidAt,
         air: operation.air,
+        ...(this.timeFactors ? { timeFactor: this.timeFactors.get(operation.material.id) ?? 1 } : {}),
         operationId: operation.id,
         colour: operation.colour ?? operation.material.colour,
       });
-      coats.sort((a, b) => a.laidAt - b.laidAt);
+      if ((coats[coats.length - 2]?.laidAt ?? -Infinity) > laidAt) coats.sort((a, b) => a.laidAt - b.laidAt);
       this.cells.set(cell, coats);
     }
     this.dried.clear();
+  }
+
+  /** Notes where the unit stands from a moment on. Standing on where it stood already is no move. */
+  private stand(stand: Stand): void {
+    const last = this.stands[this.stands.length - 1];
+    if (last && last.from <= stand.from && last.placeAir === stand.placeAir && last.fan === stand.fan) return;
+    this.stands.push(stand);
+    if (last && last.from > stand.from) this.stands.sort((a, b) => a.from - b.from);
   }
 
   /**
@@ -117,6 +128,23 @@ export class UnitState {
     return dryStack(
       coats,
       this.stands.filter((stand) => stand.from <= minute),
+    );
+  }
+
+  /** When this unit could be handled if one more coat were laid on it. */
+  handleAfter(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): EpochMinute {
+    const stand = { from: laidAt, placeAir, fan: operation.air === 'fan' };
+    const coat: LaidCoat = {
+      material: operation.material!,
+      filmFactor: operation.filmFactor,
+      laidAt,
+      air: operation.air,
+      ...(this.timeFactors ? { timeFactor: this.timeFactors.get(operation.material!.id) ?? 1 } : {}),
+    };
+    return operation.cells.reduce(
+      (latest, cell) =>
+        Math.max(latest, dryStack([...(this.cells.get(cell) ?? []), coat], [...this.stands, stand]).handleAt),
+      -Infinity,
     );
   }
 

@@ -16,6 +16,19 @@ export const MINUTES_PER_DAY = 1440;
  * @example toEpochMinute('2027-03-05T19:00', 'Europe/Lisbon')
  */
 export function toEpochMinute(wall: string, timeZone: string): EpochMinute | undefined {
+  const key = `${wall} ${timeZone}`;
+  if (known.has(key)) return known.get(key);
+  if (known.size >= MOST_KNOWN) known.clear();
+  const minute = workOut(wall, timeZone);
+  known.set(key, minute);
+  return minute;
+}
+
+// The same few dates are asked for at every plan, and a zone's rules are slow to look up.
+const known = new Map<string, EpochMinute | undefined>();
+const MOST_KNOWN = 5000;
+
+function workOut(wall: string, timeZone: string): EpochMinute | undefined {
   const moment = DateTime.fromFormat(wall, wallFormat, { zone: timeZone });
   if (!moment.isValid || moment.toFormat(wallFormat) !== wall) return undefined;
   return Math.floor(moment.toMillis() / 60_000);
