@@ -1,5 +1,7 @@
+export * from './build/airFiles';
 export * from './build/applyPatch';
 export * from './build/fault';
+export * from './build/logEdits';
 export * from './build/parseBuild';
 export * from './build/pieceEdits';
 export * from './build/schema';
@@ -21,6 +23,7 @@ export * from './drying/film';
 export * from './drying/measuredTimes';
 export * from './drying/placeAir';
 export * from './drying/readings';
+export * from './drying/whatIf';
 export * from './looks/finishPlan';
 export * from './looks/look';
 export * from './looks/saveLook';

@@ -10,6 +10,7 @@ import { createApp } from './app';
 import { BuildStore } from './buildStore';
 import { makeClock } from './clock';
 import { openDatabase, type Database } from './database';
+import { ReadingStore } from './readingStore';
 
 const samplesFolder = join(__dirname, '../../../demo');
 let folder: string;
@@ -22,6 +23,7 @@ async function open(): Promise<void> {
   app = createApp({
     store: new BuildStore(database),
     models: database.models,
+    readings: new ReadingStore(database.models),
     clock: makeClock('2027-02-20T19:30'),
     samplesFolder,
     photosFolder: join(folder, 'photos'),
@@ -273,6 +275,55 @@ describe('the log', () => {
     );
     expect(answers.map((answer) => answer.status)).toEqual(Array.from({ length: 8 }, () => 201));
     expect((await get(`/api/builds/${id}/log`)).log).toHaveLength(build.log!.length + 8);
+  });
+});
+
+describe('the bench', () => {
+  it('takes touch tests and timers once each, keeps them over a restart, and undoes them', async () => {
+    const { id } = await imported();
+    const test = { id: 't1', piece: 'gorget', unit: 1, state: 'tacky' };
+    const timer = { id: 'w1', label: 'Wipe back', startedAt: '2027-02-20T19:30:12Z', minutes: 3 };
+    for (let sent = 0; sent < 2; sent += 1) {
+      expect((await request(app).post(`/api/builds/${id}/touch-tests`).send(test)).status).toBe(201);
+      expect((await request(app).post(`/api/builds/${id}/timers`).send([timer])).status).toBe(201);
+    }
+    await reopen();
+    const { build } = await get(`/api/builds/${id}`);
+    expect(build.touchTests).toEqual([{ ...test, at: '2027-02-20T19:30' }]);
+    expect(build.timers).toEqual([timer]);
+    expect(
+      (await get(`/api/builds/${id}/changes`)).changes.map((one: { label: string }) => one.label),
+    ).toEqual(['Timer: Wipe back', 'Touch test: Orbit gorget']);
+    expect((await request(app).post(`/api/builds/${id}/undo`).send({})).headers['x-undone']).toBe(
+      encodeURIComponent('Timer: Wipe back'),
+    );
+    await request(app).post(`/api/builds/${id}/timers`).send(timer);
+    expect((await request(app).delete(`/api/builds/${id}/timers/w1`)).body.build.timers).toEqual([]);
+    expect((await request(app).delete(`/api/builds/${id}/timers/w1`)).status).toBe(404);
+  });
+
+  it.each([
+    ['a unit there is none of', 'touch-tests', { piece: 'gorget', unit: 9, state: 'dry' }],
+    ['a state there is none of', 'touch-tests', { piece: 'gorget', unit: 1, state: 'crunchy' }],
+    ['a timer of no time', 'timers', { label: 'Tea', startedAt: '2027-02-20T19:30:00Z', minutes: 0 }],
+    ['a timer that began never', 'timers', { label: 'Tea', startedAt: 'soon', minutes: 3 }],
+  ])('refuses %s', async (_what, where, body) => {
+    const { id } = await imported();
+    const sent = await request(app).post(`/api/builds/${id}/${where}`).send(body);
+    expect(sent.status).toBe(422);
+    expect((await get(`/api/builds/${id}`)).version).toBe(1);
+  });
+
+  it('takes a pass that failed, and then the same pass again', async () => {
+    const { id } = await imported();
+    const log = (more: object) =>
+      request(app)
+        .post(`/api/builds/${id}/log`)
+        .send({ ...pass, ...more });
+    expect((await log({ outcome: 'failed', note: 'ran' })).status).toBe(201);
+    expect((await log({ material: 'artist-acrylic', film: 'heavy' })).status).toBe(201);
+    expect((await log({})).status).toBe(409);
+    expect((await log({ coat: 2, material: 'unobtainium' })).status).toBe(422);
   });
 });
 

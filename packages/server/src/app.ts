@@ -9,12 +9,15 @@ import { answerProblem, notFound } from './problem';
 import { buildRoutes } from './buildRoutes';
 import { logRoutes } from './logRoutes';
 import { lookRoutes } from './lookRoutes';
+import { readingRoutes } from './readingRoutes';
+import type { ReadingStore } from './readingStore';
 import { photoRoutes } from './photoRoutes';
 import { pieceRoutes } from './pieceRoutes';
 
 export interface AppOptions {
   store: BuildStore;
   models: Models;
+  readings: ReadingStore;
   clock: Clock;
   /** Folder with the sample builds. */
   samplesFolder: string;
@@ -30,6 +33,7 @@ export interface AppOptions {
 export function createApp({
   store,
   models,
+  readings,
   clock,
   samplesFolder,
   photosFolder,
@@ -59,6 +63,7 @@ export function createApp({
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));
   api.use(logRoutes({ store, clock }));
+  api.use(readingRoutes({ store, readings, clock }));
   api.use(lookRoutes(models));
   api.use(photoRoutes(photosFolder));
   api.use(() => {

@@ -79,6 +79,10 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     sendBuild(response, await store.restore(param(request, 'id')));
   });
 
+  router.get('/builds/:id/changes', async (request, response) => {
+    response.json({ changes: await store.changes(param(request, 'id')) });
+  });
+
   router.get('/builds/:id/undo', async (request, response) => {
     response.json({ label: await store.lastChange(param(request, 'id')) });
   });

@@ -185,6 +185,15 @@ export class BuildStore {
     });
   }
 
+  /** The changes that can still be taken back, newest first. */
+  async changes(id: string): Promise<{ at: string; label: string }[]> {
+    const rows = await this.database.models.changes.findAll({
+      where: { buildId: id },
+      order: [['id', 'DESC']],
+    });
+    return rows.map(({ at, label }) => ({ at, label }));
+  }
+
   /** What `undo` would take back next. */
   async lastChange(id: string): Promise<string | null> {
     const last = await this.database.models.changes.findOne({

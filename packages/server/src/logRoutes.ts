@@ -1,15 +1,20 @@
 import {
+  applyLogEdit,
   logEntrySchema,
-  operationId,
+  timerSchema,
+  touchTestSchema,
   underwaySchema,
+  type BenchTimer,
   type Build,
+  type LogEdit,
   type LogEntry,
+  type TouchTest,
   type Underway,
 } from '@fixatum/core';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import type { BuildStore } from './buildStore';
+import type { BuildStore, StoredBuild } from './buildStore';
 import type { Clock } from './clock';
 import { bodyOf, param, readJson, sendBuild } from './http';
 import { notFound, Problem } from './problem';
@@ -22,6 +27,8 @@ interface Parts {
 // The caller may leave out the id and the moment; whoever wants a repeated request to count once gives the id.
 const newEntry = logEntrySchema.partial({ id: true, doneAt: true });
 const newUnderway = underwaySchema.partial({ id: true, startedAt: true });
+const newTest = touchTestSchema.partial({ id: true, at: true });
+const newTimer = timerSchema.partial({ id: true, startedAt: true });
 const oneOrMore = <S extends z.ZodType>(schema: S) =>
   z.union([z.array(schema).min(1).max(200), schema.transform((one) => [one])]);
 
@@ -36,7 +43,7 @@ function passWords(build: Build, spots: readonly { piece: string }[]): string {
 }
 
 /**
- * `/builds/:id/log` and `/builds/:id/underway`: what was done, and what is being done. An entry is on disk before the
+ * `/builds/:id/log`, `underway`, `touch-tests` and `timers`: what was done, is being done, was felt, and is being timed. An entry is on disk before the
  * answer goes out; the same id twice counts once.
  */
 export function logRoutes({ store, clock }: Parts): Router {
@@ -46,49 +53,76 @@ export function logRoutes({ store, clock }: Parts): Router {
     response.json({ log: (await store.load(param(request, 'id'))).build.log ?? [] });
   });
 
+  /** Applies what the bench says; what is refused is told by name. */
+  async function edit(id: string, label: string, make: (build: Build) => LogEdit): Promise<StoredBuild> {
+    return store.change(id, { etag: undefined }, label, clock.iso(), (build) => {
+      const edited = applyLogEdit(build, make(build));
+      if (edited.ok) return edited.build;
+      throw new Problem(
+        409,
+        'logged-already',
+        'Logged already',
+        `That coat of ${passWords(build, [edited.loggedAlready])} is in the log already.`,
+      );
+    });
+  }
+
   router.post('/builds/:id/log', readJson, async (request, response) => {
     const entries = bodyOf(request, oneOrMore(newEntry));
     const id = param(request, 'id');
     const { build } = await store.load(id);
+    const stored = await edit(id, `Log ${passWords(build, entries)}`, ({ timeZone }) => ({
+      kind: 'log',
+      entries: entries.map((entry): LogEntry => ({
+        ...entry,
+        id: entry.id ?? nanoid(12),
+        doneAt: entry.doneAt ?? clock.wallTimeIn(timeZone),
+      })),
+    }));
+    sendBuild(response, stored, 201);
+  });
+
+  router.post('/builds/:id/touch-tests', readJson, async (request, response) => {
+    const tests = bodyOf(request, oneOrMore(newTest));
+    const id = param(request, 'id');
+    const { build } = await store.load(id);
+    const stored = await edit(id, `Touch test: ${passWords(build, tests)}`, ({ timeZone }) => ({
+      kind: 'touch',
+      tests: tests.map((test): TouchTest => ({
+        ...test,
+        id: test.id ?? nanoid(12),
+        at: test.at ?? clock.wallTimeIn(timeZone),
+      })),
+    }));
+    sendBuild(response, stored, 201);
+  });
+
+  router.post('/builds/:id/timers', readJson, async (request, response) => {
+    const timers = bodyOf(request, oneOrMore(newTimer));
+    const stored = await edit(param(request, 'id'), `Timer: ${timers[0]!.label}`, () => ({
+      kind: 'timer',
+      timers: timers.map((timer): BenchTimer => ({
+        ...timer,
+        id: timer.id ?? nanoid(12),
+        startedAt: timer.startedAt ?? clock.iso(),
+      })),
+    }));
+    sendBuild(response, stored, 201);
+  });
+
+  router.delete('/builds/:id/timers/:timer', async (request, response) => {
+    const timerId = param(request, 'timer');
     const stored = await store.change(
-      id,
+      param(request, 'id'),
       { etag: undefined },
-      `Log ${passWords(build, entries)}`,
+      'Stop a timer',
       clock.iso(),
-      (current) => {
-        const known = new Set((current.log ?? []).map((entry) => entry.id));
-        const done = new Set((current.log ?? []).map(operationId));
-        const underway = new Map((current.underway ?? []).map((pass) => [operationId(pass), pass]));
-        const added: LogEntry[] = [];
-        for (const entry of entries) {
-          if (entry.id !== undefined && known.has(entry.id)) continue;
-          const spot = operationId(entry);
-          if (done.has(spot))
-            throw new Problem(
-              409,
-              'logged-already',
-              'Logged already',
-              `That coat of ${passWords(current, [entry])} is in the log already.`,
-            );
-          done.add(spot);
-          const started = underway.get(spot)?.startedAt;
-          added.push({
-            ...(started === undefined ? {} : { startedAt: started }),
-            ...entry,
-            id: entry.id ?? nanoid(12),
-            doneAt: entry.doneAt ?? clock.wallTimeIn(current.timeZone),
-          });
-          underway.delete(spot);
-        }
-        if (added.length === 0) return current;
-        return {
-          ...current,
-          log: [...(current.log ?? []), ...added],
-          ...(current.underway ? { underway: [...underway.values()] } : {}),
-        };
+      (build) => {
+        if (!build.timers?.some((timer) => timer.id === timerId)) throw notFound('timer');
+        return { ...build, timers: build.timers.filter((timer) => timer.id !== timerId) };
       },
     );
-    sendBuild(response, stored, 201);
+    sendBuild(response, stored);
   });
 
   router.delete('/builds/:id/log/:entry', async (request, response) => {
@@ -110,25 +144,14 @@ export function logRoutes({ store, clock }: Parts): Router {
     const passes = bodyOf(request, oneOrMore(newUnderway));
     const id = param(request, 'id');
     const { build } = await store.load(id);
-    const stored = await store.change(
-      id,
-      { etag: undefined },
-      `Start ${passWords(build, passes)}`,
-      clock.iso(),
-      (current) => {
-        const busy = new Set([...(current.underway ?? []), ...(current.log ?? [])].map(operationId));
-        const added = passes
-          .filter((pass) => !busy.has(operationId(pass)))
-          .map((pass): Underway => ({
-            ...pass,
-            id: pass.id ?? nanoid(12),
-            startedAt: pass.startedAt ?? clock.wallTimeIn(current.timeZone),
-          }));
-        return added.length === 0
-          ? current
-          : { ...current, underway: [...(current.underway ?? []), ...added] };
-      },
-    );
+    const stored = await edit(id, `Start ${passWords(build, passes)}`, ({ timeZone }) => ({
+      kind: 'start',
+      passes: passes.map((pass): Underway => ({
+        ...pass,
+        id: pass.id ?? nanoid(12),
+        startedAt: pass.startedAt ?? clock.wallTimeIn(timeZone),
+      })),
+    }));
     sendBuild(response, stored, 201);
   });
 

@@ -5,6 +5,8 @@ import { createApp } from './app';
 import { BuildStore } from './buildStore';
 import { makeClock } from './clock';
 import { openDatabase } from './database';
+import { pollHygrometers } from './readingRoutes';
+import { ReadingStore } from './readingStore';
 import { loadSamples } from './samples';
 
 /** Starts the server from its environment: PORT, HOST, FIXATUM_DATA, FIXATUM_NOW, FIXATUM_HOSTS, FIXATUM_SAMPLES. */
@@ -18,6 +20,7 @@ async function start(): Promise<void> {
   const dataFolder = resolve(process.env.FIXATUM_DATA ?? resolve(root, 'data'));
   const database = await openDatabase(dataFolder);
   const store = new BuildStore(database);
+  const readings = new ReadingStore(database.models);
   const samplesFolder = resolve(root, 'demo');
   if (process.env.FIXATUM_SAMPLES === 'first-time' && (await store.isUntouched()))
     await loadSamples(store, samplesFolder, clock);
@@ -30,6 +33,7 @@ async function start(): Promise<void> {
   const app = createApp({
     store,
     models: database.models,
+    readings,
     clock,
     samplesFolder,
     photosFolder: resolve(dataFolder, 'photos'),
@@ -50,7 +54,9 @@ async function start(): Promise<void> {
     );
     process.exit(1);
   });
+  const stopPolling = pollHygrometers({ store, readings, clock });
   const stop = () => {
+    stopPolling();
     server.close(() => void database.close().finally(() => process.exit(0)));
     server.closeAllConnections();
   };

@@ -58,7 +58,18 @@ export interface LookRow extends Model<InferAttributes<LookRow>, InferCreationAt
   body: string;
 }
 
+/** What a hygrometer said; figures are null where it said no number. */
+export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
+  buildId: string;
+  placeId: string;
+  at: number;
+  temperatureC: number | null;
+  humidityPct: number | null;
+  fault: string | null;
+}
+
 export interface Models {
+  readings: ModelStatic<ReadingRow>;
   looks: ModelStatic<LookRow>;
   builds: ModelStatic<BuildRow>;
   pieces: ModelStatic<PieceRow>;
@@ -82,6 +93,18 @@ export function defineModels(sequelize: Sequelize): Models {
       { ...quiet, tableName: table },
     );
   return {
+    readings: sequelize.define<ReadingRow>(
+      'readings',
+      {
+        buildId: key(),
+        placeId: key(),
+        at: { ...whole(), primaryKey: true },
+        temperatureC: { type: DataTypes.DOUBLE, allowNull: true },
+        humidityPct: { type: DataTypes.DOUBLE, allowNull: true },
+        fault: { type: DataTypes.STRING, allowNull: true },
+      },
+      { ...quiet, tableName: 'readings' },
+    ),
     looks: sequelize.define<LookRow>('looks', { id: key(), body: text() }, { ...quiet, tableName: 'looks' }),
     builds: sequelize.define<BuildRow>(
       'builds',

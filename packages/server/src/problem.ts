@@ -48,7 +48,8 @@ export function answerProblem(
 ): void {
   if (response.headersSent) return next(error);
   const problem = asProblem(error);
-  if (problem.status >= 500) console.error(error);
+  // What was foreseen has been said to the caller; only what was not belongs in the log.
+  if (!(error instanceof Problem) && problem.status >= 500) console.error(error);
   response
     .status(problem.status)
     .type('application/problem+json')

@@ -87,6 +87,19 @@ export function dryStack(coats: readonly LaidCoat[], stands: readonly Stand[]): 
   return new LazyStack(coats, stands);
 }
 
+/**
+ * How far each coat of a stack has come towards packable and wearable at each of some moments, 0 to 1; 0 before its
+ * clock starts.
+ * @returns one list a coat, in the order of the coats
+ */
+export function curedShares(
+  coats: readonly LaidCoat[],
+  stands: readonly Stand[],
+  moments: readonly EpochMinute[],
+): number[][] {
+  return new LazyStack(coats, stands).coats.map((coat) => moments.map((moment) => coat.curedShare(moment)));
+}
+
 /** The milestones of a coat as a plain object, all of them worked out. */
 export const plainMilestones = (coat: CoatMilestones): CoatMilestones => ({
   touchAt: coat.touchAt,
@@ -159,23 +172,38 @@ class LazyCoat implements CoatMilestones {
     return reach(this.early, need);
   }
 
+  private lateSpans(): Span[] {
+    const { coat, film, laid } = this;
+    this.late ??= spansFor(
+      coat.material,
+      'late',
+      laid[film.last]!.laidAt,
+      this.stands,
+      coversOf(laid, film.last),
+      1,
+    );
+    return this.late;
+  }
+
+  private lateNeed(label: number | undefined): number {
+    return (label ?? 0) * this.film.factor ** 2 * this.film.timeFactor;
+  }
+
   private reachLate(label: number | undefined): EpochMinute {
-    const need = (label ?? 0) * this.film.factor ** 2 * this.film.timeFactor;
+    const need = this.lateNeed(label);
     let minute = this.lateByLabel.get(need);
     if (minute === undefined) {
-      const { coat, film, laid } = this;
-      this.late ??= spansFor(
-        coat.material,
-        'late',
-        laid[film.last]!.laidAt,
-        this.stands,
-        coversOf(laid, film.last),
-        1,
-      );
-      minute = reach(this.late, need);
+      minute = reach(this.lateSpans(), need);
       this.lateByLabel.set(need, minute);
     }
     return minute;
+  }
+
+  curedShare(minute: EpochMinute): number {
+    const { pack = 0, wear = 0 } = this.coat.material;
+    const need = this.lateNeed(Math.max(pack, wear));
+    if (minute < this.coat.laidAt) return 0;
+    return need <= 0 ? 1 : Math.min(1, passed(this.lateSpans(), minute) / need);
   }
 
   get touchAt() {
@@ -215,13 +243,16 @@ class LazyCoat implements CoatMilestones {
 export function touchShare(coat: LaidCoat, stands: readonly Stand[], minute: EpochMinute): number {
   const need = (coat.material.touch ?? parseRecoat(coat.material.recoat)[0]?.from ?? 0) * coat.filmFactor;
   if (need <= 0) return 1;
-  const spans = spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat));
-  const passed = spans.reduce((sum, span, at) => {
+  return passed(spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat)), minute) / need;
+}
+
+/** The label minutes that have passed by a moment. */
+function passed(spans: readonly Span[], minute: EpochMinute): number {
+  return spans.reduce((sum, span, at) => {
     const until = Math.min(minute, spans[at + 1]?.from ?? Infinity);
     if (until <= span.from) return sum;
     return sum + (span.track.progressAt(until) - span.track.progressAt(span.from)) * span.factor;
   }, 0);
-  return passed / need;
 }
 
 const earlyAid = (coat: LaidCoat) =>

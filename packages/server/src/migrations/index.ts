@@ -2,6 +2,7 @@ import type { QueryInterface } from 'sequelize';
 import type { InputMigrations } from 'umzug';
 import { initial } from './m001Initial';
 import { looks } from './m002Looks';
+import { readings } from './m003Readings';
 
 /** All changes to the tables, oldest first. A migration that has landed is never edited. */
-export const migrations: InputMigrations<QueryInterface> = [initial, looks];
+export const migrations: InputMigrations<QueryInterface> = [initial, looks, readings];

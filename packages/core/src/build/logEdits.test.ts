@@ -1,0 +1,62 @@
+import { sampleBuild } from '../testing/sampleBuild';
+import { applyLogEdit } from './logEdits';
+import type { Build, LogEntry } from './schema';
+
+const entry = (id: string, changes: Partial<LogEntry> = {}): LogEntry => ({
+  id,
+  piece: 'plate',
+  unit: 1,
+  step: 'seal',
+  coat: 1,
+  face: 'outer',
+  doneAt: '2027-02-15T09:00',
+  ...changes,
+});
+const edited = (build: Build, ...edits: Parameters<typeof applyLogEdit>[1][]): Build =>
+  edits.reduce((current, edit) => {
+    const next = applyLogEdit(current, edit);
+    if (!next.ok) throw new Error(`refused ${next.loggedAlready.id}`);
+    return next.build;
+  }, build);
+
+describe('applyLogEdit', () => {
+  it('ends what was under way and keeps when it began', () => {
+    const build = edited(
+      sampleBuild(),
+      { kind: 'start', passes: [{ ...entry('u'), startedAt: '2027-02-15T08:50' }] },
+      { kind: 'log', entries: [entry('a')] },
+    );
+    expect(build.underway).toEqual([]);
+    expect(build.log).toEqual([{ ...entry('a'), startedAt: '2027-02-15T08:50' }]);
+  });
+
+  it('counts the same id once, so that sending again does no harm', () => {
+    const once = edited(sampleBuild(), { kind: 'log', entries: [entry('a')] });
+    const twice = edited(once, { kind: 'log', entries: [entry('a'), entry('b', { coat: 2 })] });
+    expect(twice.log!.map((one) => one.id)).toEqual(['a', 'b']);
+    expect(edited(twice, { kind: 'log', entries: [entry('b', { coat: 2 })] })).toBe(twice);
+    const timer = { id: 't', label: 'Wipe back', startedAt: '2027-02-15T09:00:00Z', minutes: 3 };
+    const timed = edited(once, { kind: 'timer', timers: [timer] });
+    expect(edited(timed, { kind: 'timer', timers: [timer] })).toBe(timed);
+  });
+
+  it('refuses a coat that is logged already, but not one that failed', () => {
+    const once = edited(sampleBuild(), { kind: 'log', entries: [entry('a')] });
+    expect(applyLogEdit(once, { kind: 'log', entries: [entry('b')] })).toMatchObject({
+      ok: false,
+      loggedAlready: { id: 'b' },
+    });
+    const failed = edited(sampleBuild(), { kind: 'log', entries: [entry('a', { outcome: 'failed' })] });
+    expect(edited(failed, { kind: 'log', entries: [entry('b')] }).log).toHaveLength(2);
+  });
+
+  it('does not start twice what is under way or done', () => {
+    const build = edited(
+      sampleBuild({ log: [entry('a')] }),
+      { kind: 'start', passes: [{ ...entry('u'), startedAt: '2027-02-15T09:10' }] },
+      { kind: 'start', passes: [{ ...entry('v', { coat: 2 }), startedAt: '2027-02-15T09:10' }] },
+      { kind: 'start', passes: [{ ...entry('w', { coat: 2 }), startedAt: '2027-02-15T09:11' }] },
+    );
+    expect(build.underway!.map((pass) => pass.id)).toEqual(['v']);
+  });
+});
