@@ -1,6 +1,7 @@
 export * from './build/airFiles';
 export * from './build/applyPatch';
 export * from './build/fault';
+export * from './build/journal';
 export * from './build/logEdits';
 export * from './build/parseBuild';
 export * from './build/pieceEdits';
@@ -50,6 +51,7 @@ export * from './schedule/ribbon';
 export * from './schedule/unitState';
 export * from './stack/describeStep';
 export * from './stack/operations';
+export * from './stack/benchTimers';
 export * from './stack/bends';
 export * from './stack/safety';
 export * from './stack/sheen';

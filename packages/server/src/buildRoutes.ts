@@ -54,17 +54,22 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
   });
 
   router.patch('/builds/:id', readJson, async (request, response) => {
+    // A merge patch (RFC 7396): null takes a field away.
+    const all = Object.entries((request.body ?? {}) as object);
+    const gone = all.filter(([key, value]) => value === null && !fixedKeys.includes(key)).map(([key]) => key);
+    const sent = Object.fromEntries(all.filter(([, value]) => value !== null));
+    request.body = sent;
     const head = bodyOf(request, headSchema);
-    // The schema fills in empty lists for what was not sent; only what was sent counts.
-    const sent = request.body as object;
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request) },
       'Workshop and dates',
       clock.iso(),
       (build) => {
+        // The schema fills in empty lists for what was not sent; only what was sent counts.
         const kept = Object.entries(head).filter(([key]) => key in sent && !fixedKeys.includes(key));
-        return { ...build, ...Object.fromEntries(kept) } as Build;
+        const rest = Object.entries(build).filter(([key]) => !gone.includes(key));
+        return { ...Object.fromEntries(rest), ...Object.fromEntries(kept) } as Build;
       },
     );
     sendBuild(response, stored);

@@ -47,6 +47,8 @@ watch(
       piece: 'Piece',
       plan: 'Plan',
       materials: 'Materials',
+      journal: 'Journal',
+      workshop: 'Workshop',
     };
     document.title =
       name && view !== 'start' ? `${words[String(view)] ?? ''} · ${name} · Fixatum` : 'Fixatum';
@@ -68,6 +70,8 @@ onKeyStroke((event) => {
   else if (event.key === 'p') go('pieces');
   else if (event.key === 't') go('plan');
   else if (event.key === 'm') go('materials');
+  else if (event.key === 'j') go('journal');
+  else if (event.key === 'w') go('workshop');
   else if (event.key === 'u' && store.build) void store.undo();
 });
 </script>

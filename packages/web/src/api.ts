@@ -1,4 +1,4 @@
-import type { Build, Fault, LogEntry, Look, Piece, Step, Underway } from '@fixatum/core';
+import type { Build, Fault, LogEdit, Look, Piece, Reading, ReadingGap, Step } from '@fixatum/core';
 
 /** What the server says when it can't do something. */
 export class ApiProblem extends Error {
@@ -22,6 +22,15 @@ export interface BuildAnswer {
   version: number;
   pieceEtags: Record<string, string>;
   build: Build;
+}
+
+/** What the hygrometer of a place said, thinned, with the time it was silent and what was thrown out. */
+export interface PlaceReadings {
+  place: string;
+  readings: Reading[];
+  last?: Reading;
+  gaps: ReadingGap[];
+  thrownOut: { at: string; fault: string; why: string }[];
 }
 
 export interface BuildSummary {
@@ -89,7 +98,8 @@ export const api = {
   build: (id: string) => call<BuildAnswer>('GET', `/builds/${id}`),
   createBuild: (text: string) => call<BuildAnswer>('POST', '/builds', text),
   loadSamples: () => call<{ builds: BuildSummary[] }>('POST', '/samples'),
-  patchBuild: (id: string, head: Partial<Build>, etag?: string) =>
+  /** Changes the head of a build; null takes a field away. */
+  patchBuild: (id: string, head: { [K in keyof Build]?: Build[K] | null }, etag?: string) =>
     call<BuildAnswer>('PATCH', `/builds/${id}`, head, match(etag)),
   deleteBuild: (id: string) => call<void>('DELETE', `/builds/${id}`),
   restoreBuild: (id: string) => call<BuildAnswer>('POST', `/builds/${id}/restore`),
@@ -106,9 +116,28 @@ export const api = {
       step,
       match(etag),
     ),
-  log: (id: string, entries: Partial<LogEntry>[]) => call<BuildAnswer>('POST', `/builds/${id}/log`, entries),
-  start: (id: string, passes: Partial<Underway>[]) =>
-    call<BuildAnswer>('POST', `/builds/${id}/underway`, passes),
+  /** Sends what was pressed at the bench; the same ids twice count once. */
+  sendEdit: (id: string, edit: LogEdit) => {
+    switch (edit.kind) {
+      case 'log':
+        return call<BuildAnswer>('POST', `/builds/${id}/log`, edit.entries);
+      case 'start':
+        return call<BuildAnswer>('POST', `/builds/${id}/underway`, edit.passes);
+      case 'touch':
+        return call<BuildAnswer>('POST', `/builds/${id}/touch-tests`, edit.tests);
+      case 'timer':
+        return call<BuildAnswer>('POST', `/builds/${id}/timers`, edit.timers);
+    }
+  },
+  stopTimer: (id: string, timerId: string) =>
+    call<BuildAnswer>('DELETE', `/builds/${id}/timers/${encodeURIComponent(timerId)}`),
+  readings: (id: string) => call<{ places: PlaceReadings[] }>('GET', `/builds/${id}/readings`),
+  readPlace: (id: string, placeId: string) =>
+    call<{ at: string; temperatureC: number; humidityPct: number; why?: string }>(
+      'POST',
+      `/builds/${id}/places/${encodeURIComponent(placeId)}/read`,
+    ),
+  changes: (id: string) => call<{ changes: { at: string; label: string }[] }>('GET', `/builds/${id}/changes`),
   stop: (id: string, passId: string) => call<BuildAnswer>('DELETE', `/builds/${id}/underway/${passId}`),
   looks: () => call<{ looks: Look[] }>('GET', '/looks'),
   saveLook: (look: Look) => call<Look>('POST', '/looks', look),

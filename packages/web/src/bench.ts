@@ -4,6 +4,7 @@ import {
   type Dryness,
   type PlannedOperation,
   type PlanView,
+  type RecoatWindow,
   type Session,
 } from '@fixatum/core';
 
@@ -28,6 +29,9 @@ export interface Drying {
   laidAt: number;
   next: 'touch-dry' | 'recoatable' | 'handleable' | 'cured';
   nextAt: number;
+  /** When a window for the next coat that is open, or opens next, closes again. */
+  closesAt: number | undefined;
+  stepId: string;
 }
 
 const isOpen = (operation: PlannedOperation) => operation.status === 'planned';
@@ -50,6 +54,12 @@ export function batchesOf(view: PlanView): BenchBatch[] {
     .flatMap((session) => session.batches.map((batch) => withOperations(batch, session)))
     .filter((batch) => batch.operations.length > 0)
     .sort((a, b) => a.start - b.start);
+}
+
+/** When the window that is open now, or the next one, closes for the next coat; undefined where it stays open. */
+function closesAt(windows: readonly RecoatWindow[], now: number): number | undefined {
+  const window = windows.find((one) => one.to > now);
+  return window && Number.isFinite(window.to) ? window.to : undefined;
 }
 
 /** What is drying now, what is due first at the top. Coats that only have to cure come last. */
@@ -87,6 +97,8 @@ export function dryingOf(view: PlanView, now: number): Drying[] {
           laidAt: top.laidAt,
           next,
           nextAt,
+          closesAt: closesAt(milestones.recoat, now),
+          stepId: top.stepId,
         });
       } else {
         if (!known.units.includes(unit)) known.units.push(unit);

@@ -4,6 +4,7 @@ import {
   type Build,
   type Piece,
   type PlanView,
+  type ReadingsByPlace,
   type VariantOutcome,
 } from '@fixatum/core';
 
@@ -12,6 +13,7 @@ export interface PlanRequest {
   ticket: number;
   build: Build;
   now: number;
+  readings?: ReadingsByPlace;
 }
 
 /** Asks what a build comes to with a piece done in each of several ways. */
@@ -27,9 +29,9 @@ export type PlanAnswer =
 
 let newest = 0;
 
-function answer({ ticket, build, now }: PlanRequest, latestStarts: boolean): void {
+function answer({ ticket, build, now, readings = {} }: PlanRequest, latestStarts: boolean): void {
   try {
-    const view = planView(build, { now, latestStarts });
+    const view = planView(build, { now, latestStarts, readings });
     self.postMessage({ ticket, view, whole: latestStarts } satisfies PlanAnswer);
   } catch (error) {
     self.postMessage({ ticket, error: (error as Error).message } satisfies PlanAnswer);

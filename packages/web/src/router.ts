@@ -1,4 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import JournalView from './views/JournalView.vue';
+import WorkshopView from './views/WorkshopView.vue';
 import BenchView from './views/BenchView.vue';
 import MaterialsView from './views/MaterialsView.vue';
 import PieceView from './views/PieceView.vue';
@@ -15,6 +17,8 @@ export const router = createRouter({
     { path: '/b/:build/pieces', name: 'pieces', component: PiecesView },
     { path: '/b/:build/pieces/:piece', name: 'piece', component: PieceView },
     { path: '/b/:build/materials', name: 'materials', component: MaterialsView },
+    { path: '/b/:build/journal', name: 'journal', component: JournalView },
+    { path: '/b/:build/workshop', name: 'workshop', component: WorkshopView },
     { path: '/b/:build/plan', name: 'plan', component: PlanView },
     { path: '/:rest(.*)', redirect: '/' },
   ],

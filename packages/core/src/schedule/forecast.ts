@@ -31,6 +31,8 @@ export interface PieceForecast {
   pieceId: string;
   packable: Spread;
   wearable: Spread;
+  /** Packable and wearable both. */
+  ready: Spread;
   /** The chance to make every date it has, 0 to 1; undefined for a piece without a date. */
   chance: number | undefined;
   /** That in a sentence. */
@@ -166,6 +168,7 @@ export function forecastBuild(
       pieceId: piece.id,
       packable: spread,
       wearable: spreadOf(wearable),
+      ready: spreadOf(packable.map((moment, at) => Math.max(moment, wearable[at]!))),
       chance,
       sentence: sentenceOf(chance, dueAt, spread, build.timeZone),
     };

@@ -1,13 +1,32 @@
 <script setup lang="ts">
 import { drynessWords, sayMoment, sayWait } from '@fixatum/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { Drying } from '../bench';
+import { useAlarm } from '../stores/alarm';
 import { useBuild } from '../stores/build';
+import { timeOfDay } from '../timeAxis';
 
 /** What is drying, with a countdown to what it reaches next. */
 const props = defineProps<{ drying: Drying[] }>();
 const store = useBuild();
 const all = ref(false);
+const alarm = useAlarm();
+
+/** Rings when a coat gets to its next state while one is looking. */
+let before = new Map<string, Drying['state']>();
+watch(
+  () => props.drying,
+  (list) => {
+    const now = new Map(list.map((one) => [`${one.pieceId} ${one.face} ${one.stepId}`, one.state]));
+    for (const one of list) {
+      const key = `${one.pieceId} ${one.face} ${one.stepId}`;
+      const was = before.get(key);
+      if (was !== undefined && was !== one.state && one.laidAt < store.now - 1)
+        alarm.ring(`${nameOf(one)}: ${drynessWords[one.state]}`);
+    }
+    before = now;
+  },
+);
 
 const soon = computed(() => props.drying.filter((one) => one.state !== 'handleable'));
 const curing = computed(() => props.drying.filter((one) => one.state === 'handleable'));
@@ -30,6 +49,11 @@ function nameOf(one: Drying): string {
   return `${piece.name}${units}`;
 }
 
+/** When the window of the next coat closes, by the clock on the day, else with its day. */
+const closing = (minute: number) =>
+  minute - store.now < 24 * 60
+    ? timeOfDay(minute, store.view!.timeZone)
+    : sayMoment(minute, store.view!.timeZone);
 const share = (one: Drying) =>
   Math.min(1, Math.max(0.02, (store.now - one.laidAt) / Math.max(1, one.nextAt - one.laidAt)));
 </script>
@@ -55,8 +79,27 @@ const share = (one: Drying) =>
         </div>
         <p class="small quiet">
           {{ one.material }}<template v-if="one.face === 'inner'">, inner face</template>:
-          {{ drynessWords[one.state] }}, then {{ nextWords[one.next] }}
+          {{ drynessWords[one.state] }}, then {{ nextWords[one.next]
+          }}<template v-if="one.closesAt !== undefined">
+            · <strong class="closes">takes the next coat until {{ closing(one.closesAt) }}</strong></template
+          >
         </p>
+        <div v-if="one.state === 'wet' || one.state === 'touch-dry'" class="touch">
+          <v-btn
+            v-if="one.state === 'wet'"
+            size="small"
+            variant="text"
+            @click="store.touch(one.pieceId, one.units, one.face, 'dry')"
+            >It is dry now</v-btn
+          >
+          <v-btn
+            v-else
+            size="small"
+            variant="text"
+            @click="store.touch(one.pieceId, one.units, one.face, 'tacky')"
+            >Still tacky</v-btn
+          >
+        </div>
       </li>
     </ul>
     <template v-if="curing.length > 0">
@@ -79,6 +122,20 @@ const share = (one: Drying) =>
 </template>
 
 <style scoped>
+.touch {
+  display: flex;
+  gap: 8px;
+}
+
+.touch .v-btn {
+  min-height: 40px;
+  text-decoration: underline;
+}
+
+.closes {
+  color: rgb(var(--v-theme-warning));
+}
+
 ul {
   list-style: none;
   padding: 0;

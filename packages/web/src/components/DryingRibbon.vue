@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayMoment, type RibbonSpan } from '@fixatum/core';
+import { sayMoment, type RibbonSpan, type Spread } from '@fixatum/core';
 import { computed } from 'vue';
 import { percent } from '../timeAxis';
 import { ribbonWords } from '../words';
@@ -14,8 +14,10 @@ const props = withDefaults(
     now?: number;
     height?: number;
     words?: boolean;
+    /** When it may be ready, drawn as a soft edge. */
+    spread?: Spread | undefined;
   }>(),
-  { now: undefined, height: 22, words: true },
+  { now: undefined, spread: undefined, height: 22, words: true },
 );
 
 const shown = computed(() =>
@@ -36,6 +38,21 @@ const shown = computed(() =>
       };
     }),
 );
+/** From one time in ten to nine times in ten. */
+const edge = computed(() => {
+  const { spread, from, until } = props;
+  if (!spread || !Number.isFinite(spread.p10)) return undefined;
+  const left = Math.max(from, spread.p10);
+  const right = Math.min(until, spread.p90);
+  if (right <= left) return undefined;
+  const when = (minute: number) =>
+    Number.isFinite(minute) ? sayMoment(minute, props.timeZone) : 'later than can be told';
+  return {
+    left: percent(left, from, until),
+    width: `${(100 * (right - left)) / (until - from)}%`,
+    title: `Ready between ${when(spread.p10)} and ${when(spread.p90)}, eight times in ten`,
+  };
+});
 const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
 </script>
 
@@ -51,6 +68,7 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
     >
       <span v-if="words && span.state === 'ready' && span.share > 0.06" class="word">ready</span>
     </div>
+    <div v-if="edge" class="edge" :style="{ left: edge.left, width: edge.width }" :title="edge.title" />
     <div
       v-if="now !== undefined && now > from && now < until"
       class="now"
@@ -93,6 +111,14 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
   color: rgb(var(--v-theme-on-surface));
   background: rgb(var(--v-theme-surface));
   border-radius: 2px;
+}
+
+.edge {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  border-inline: 1px dashed rgb(var(--v-theme-on-surface));
+  background: repeating-linear-gradient(115deg, rgb(var(--v-theme-surface) / 55%) 0 3px, transparent 3px 8px);
 }
 
 .now {

@@ -18,6 +18,8 @@ const views = [
   { name: 'pieces', word: 'Pieces' },
   { name: 'plan', word: 'Plan' },
   { name: 'materials', word: 'Materials' },
+  { name: 'journal', word: 'Journal' },
+  { name: 'workshop', word: 'Workshop' },
 ];
 const here = computed(() => (route.name === 'piece' ? 'pieces' : String(route.name)));
 
@@ -127,7 +129,7 @@ const lights = [
   padding: 8px 24px 0;
   display: flex;
   align-items: center;
-  gap: 28px;
+  gap: 20px;
   min-height: 56px;
 }
 
@@ -157,7 +159,7 @@ nav {
 .tab {
   display: flex;
   align-items: center;
-  padding: 0 14px;
+  padding: 0 11px;
   min-height: 48px;
   color: inherit;
   text-decoration: none;
@@ -215,7 +217,7 @@ nav {
   }
 }
 
-@media (max-width: 900px) {
+@media (max-width: 1340px) {
   .when {
     display: none;
   }
@@ -256,12 +258,15 @@ nav {
     background: rgb(var(--v-theme-surface));
     border-top: 1px solid var(--line);
     justify-content: space-around;
+    gap: 0;
     z-index: 20;
   }
 
   .tab {
     flex: 1;
     justify-content: center;
+    padding: 0 2px;
+    font-size: 0.875rem;
     min-height: 56px;
   }
 }

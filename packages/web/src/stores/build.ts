@@ -1,22 +1,36 @@
 import {
+  applyLogEdit,
   materialsOf,
+  toWallTime,
   type Build,
+  type Face,
+  type LogEdit,
   type LogEntry,
   type Piece,
   type PlannedOperation,
   type PlanView,
   type RuleFinding,
   type Step,
+  type TimerIdea,
+  type TouchTest,
 } from '@fixatum/core';
 import { defineStore } from 'pinia';
+import { nanoid } from 'nanoid';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { api, ApiProblem, type BuildAnswer } from '../api';
-import { planInWorker } from '../planner';
+import { useIntervalFn } from '@vueuse/core';
+import { api, ApiProblem, type BuildAnswer, type PlaceReadings } from '../api';
+import { plain, planInWorker } from '../planner';
 import { useClock } from './clock';
 import { useNotice } from './notice';
+import { useOutbox } from './outbox';
 
 /** A plan made before now is made again after this long, as what was planned may have slipped. */
 const REPLAN_AFTER_MINUTES = 5;
+
+/** What may be said of a pass that was not done as planned. */
+export type LogExtras = Partial<
+  Pick<LogEntry, 'film' | 'material' | 'place' | 'outcome' | 'photo' | 'note' | 'doneAt'>
+>;
 
 /** What names one pass in the log. */
 const spotOf = (operation: PlannedOperation) => ({
@@ -51,12 +65,16 @@ export const useBuild = defineStore('build', () => {
   const findingsOf = (pieceId: string): RuleFinding[] =>
     (view.value?.findings ?? []).filter((finding) => finding.piece === pieceId);
 
+  const readings = shallowRef<PlaceReadings[]>([]);
+  const readingsByPlace = computed(() =>
+    Object.fromEntries(readings.value.map((one) => [one.place, one.readings])),
+  );
+
   function plan(): void {
     if (!build.value) return;
     planning.value = true;
     planInWorker(
-      build.value,
-      Math.floor(now.value),
+      { build: build.value, now: Math.floor(now.value), readings: readingsByPlace.value },
       (made, whole) => {
         view.value = made;
         planning.value = !whole;
@@ -70,7 +88,8 @@ export const useBuild = defineStore('build', () => {
 
   function take(answer: BuildAnswer): void {
     id.value = answer.id;
-    build.value = answer.build;
+    // What was pressed and has not been sent yet is shown as if it had.
+    build.value = outbox.applied(answer.id, answer.build);
     etag.value = `"${answer.version}"`;
     pieceEtags.value = answer.pieceEtags;
     missing.value = false;
@@ -84,7 +103,10 @@ export const useBuild = defineStore('build', () => {
     }
     id.value = buildId;
     try {
+      await outbox.ready;
       take(await api.build(buildId));
+      void loadReadings();
+      void outbox.flush();
     } catch (error) {
       missing.value = true;
       notice.complain(error);
@@ -168,16 +190,96 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
-  const start = (passes: PlannedOperation[]) => change(() => api.start(id.value!, passes.map(spotOf)));
+  const outbox = useOutbox();
+  outbox.onSent = (buildId, answer) => {
+    if (buildId === id.value) take(answer);
+  };
 
-  function logDone(passes: PlannedOperation[]): Promise<boolean> {
-    const entries = passes.map((pass): Partial<LogEntry> => ({
-      ...spotOf(pass),
-      ...(pass.material ? { film: pass.film } : {}),
-    }));
-    const names = [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
-    return change(() => api.log(id.value!, entries), `Logged: ${names}`);
+  /**
+   * Does what was pressed at the bench: it shows at once, is kept on this machine, and is sent as soon as the server
+   * answers, once. Returns whether it could be done.
+   */
+  async function act(edit: LogEdit, said?: string): Promise<boolean> {
+    if (!build.value || !id.value) return false;
+    const edited = applyLogEdit(build.value, plain(edit));
+    if (!edited.ok) {
+      notice.complain(new Error('That coat is in the log already.'));
+      return false;
+    }
+    build.value = edited.build;
+    plan();
+    if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
+    await outbox.put(id.value, edit);
+    return true;
   }
+  const wallNow = () => toWallTime(Math.floor(now.value), build.value!.timeZone);
+
+  const start = (passes: PlannedOperation[]) =>
+    act({
+      kind: 'start',
+      passes: passes.map((pass) => ({ ...spotOf(pass), id: nanoid(12), startedAt: wallNow() })),
+    });
+
+  /** Logs passes as done; `more` is what was not as planned. */
+  function logDone(passes: PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
+    const entries = passes.map((pass): LogEntry => {
+      const air = view.value?.outlooks.find((one) => one.placeId === (more.place ?? pass.placeId));
+      return {
+        ...spotOf(pass),
+        id: nanoid(12),
+        doneAt: wallNow(),
+        ...(pass.material ? { film: pass.film } : {}),
+        // Only air that was measured is written down.
+        ...(air?.measured ? { temperatureC: air.air.temperatureC, humidityPct: air.air.humidityPct } : {}),
+        ...more,
+      };
+    });
+    const names = [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
+    const failed = more.outcome === 'failed';
+    return act({ kind: 'log', entries }, failed ? `Logged as failed: ${names}` : `Logged: ${names}`);
+  }
+
+  /** A finger on the newest coat of some units. */
+  const touch = (pieceId: string, units: number[], face: string, state: TouchTest['state']) =>
+    act(
+      {
+        kind: 'touch',
+        tests: units.map((unit) => ({
+          id: nanoid(12),
+          piece: pieceId,
+          unit,
+          face: face as Face,
+          at: wallNow(),
+          state,
+        })),
+      },
+      `${pieceOf(pieceId)?.name ?? pieceId}: ${state === 'dry' ? 'dry now' : 'still tacky'}`,
+    );
+
+  const startTimer = (idea: TimerIdea) =>
+    act(
+      {
+        kind: 'timer',
+        timers: [{ ...idea, id: nanoid(12), startedAt: new Date(now.value * 60_000).toISOString() }],
+      },
+      `Timer runs: ${idea.label}`,
+    );
+  const stopTimer = (timerId: string) => change(() => api.stopTimer(id.value!, timerId));
+
+  async function loadReadings(): Promise<void> {
+    const buildId = id.value;
+    if (!buildId || !build.value?.places.some((place) => place.hygrometerPort !== undefined)) return;
+    try {
+      const { places } = await api.readings(buildId);
+      if (buildId !== id.value) return;
+      const changed = JSON.stringify(places) !== JSON.stringify(readings.value);
+      readings.value = places;
+      if (changed) plan();
+    } catch {
+      // The air that was known still is; the next round asks again.
+    }
+  }
+  useIntervalFn(() => void loadReadings(), 60_000);
 
   async function stop(passes: PlannedOperation[]): Promise<void> {
     const keys = new Set(passes.map((pass) => pass.id));
@@ -190,6 +292,7 @@ export const useBuild = defineStore('build', () => {
   async function undo(): Promise<void> {
     busy.value = true;
     try {
+      await outbox.flush();
       const answer = await api.undo(id.value!);
       take(answer);
       notice.say(`Taken back: ${answer.undone}`);
@@ -223,6 +326,12 @@ export const useBuild = defineStore('build', () => {
     change,
     start,
     logDone,
+    touch,
+    startTimer,
+    stopTimer,
+    readings,
+    readingsByPlace,
+    loadReadings,
     stop,
     undo,
     attempt,

@@ -4,15 +4,20 @@ import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { batchesOf, dryingOf, underwayOf } from '../bench';
+import AirStrip from '../components/AirStrip.vue';
+import BenchTimers from '../components/BenchTimers.vue';
 import DryingList from '../components/DryingList.vue';
+import NotAsPlannedDialog from '../components/NotAsPlannedDialog.vue';
 import RunSheet from '../components/RunSheet.vue';
 import StrataCut from '../components/StrataCut.vue';
 import { useBuild } from '../stores/build';
+import { useOutbox } from '../stores/outbox';
 import { timeOfDay } from '../timeAxis';
 import { isTyping } from '../typing';
 import { passWords, pieceNames, unitName, withWords, zoneNames } from '../words';
 
 const store = useBuild();
+const outbox = useOutbox();
 /** Earlier than this before its session, work is called early. */
 const EARLY_MINUTES = 20;
 
@@ -98,10 +103,33 @@ const strata = computed(() => {
 const elapsed = computed(() =>
   first.value?.start === undefined ? 0 : Math.max(0, store.now - first.value.start),
 );
-const handsOn = computed(() => {
-  const list = chosen.value;
-  const sum = list.reduce((total, operation) => total + operation.workMinutes, 0);
-  return sum + (list[0] ? list[0].setUpMinutes + list[0].cleanUpMinutes : 0);
+/** Hands-on minutes of some passes in one batch. */
+const minutesOf = (list: readonly PlannedOperation[]) =>
+  list.reduce((total, operation) => total + operation.workMinutes, 0) +
+  (list[0] ? list[0].setUpMinutes + list[0].cleanUpMinutes : 0);
+const handsOn = computed(() => minutesOf(chosen.value));
+
+const different = ref(false);
+const again = computed(() => chosen.value.some((operation) => operation.failures > 0));
+
+/** While nothing is due, what could be done in the time there is. */
+const freeMinutes = computed(() =>
+  isEarly.value && next.value ? Math.floor(next.value.start - store.now) : 0,
+);
+const LONGEST_GAP_MINUTES = 12 * 60;
+const meanwhile = computed(() => {
+  const due = new Set(next.value?.operations.map((operation) => operation.id));
+  const groups = new Map<string, PlannedOperation[]>();
+  for (const id of store.view?.doableNow ?? []) {
+    const operation = store.operations.get(id);
+    if (!operation || due.has(id)) continue;
+    const key = `${operation.pieceId} ${operation.stepId} ${operation.coat} ${operation.face}`;
+    groups.set(key, [...(groups.get(key) ?? []), operation]);
+  }
+  return [...groups.values()]
+    .map((operations) => ({ operations, minutes: minutesOf(operations) }))
+    .filter(({ minutes }) => minutes <= freeMinutes.value)
+    .slice(0, 3);
 });
 
 const begin = () => chosen.value.length > 0 && store.start(chosen.value);
@@ -116,6 +144,14 @@ onKeyStroke((event) => {
 
 <template>
   <div v-if="store.build && store.view" class="page bench">
+    <div class="above">
+      <p v-if="outbox.count > 0" class="away" role="status">
+        {{ outbox.away ? 'The server does not answer.' : 'Sending…' }}
+        {{ outbox.count }} {{ outbox.count === 1 ? 'press is' : 'presses are' }} kept on this machine and sent
+        as soon as it is there.
+      </p>
+      <AirStrip />
+    </div>
     <section v-if="first" class="now" aria-labelledby="now-title">
       <div class="what">
         <p class="eyebrow" aria-live="polite">
@@ -144,6 +180,9 @@ onKeyStroke((event) => {
         <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
         <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
 
+        <p v-if="again" class="again">
+          ▲ It failed before. Sand it back first: the extra ten minutes are in the time below.
+        </p>
         <ul class="units" aria-label="Pieces of this batch">
           <template v-for="group in groups" :key="group.key">
             <li class="unit">
@@ -206,11 +245,32 @@ onKeyStroke((event) => {
               >Not after all</v-btn
             >
           </template>
+          <v-btn
+            v-if="isUnderway"
+            size="large"
+            variant="outlined"
+            :disabled="chosen.length === 0"
+            @click="different = true"
+            >Not as planned…</v-btn
+          >
           <p class="figures quiet">
             <template v-if="isUnderway">{{ sayWait(elapsed) }} of about {{ sayWait(handsOn) }}</template>
             <template v-else>about {{ sayWait(handsOn) }} of hands-on work</template>
           </p>
         </div>
+      </div>
+      <div v-if="meanwhile.length > 0 && freeMinutes <= LONGEST_GAP_MINUTES" class="meanwhile">
+        <h2>{{ sayWait(freeMinutes) }} free</h2>
+        <p class="quiet">This can be done now:</p>
+        <ul>
+          <li v-for="{ operations, minutes } in meanwhile" :key="operations[0]!.id">
+            <span
+              ><strong>{{ passWords(operations[0]!) }}</strong> {{ pieceNames(store.build, operations) }}
+              <span class="quiet figures">{{ sayWait(minutes) }}</span></span
+            >
+            <v-btn size="large" :disabled="store.busy" @click="store.start(operations)">Start</v-btn>
+          </li>
+        </ul>
       </div>
       <div v-if="piece" class="cutting">
         <p class="small quiet mb-2">{{ unitName(store.build, first.pieceId, first.unit) }}, cut through</p>
@@ -257,7 +317,11 @@ onKeyStroke((event) => {
       </div>
     </section>
 
-    <DryingList class="drying" :drying="drying" />
+    <aside class="drying">
+      <BenchTimers :passes="shown" />
+      <DryingList class="mt-6" :drying="drying" />
+    </aside>
+    <NotAsPlannedDialog v-model="different" :passes="chosen" />
     <RunSheet class="then" :batches="rest" />
   </div>
   <div v-else class="page quiet">Opening the build…</div>
@@ -267,8 +331,41 @@ onKeyStroke((event) => {
 .bench {
   display: grid;
   grid-template-columns: minmax(0, 1.75fr) minmax(300px, 1fr);
-  grid-template-areas: 'now drying' 'then drying';
+  grid-template-areas: 'above above' 'now drying' 'then drying';
+  grid-template-rows: auto auto 1fr;
   gap: 28px 36px;
+}
+
+.above {
+  grid-area: above;
+}
+
+.away {
+  margin-bottom: 10px;
+  padding: 8px 12px;
+  border-left: 4px solid rgb(var(--v-theme-warning));
+  background: rgb(var(--v-theme-surface));
+}
+
+.again {
+  margin-top: 12px;
+  font-weight: 600;
+  color: rgb(var(--v-theme-warning));
+}
+
+.meanwhile ul {
+  list-style: none;
+  padding: 0;
+  margin-top: 8px;
+}
+
+.meanwhile li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
 }
 
 .now {
@@ -404,7 +501,8 @@ onKeyStroke((event) => {
 @media (max-width: 820px) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
-    grid-template-areas: 'now' 'drying' 'then';
+    grid-template-areas: 'above' 'now' 'drying' 'then';
+    grid-template-rows: none;
   }
 
   .now h1 {

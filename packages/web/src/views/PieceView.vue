@@ -31,8 +31,10 @@ import ReadinessMark from '../components/ReadinessMark.vue';
 import StackFiguresNote from '../components/StackFiguresNote.vue';
 import StepList from '../components/StepList.vue';
 import StrataCut from '../components/StrataCut.vue';
+import WhatIfPanel from '../components/WhatIfPanel.vue';
 import UnitStrip from '../components/UnitStrip.vue';
 import { useBuild } from '../stores/build';
+import { useForecast } from '../stores/forecast';
 import { useLooks } from '../stores/looks';
 import { useNotice } from '../stores/notice';
 
@@ -42,6 +44,7 @@ const route = useRoute();
 const router = useRouter();
 const looks = useLooks();
 const editing = ref(false);
+const asking = ref(false);
 const choosingLook = ref(false);
 const picking = ref(false);
 const purpose = ref<'give' | 'join'>('give');
@@ -74,6 +77,8 @@ const cuts = computed(() => {
   }));
 });
 
+const forecast = useForecast();
+const likely = computed(() => (piece.value ? forecast.byPiece.get(piece.value.id) : undefined));
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const at = (minute: number | undefined) =>
   minute === undefined || !Number.isFinite(minute) ? 'never as planned' : sayMoment(minute, zone.value);
@@ -247,20 +252,25 @@ async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
       </div>
     </dl>
     <DryingRibbon
-      class="mb-6"
+      class="mb-2"
       :spans="state.ribbon"
       :from="store.view.from"
       :until="store.view.until"
       :time-zone="zone"
       :now="store.now"
+      :spread="likely?.ready"
       :height="30"
     />
+    <p v-if="likely && state.readiness !== 'ready'" class="small likely" data-testid="forecast">
+      {{ likely.sentence }}
+    </p>
 
     <div class="columns">
       <section aria-labelledby="stack-title">
         <div class="stack-head">
           <h2 id="stack-title">Cut through</h2>
           <div class="choices">
+            <v-btn size="small" variant="text" @click="asking = true">What if?</v-btn>
             <v-btn-toggle
               v-if="piece.faces.inner"
               v-model="face"
@@ -301,6 +311,7 @@ async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
         <StepList :piece="piece" :findings="findings" @apply="apply" />
       </section>
     </div>
+    <WhatIfPanel v-model="asking" :piece="piece" :face="face" />
     <PieceDialog v-model="editing" :piece="piece" />
     <LookDialog v-model="choosingLook" :piece="piece" />
     <OtherPiecesDialog v-model="picking" :piece="piece" :purpose="purpose" />
@@ -348,6 +359,11 @@ async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
 .dates dt {
   font-size: 0.8rem;
   color: var(--quiet);
+}
+
+.likely {
+  min-height: 1.4em;
+  margin-bottom: 20px;
 }
 
 .columns {

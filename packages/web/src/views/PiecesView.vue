@@ -9,12 +9,14 @@ import ReadinessMark from '../components/ReadinessMark.vue';
 import StrataCut from '../components/StrataCut.vue';
 import TimeHeader from '../components/TimeHeader.vue';
 import { useBuild } from '../stores/build';
+import { useForecast } from '../stores/forecast';
 import { useLooks } from '../stores/looks';
 import { useNotice } from '../stores/notice';
 import { dayOf, percent, timeOfDay } from '../timeAxis';
 import { passWords } from '../words';
 
 const store = useBuild();
+const forecast = useForecast();
 const looks = useLooks();
 const notice = useNotice();
 const router = useRouter();
@@ -167,6 +169,7 @@ const at = (minute: number | undefined) =>
             :until="store.view.until"
             :time-zone="store.view.timeZone"
             :now="store.now"
+            :spread="forecast.byPiece.get(row.state.pieceId)?.ready"
             :height="26"
           />
           <div

@@ -5,10 +5,12 @@ import BatchLine from '../components/BatchLine.vue';
 import DryingRibbon from '../components/DryingRibbon.vue';
 import ReadinessMark from '../components/ReadinessMark.vue';
 import { useBuild } from '../stores/build';
+import { useForecast } from '../stores/forecast';
 import { dayOf, daysBetween, percent, timeOfDay } from '../timeAxis';
 import { passWords, unitName } from '../words';
 
 const store = useBuild();
+const forecast = useForecast();
 const scroller = ref<HTMLElement>();
 const zooms = [
   { word: 'All', pxPerHour: 0 },
@@ -178,6 +180,7 @@ watch(
               :from="from"
               :until="until"
               :time-zone="zone"
+              :spread="forecast.byPiece.get(row.piece.id)?.ready"
               :height="20"
             />
             <span
