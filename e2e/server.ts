@@ -13,6 +13,8 @@ export interface RunningServer {
   url: string;
   /** Stops it, politely or at once, and starts it again on the same data and port, at another fixed time if given. */
   restart(options?: { now?: string; signal?: NodeJS.Signals }): Promise<void>;
+  /** Kills it; `restart` brings it back. */
+  kill(): Promise<void>;
   /** Stops it and forgets its data. */
   stop(): Promise<void>;
 }
@@ -56,6 +58,7 @@ export async function startServer({
     });
   const end = (signal: NodeJS.Signals) =>
     new Promise<void>((done) => {
+      if (child.exitCode !== null || child.signalCode !== null) return done();
       child.removeAllListeners('exit');
       child.once('exit', () => done());
       child.kill(signal);
@@ -70,6 +73,7 @@ export async function startServer({
       fixedNow = nextNow ?? fixedNow;
       await launch();
     },
+    kill: () => end('SIGKILL'),
     async stop() {
       await end('SIGTERM');
       await rm(data, { recursive: true, force: true });

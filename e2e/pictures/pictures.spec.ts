@@ -32,6 +32,8 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['piece', () => `/b/${build}/pieces/breastplate`],
   ['set', () => `/b/${build}/pieces/tasset`],
   ['plan', () => `/b/${build}/plan`],
+  ['workshop', () => `/b/${build}/workshop`],
+  ['journal', () => `/b/${build}/journal`],
 ];
 
 const field = (page: Page, name: string) =>
@@ -65,6 +67,14 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await page.getByRole('button', { name: 'Does it go over that?' }).click();
       await page.getByRole('button', { name: 'Gloss alkyd spray over Rubber dip spray: stop' }).click();
       await expect(page.getByText('Judging…')).toHaveCount(0);
+    },
+  ],
+  [
+    'what-if',
+    () => `/b/${build}/pieces/pauldron`,
+    async (page) => {
+      await page.getByRole('button', { name: 'What if?' }).click();
+      await expect(page.getByTestId('what-if')).toBeVisible();
     },
   ],
   [

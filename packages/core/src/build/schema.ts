@@ -217,11 +217,12 @@ export const logEntrySchema = z.looseObject({
   note,
 });
 
-/** A finger on the newest coat of a unit: dry, or still tacky. */
+/** A finger on the newest coat of a unit, or on that of one step: dry, or still tacky. */
 export const touchTestSchema = z.looseObject({
   id,
   piece: id,
   unit: z.number().int().min(1),
+  step: id.optional(),
   face: z.enum(faces).optional(),
   at: wallTime,
   state: z.enum(['dry', 'tacky']),

@@ -1,4 +1,4 @@
-import type { Build, TouchTest } from '../build/schema';
+import type { Build, LogEntry, Step, TouchTest } from '../build/schema';
 import { planBuild } from '../schedule/planBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { epochMinute, toWallTime } from '../time/wallTime';
@@ -73,6 +73,49 @@ describe('touch tests', () => {
   it('says nothing when it finds what was reckoned', () => {
     expect(times(build([['12:10', 'tacky']]))).toEqual(times(build([])));
     expect(times(build([['12:29', 'dry']]))).toEqual(times(build([])));
+  });
+
+  it('lies on one coat: another zone with an older coat on top keeps its clock', () => {
+    const zones = [
+      { id: 'a', name: 'A', share: 0.5 },
+      { id: 'b', name: 'B', share: 0.5 },
+    ];
+    const steps: Step[] = [
+      { id: 'prime', kind: 'prime', material: 'acrylic-pu-primer-grey' },
+      { id: 'a-paint', kind: 'base', material: 'craft-acrylic', zones: ['a'] },
+    ];
+    const entry = (step: string, doneAt: string): LogEntry => ({
+      id: step,
+      piece: 'plate',
+      unit: 1,
+      step,
+      coat: 1,
+      face: 'outer',
+      doneAt,
+    });
+    const made = (test?: Partial<TouchTest>) => {
+      const plan = planBuild(
+        sampleBuild({
+          pieces: [samplePiece({ zones }, steps)],
+          log: [entry('prime', '2027-02-15T11:00'), entry('a-paint', '2027-02-15T12:00')],
+          ...(test
+            ? {
+                touchTests: [
+                  { id: 't', piece: 'plate', unit: 1, at: '2027-02-15T12:20', state: 'tacky', ...test },
+                ],
+              }
+            : {}),
+        }),
+        { now, latestStarts: false },
+      );
+      const unit = plan.units.get('plate/1')!;
+      return ['outer:a', 'outer:b'].map((cell) => unit.top(cell)!.milestones.touchAt);
+    };
+    const [paint, primer] = made();
+    // 20 min become 24 for the paint; the primer of zone b is left alone.
+    expect(made({})).toEqual([paint! + 4, primer]);
+    // Said of the primer, it is about the primer: tacky after 80 min of its 20 is 80 · 1.2 = 96, so 76 later.
+    expect(made({ step: 'prime' })).toEqual([paint, primer! + 76]);
   });
 
   it('gathers what it showed by material', () => {

@@ -171,9 +171,10 @@ class Board {
       this.settle(operation, 'done', startedAt ?? doneAt - workMinutes, doneAt, doneAt);
     }
     const lessons = ground.touchTests.flatMap(({ test, at }) =>
-      (this.units.get(`${test.piece}/${test.unit}`)?.correct(test.face, at, test.state) ?? []).map(
-        (lesson) => ({ ...lesson, at }),
-      ),
+      (this.units.get(`${test.piece}/${test.unit}`)?.correct(test, at, test.state) ?? []).map((lesson) => ({
+        ...lesson,
+        at,
+      })),
     );
     this.skipPassedOver();
     for (const started of ground.build.underway ?? []) {

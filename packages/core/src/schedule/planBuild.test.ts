@@ -108,6 +108,22 @@ describe('planBuild', () => {
     expect(wall(second.laidAt)).toBe('2027-02-17T19:07');
   });
 
+  it('lets the clocks change in the middle of a drying', () => {
+    const steps: Step[] = [
+      { id: 'b', kind: 'base', material: 'craft-acrylic', method: 'brush' },
+      { id: 'm', kind: 'mask' },
+    ];
+    const build = sampleBuild({ timeZone: 'Europe/Lisbon', pieces: [samplePiece({}, steps)] });
+    build.people[0]!.availability[0]!.to = '24:00';
+    build.events = [];
+    // Lisbon goes from 01:00 to 02:00 in the night to 28 March 2027. Laid 22:00, tape-safe 720 min later: 11:00 by the clock.
+    build.start = '2027-03-27T21:55';
+    const plan = planBuild(build);
+    const at = (minute: number | undefined) => toWallTime(minute!, 'Europe/Lisbon');
+    expect(at(plan.operations[0]!.laidAt)).toBe('2027-03-27T22:00');
+    expect(at(plan.operations[1]!.start! + plan.operations[1]!.setUpMinutes)).toBe('2027-03-28T11:00');
+  });
+
   it('masks when tape-safe', () => {
     const steps: Step[] = [
       { id: 'b', kind: 'base', material: 'craft-acrylic', method: 'brush' },

@@ -14,6 +14,7 @@ import type { EpochMinute } from '../time/wallTime';
 /** One coat as it lies on a spot, with the operation that laid it. */
 export interface CellCoat extends LaidCoat {
   operationId: string;
+  stepId: string;
   colour: string;
   /** A touch test found it tacky when it should have been dry. */
   toldTacky?: boolean;
@@ -63,6 +64,7 @@ export class UnitState {
         air: operation.air,
         ...(this.timeFactors ? { timeFactor: this.timeFactors.get(operation.material.id) ?? 1 } : {}),
         operationId: operation.id,
+        stepId: operation.stepId,
         colour: operation.colour ?? operation.material.colour,
       });
       if ((coats[coats.length - 2]?.laidAt ?? -Infinity) > laidAt) coats.sort((a, b) => a.laidAt - b.laidAt);
@@ -83,12 +85,21 @@ export class UnitState {
    * Corrects the clock of the newest coat by a touch test: dry sooner than reckoned makes it and all that hangs on it
    * sooner, still tacky when it should be dry later. Returns what the test showed of each material, if it showed anything.
    */
-  correct(face: Face | undefined, minute: EpochMinute, state: 'dry' | 'tacky'): TouchLesson[] {
-    const lessons: TouchLesson[] = [];
-    for (const [cell, coats] of this.cells) {
-      if (face && !cell.startsWith(`${face}:`)) continue;
+  correct(
+    touched: { face?: Face | undefined; step?: string | undefined },
+    minute: EpochMinute,
+    state: 'dry' | 'tacky',
+  ): TouchLesson[] {
+    const newest = [...this.cells].flatMap(([cell, coats]) => {
+      if (touched.face && !cell.startsWith(`${touched.face}:`)) return [];
       const coat = [...coats].reverse().find((one) => one.laidAt <= minute);
-      if (!coat) continue;
+      return coat && (touched.step === undefined || coat.stepId === touched.step) ? [coat] : [];
+    });
+    // A finger lies on one coat: other zones that are older on top are not meant.
+    const laidAt = Math.max(...newest.map((coat) => coat.laidAt));
+    const lessons: TouchLesson[] = [];
+    for (const coat of newest) {
+      if (coat.laidAt !== laidAt) continue;
       const share = touchShare(coat, this.stands, minute);
       const was = coat.timeFactor ?? 1;
       // Dry only after it was due, or tacky before, says nothing new; except that a dry one ends a wait that was put off.

@@ -85,20 +85,10 @@ const share = (one: Drying) =>
           >
         </p>
         <div v-if="one.state === 'wet' || one.state === 'touch-dry'" class="touch">
-          <v-btn
-            v-if="one.state === 'wet'"
-            size="small"
-            variant="text"
-            @click="store.touch(one.pieceId, one.units, one.face, 'dry')"
+          <v-btn v-if="one.state === 'wet'" size="small" variant="text" @click="store.touch(one, 'dry')"
             >It is dry now</v-btn
           >
-          <v-btn
-            v-else
-            size="small"
-            variant="text"
-            @click="store.touch(one.pieceId, one.units, one.face, 'tacky')"
-            >Still tacky</v-btn
-          >
+          <v-btn v-else size="small" variant="text" @click="store.touch(one, 'tacky')">Still tacky</v-btn>
         </div>
       </li>
     </ul>

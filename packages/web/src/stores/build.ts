@@ -240,7 +240,10 @@ export const useBuild = defineStore('build', () => {
   }
 
   /** A finger on the newest coat of some units. */
-  const touch = (pieceId: string, units: number[], face: string, state: TouchTest['state']) =>
+  const touch = (
+    { pieceId, units, face, stepId }: { pieceId: string; units: number[]; face: string; stepId: string },
+    state: TouchTest['state'],
+  ) =>
     act(
       {
         kind: 'touch',
@@ -248,6 +251,7 @@ export const useBuild = defineStore('build', () => {
           id: nanoid(12),
           piece: pieceId,
           unit,
+          step: stepId,
           face: face as Face,
           at: wallNow(),
           state,

@@ -145,10 +145,10 @@ onKeyStroke((event) => {
 <template>
   <div v-if="store.build && store.view" class="page bench">
     <div class="above">
-      <p v-if="outbox.count > 0" class="away" role="status">
-        {{ outbox.away ? 'The server does not answer.' : 'Sending…' }}
-        {{ outbox.count }} {{ outbox.count === 1 ? 'press is' : 'presses are' }} kept on this machine and sent
-        as soon as it is there.
+      <p v-if="outbox.away && outbox.count > 0" class="away" role="status">
+        The server does not answer. {{ outbox.count }}
+        {{ outbox.count === 1 ? 'press is' : 'presses are' }} kept on this machine and sent as soon as it is
+        there.
       </p>
       <AirStrip />
     </div>

@@ -1,0 +1,192 @@
+import type { Build } from '@fixatum/core';
+import { expect, test, type Page } from '@playwright/test';
+import { startServer, type RunningServer } from '../server';
+
+let server: RunningServer;
+let id: string;
+test.beforeEach(async () => {
+  server = await startServer();
+  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
+  id = builds[0]!.id;
+});
+test.afterEach(() => server.stop());
+
+const open = async (page: Page) => {
+  await page.goto(`${server.url}/b/${id}/bench`);
+  await expect(page.getByTestId('next-pass')).toBeVisible();
+};
+const stored = async () =>
+  ((await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build }).build;
+
+test('several timers run on through reload, restart and time itself, and are stopped', async ({ page }) => {
+  await open(page);
+  for (const [what, minutes] of [
+    ['Wipe back the wash', '3'],
+    ['Tea', '30'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Another timer' }).click();
+    await page.getByLabel('What for').fill(what);
+    await page.getByLabel('Minutes', { exact: true }).fill(minutes);
+    await page.getByRole('button', { name: 'Go' }).click();
+  }
+  const timers = page.getByTestId('timers').getByRole('listitem');
+  await expect(timers).toHaveCount(2);
+  await expect(timers.first()).toContainText('3:00');
+  await page.reload();
+  await expect(timers.first()).toContainText('3:00');
+  await server.restart({ now: '2027-02-20T19:32', signal: 'SIGKILL' });
+  await page.reload();
+  await expect(timers.first()).toContainText('1:00');
+  await server.restart({ now: '2027-02-20T19:35' });
+  await page.reload();
+  await expect(timers.first()).toContainText('over by 2:00');
+  await expect(timers.nth(1)).toContainText('25:00');
+  await page.getByRole('button', { name: 'Stop the timer: Wipe back the wash' }).click();
+  await expect(timers).toHaveCount(1);
+});
+
+test('what was not as planned is logged with its note and photo, and what failed comes up again', async ({
+  page,
+}) => {
+  await open(page);
+  await page.getByTestId('start').click();
+  await page.getByTestId('done').click();
+  await expect(page.getByTestId('next-pass')).toHaveText(/Seal, coat 1 of 2/);
+  await page.getByTestId('start').click();
+  await page.getByRole('button', { name: 'Not as planned…' }).click();
+  await page.getByLabel('Done at').fill('2027-02-20T23:00');
+  await page.getByRole('button', { name: 'Log it', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('That time has not come yet');
+  await page.getByLabel('Done at').fill('2027-02-20T19:25');
+  await page.getByLabel('It failed: sand back and do it again').check();
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/start.png');
+  await expect(page.getByAltText('The photo')).toBeVisible();
+  await page.getByLabel('Note').fill('A hair in it');
+  await page.getByRole('button', { name: 'Log it as failed' }).click();
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Logged as failed: Telescope baton' }),
+  ).toBeVisible();
+  await expect
+    .poll(async () => (await stored()).log!.at(-1))
+    .toMatchObject({
+      piece: 'baton',
+      step: 'seal',
+      outcome: 'failed',
+      doneAt: '2027-02-20T19:25',
+      note: 'A hair in it',
+    });
+
+  await page.getByRole('link', { name: 'Journal' }).click();
+  const line = page.getByTestId('journal').getByRole('listitem').filter({ hasText: 'A hair in it' });
+  await expect(line).toContainText('■ failed');
+  await expect(line.getByAltText('Photo')).toBeVisible();
+  await page.goto(`${server.url}/b/${id}/pieces/baton`);
+  // The pass is still to do.
+  await expect(page.getByTestId('step-seal')).not.toContainText('✓ done');
+});
+
+test('a finger on the coat corrects its clock, and undo takes that back', async ({ page }) => {
+  await open(page);
+  const gorget = page.getByTestId('drying').locator('li').filter({ hasText: 'Orbit gorget' });
+  await expect(gorget).toContainText('29 min');
+  await gorget.getByRole('button', { name: 'Still tacky' }).click();
+  await expect(gorget).toContainText('wet, then touch-dry');
+  await expect(gorget.getByRole('button', { name: 'It is dry now' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect(gorget).toContainText('29 min');
+});
+
+test('presses while the server is away are kept, shown, and sent once each when it is back', async ({
+  page,
+}) => {
+  await open(page);
+  await page.getByTestId('start').click();
+  await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
+  await expect(page.getByText('kept on this machine')).toHaveCount(0);
+  const before = (await stored()).log!.length;
+  await server.kill();
+  await page.getByTestId('done').click();
+  await expect(page.getByTestId('next-pass')).toHaveText(/Seal, coat 1 of 2/);
+  await page.getByTestId('start').click();
+  await expect(page.getByText('2 presses are kept on this machine')).toBeVisible();
+  await server.restart();
+  await expect(page.getByText('kept on this machine')).toHaveCount(0);
+  const build = await stored();
+  expect(build.log!.length).toBe(before + 1);
+  expect(build.underway).toHaveLength(1);
+  await page.reload();
+  await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
+});
+
+test('killing the server while a hundred entries are logged loses none it said yes to and doubles none', async () => {
+  const made = (await (
+    await fetch(`${server.url}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        format: 'fixatum-build/1',
+        name: 'Scales',
+        timeZone: 'UTC',
+        start: '2027-02-20T10:00',
+        pieces: [
+          {
+            id: 'scale',
+            name: 'Scale',
+            quantity: 100,
+            substrate: { kind: 'craft-foam', thicknessMm: 2 },
+            faces: { outer: { areaCm2: 20 } },
+            steps: [{ id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush' }],
+          },
+        ],
+      }),
+    })
+  ).json()) as { id: string };
+  const send = (unit: number) =>
+    fetch(`${server.url}/api/builds/${made.id}/log`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        id: `unit-${unit}`,
+        piece: 'scale',
+        unit,
+        step: 'seal',
+        coat: 1,
+        face: 'outer',
+      }),
+    }).then(
+      (response) => response.status === 201,
+      () => false,
+    );
+  const units = Array.from({ length: 100 }, (_, n) => n + 1);
+  const log = async () =>
+    ((await (await fetch(`${server.url}/api/builds/${made.id}`)).json()) as { build: Build }).build.log ?? [];
+  let killed: Promise<void> | undefined;
+  const acknowledged: number[] = [];
+  await Promise.all(
+    units.map(async (unit) => {
+      if (!(await send(unit))) return;
+      acknowledged.push(unit);
+      if (acknowledged.length === 30) killed = server.kill();
+    }),
+  );
+  await killed;
+  await server.restart();
+  expect(acknowledged.length).toBeLessThan(100);
+  const kept = new Set((await log()).map((entry) => entry.unit));
+  expect(acknowledged.filter((unit) => !kept.has(unit))).toEqual([]);
+  // What was not acknowledged is sent again, as the bench does; some of it may have been written all the same.
+  for (const unit of units) expect(await send(unit)).toBe(true);
+  const all = (await log()).map((entry) => entry.unit).sort((a, b) => a - b);
+  expect(all).toEqual(units);
+});
+
+test('the whole bench works at phone width', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const start = page.getByTestId('start');
+  expect((await start.boundingBox())!.height).toBeGreaterThanOrEqual(56);
+  await start.click();
+  await page.getByTestId('done').click();
+  await expect(page.getByRole('status').filter({ hasText: 'Logged' })).toBeVisible();
+});
