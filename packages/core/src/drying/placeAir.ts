@@ -15,6 +15,8 @@ export interface PlaceAir {
   series: ClimateSeries;
   /** Whether the air at a moment was measured, as against assumed. */
   measuredAt(minute: EpochMinute): boolean;
+  /** How fast the clock of a material runs in some air; 0 below its minimum temperature. */
+  rate(material: Material, clock: Clock): (air: Air) => number;
   /** The clock of a material here; below its minimum temperature it stands still. */
   track(material: Material, clock: Clock): RateTrack;
 }
@@ -30,6 +32,12 @@ function rateOf(material: Material, clock: Clock): (air: Air) => number {
     case 'inert':
       return () => 1;
   }
+}
+
+/** As `rateOf`, standing still below the minimum temperature. */
+function rateFrom(material: Material, clock: Clock): (air: Air) => number {
+  const rate = rateOf(material, clock);
+  return (air) => (air.temperatureC < material.minC ? 0 : rate(air));
 }
 
 /**
@@ -59,6 +67,7 @@ export function placeAirOf(
   return {
     placeId,
     series,
+    rate: rateFrom,
     measuredAt: (minute) => gapsIn(readings, minute, minute + 1).length === 0,
     track(material, clock) {
       const shortcut = known[clock].get(material);
@@ -66,8 +75,7 @@ export function placeAirOf(
       const key = `${dryingFamily(material)} ${clock} ${material.minC}`;
       let track = tracks.get(key);
       if (!track) {
-        const rate = rateOf(material, clock);
-        track = rateTrack(series, (air) => (air.temperatureC < material.minC ? 0 : rate(air)), origin);
+        track = rateTrack(series, rateFrom(material, clock), origin);
         tracks.set(key, track);
       }
       known[clock].set(material, track);

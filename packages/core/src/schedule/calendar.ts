@@ -12,6 +12,8 @@ export interface Window {
 export interface Calendar {
   /** The first start at or after `from` from which `minutes` fit into one window; Infinity if none within a year. */
   firstFit(from: EpochMinute, minutes: number): EpochMinute;
+  /** The first window that ends after a moment; undefined if none within a year. */
+  windowFrom(minute: EpochMinute): Window | undefined;
   /** The window a moment lies in. */
   windowAt(minute: EpochMinute): Window | undefined;
   /** All windows that end after `from` and start before `until`, cut to that span. */
@@ -92,6 +94,15 @@ export function calendarOf(
         at += 1;
       }
     },
+    windowFrom(minute) {
+      ensure(minute + 2880);
+      for (;;) {
+        const window = windows[indexEndingAfter(minute)];
+        if (window) return window;
+        if (nextDay >= lastDay) return undefined;
+        ensure(nextDay.toMillis() / 60_000 + 7 * 1440);
+      }
+    },
     windowAt(minute) {
       ensure(minute + 1440);
       const window = windows[indexEndingAfter(minute)];
@@ -138,6 +149,7 @@ export function placeCalendar(place: Place, timeZone: string, origin: EpochMinut
   if (!hours) {
     return {
       firstFit: (from) => from,
+      windowFrom: () => ({ from: -Infinity, to: Infinity }),
       windowAt: () => ({ from: -Infinity, to: Infinity }),
       between: (from, until) => [{ from, to: until }],
     };

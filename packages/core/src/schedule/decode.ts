@@ -99,7 +99,11 @@ class Board {
     private readonly ground: PlanningGround,
     private readonly options: DecodeOptions,
   ) {
-    this.lines = ground.people.map((person) => new Timeline(person.id, person.calendar));
+    this.lines = ground.people.map((person) => {
+      const line = new Timeline(person.id, person.calendar);
+      line.startAt(options.now - 1440);
+      return line;
+    });
     this.racks = new Map([...ground.slots].map(([place, slots]) => [place, new Rack(slots)]));
     for (const operation of ground.operations) {
       if (options.onlyPieces && !options.onlyPieces.has(operation.pieceId)) continue;
@@ -185,10 +189,9 @@ class Board {
       this.settle(operation, 'underway', start, laidAt, laidAt + operation.cleanUpMinutes);
       this.lay(operation, laidAt);
       // Passes of one batch run side by side in the log; the first free pair of hands has them.
-      const line = this.lines.find((candidate) => {
-        const next = candidate.busy[candidate.indexAfter(start)];
-        return !next || next.start >= operation.end!;
-      });
+      const line =
+        this.lines.find((candidate) => candidate.firstFree(start, operation.end! - start) === start) ??
+        this.lines[0];
       if (line) {
         operation.personId = line.id;
         line.add({ start, end: operation.end!, operation });
@@ -234,10 +237,11 @@ class Board {
 
   /** The moment all that goes before has ended; Infinity if it never will. */
   private from(operation: PlannedOperation): EpochMinute {
+    const pin = this.ground.pins.get(operation.id);
     let at = Math.max(
       this.options.now,
       this.options.notBefore?.get(operation.id) ?? -Infinity,
-      this.ground.pins.get(operation.id) ?? -Infinity,
+      pin === undefined ? -Infinity : pin + operation.setUpMinutes,
       this.lastOn.get(unitKey(operation)) ?? -Infinity,
     );
     for (const id of operation.after) {
@@ -344,7 +348,7 @@ class Board {
       const laidAt = start + setUp + workMinutes;
       const rack = this.racks.get(placeId);
       const unit = unitKey(operation);
-      if (rack?.mayBeFull(unit, laidAt))
+      if (rack?.mayBeFull(laidAt))
         push(
           rack.firstFree(unit, laidAt, this.handleMinutes(operation, laidAt)) - setUp - workMinutes,
           'rack',
@@ -369,23 +373,15 @@ class Board {
     latest: EpochMinute,
   ): Fit | undefined {
     const { workMinutes, cleanUpMinutes, batchKey } = operation;
-    const { busy } = line;
-    for (let at = line.indexAfter(from - BATCH_GAP_MINUTES - 1); at < busy.length; at += 1) {
-      const stretch = busy[at]!;
-      const { laidAt, batchKey: key, status } = stretch.operation;
-      if (stretch.start > latest) return undefined;
-      if (key !== batchKey || laidAt === undefined || status !== 'planned') continue;
+    const total = workMinutes + cleanUpMinutes;
+    for (const stretch of line.withKey(batchKey, from - BATCH_GAP_MINUTES)) {
+      const { laidAt, status } = stretch.operation;
+      if (laidAt === undefined || status !== 'planned') continue;
       const start = Math.max(from, laidAt);
-      if (start > laidAt + BATCH_GAP_MINUTES || start + workMinutes > latest) continue;
-      const total = workMinutes + cleanUpMinutes;
-      const next = busy[at + 1];
-      if (next && next.start < start + total) continue;
+      if (start + workMinutes > latest) return undefined;
+      if (start > laidAt + BATCH_GAP_MINUTES || !line.isFree(start, total, stretch)) continue;
       const unit = this.units.get(unitKey(operation))!;
-      if (
-        gate(operation, unit, start) === start &&
-        line.calendar.firstFit(start, total) === start &&
-        this.allowedFrom(operation, start, 0).start === start
-      )
+      if (gate(operation, unit, start) === start && this.allowedFrom(operation, start, 0).start === start)
         return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
     }
     return undefined;

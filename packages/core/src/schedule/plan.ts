@@ -2,6 +2,8 @@ import type { Operation } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
 import type { Binding } from './gates';
 import type { MeasuredMaterial } from '../drying/measuredTimes';
+import type { HandsBound, PieceBound } from './bounds';
+import type { Score } from './score';
 import type { PlaceOutlook } from './outlook';
 import type { UnitState } from './unitState';
 
@@ -72,6 +74,12 @@ export interface Plan {
   sessions: Session[];
   /** The coats on each unit with their drying, by `piece/unit`. */
   units: Map<string, UnitState>;
+  /** The order the planner placed the work in; planning on from it changes as little as can be. */
+  sequence: string[];
+  score: Score;
+  /** The soonest each piece can be ready under any plan. */
+  bounds: PieceBound[];
+  hands: HandsBound[];
   /** The air of each place now and in the coming day. */
   outlooks: PlaceOutlook[];
   /** Planned passes that could be done right now, by id. */

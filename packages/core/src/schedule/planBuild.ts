@@ -5,19 +5,21 @@ import { doableNow } from './doableNow';
 import { latestStart } from './latestStart';
 import { placeOutlooks } from './outlook';
 import type { Plan, PlannedOperation } from './plan';
-import { decode } from './decode';
+import { handsBounds, pieceBounds } from './bounds';
 import { planningGround, type ReadingsByPlace } from './ground';
-import { slackSequence } from './priority';
+import { searchPlan, type SearchOptions } from './search';
 import { pieceReadiness } from './readiness';
 import { sessionsOf } from './sessions';
 
 export interface PlanOptions {
   /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
   now?: EpochMinute;
-  /** Whether to work out the latest starts, which takes most of the time; true unless said otherwise. */
+  /** Whether to work out latest starts and bounds, which takes most of the time; true unless said otherwise. */
   latestStarts?: boolean;
   /** What was measured in the places. */
   readings?: ReadingsByPlace;
+  /** How the plan is looked for, in place of one order by slack: changes tried, the seed, an order to begin with, and who is told of better ones. */
+  search?: Omit<SearchOptions, 'now'>;
 }
 
 /** The present of a build file that is read without a clock: its last log entry, or its start. */
@@ -37,8 +39,8 @@ export function presentOf(build: Build): EpochMinute {
 export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const now = options.now ?? presentOf(build);
   const ground = planningGround(build, options.readings);
-  const sequence = slackSequence(ground);
-  const { operations, units, lessons } = decode(ground, sequence, { now });
+  const { sequence, run, score } = searchPlan(ground, { ...(options.search ?? { buckets: [0] }), now });
+  const { operations, units, lessons } = run;
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
   for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);
   const fixedEnds = new Map(
@@ -61,6 +63,10 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     pieces,
     sessions: sessionsOf(ground, operations),
     units,
+    sequence,
+    score,
+    bounds: options.latestStarts === false ? [] : pieceBounds(ground, operations, units, now),
+    hands: handsBounds(ground, operations, now),
     outlooks: placeOutlooks(ground, operations, now),
     doableNow: doableNow(ground, { operations, units }, now),
     measured: measuredTimes(lessons),

@@ -6,7 +6,9 @@ import { dryFilmUm } from '../drying/film';
 import type { MeasuredMaterial } from '../drying/measuredTimes';
 import type { EpochMinute } from '../time/wallTime';
 import type { PiecePlan, Plan, PlannedOperation, Session } from './plan';
+import type { HandsBound, PieceBound } from './bounds';
 import type { PlaceOutlook } from './outlook';
+import type { Score } from './score';
 import { planBuild, type PlanOptions } from './planBuild';
 import { ribbonOf, type RibbonSpan } from './ribbon';
 
@@ -40,6 +42,10 @@ export interface PlanView {
   findings: RuleFinding[];
   /** The stacks by `piece/unit`, then by spot `face:zone`, bottom coat first. */
   strata: Record<string, Record<string, StrataCoat[]>>;
+  sequence: string[];
+  score: Score;
+  bounds: PieceBound[];
+  hands: HandsBound[];
   outlooks: PlaceOutlook[];
   doableNow: string[];
   measured: MeasuredMaterial[];
@@ -61,6 +67,10 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     sessions: plan.sessions,
     findings: judgeBuild(build, plan),
     strata: strataOf(plan),
+    sequence: plan.sequence,
+    score: plan.score,
+    bounds: plan.bounds,
+    hands: plan.hands,
     outlooks: plan.outlooks,
     doableNow: plan.doableNow,
     measured: plan.measured,

@@ -1,8 +1,6 @@
 import type { EpochMinute } from '../time/wallTime';
 
-/** A unit standing on the rack of a place. */
-interface Stay {
-  unit: string;
+interface Span {
   from: EpochMinute;
   to: EpochMinute;
 }
@@ -10,23 +8,67 @@ interface Stay {
 /**
  * The rack of one place: how many units dry there at a time. A unit takes a place from the moment a coat is laid until it
  * can be handled. Invariant: never more different units at one moment than there are slots, if asked before each stay.
+ *
+ * Kept as a step function: from `times[n]` until `times[n + 1]` there are `counts[n]` units.
  */
 export class Rack {
-  private readonly stays: Stay[] = [];
+  private readonly times: number[] = [-Infinity];
+  private readonly counts: number[] = [0];
+  /** When each unit stands here; its spans do not overlap, so that none is counted twice. */
+  private readonly own = new Map<string, Span[]>();
 
   constructor(readonly slots: number) {}
 
-  /** Notes that a unit stands here for a while; whoever plans has asked `firstFree` before. */
-  take(unit: string, from: EpochMinute, to: EpochMinute): void {
-    if (to > from) this.stays.push({ unit, from, to });
+  /** The last step that begins at or before a moment. */
+  private indexAt(minute: EpochMinute): number {
+    let low = 0;
+    let high = this.times.length - 1;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (this.times[middle]! <= minute) low = middle;
+      else high = middle - 1;
+    }
+    return low;
   }
 
-  /** Whether all slots could be taken by others at some time from a moment on; cheap, and never wrong when it says no. */
-  mayBeFull(unit: string, from: EpochMinute): boolean {
-    if (this.stays.length < this.slots) return false;
-    const units = new Set<string>();
-    for (const stay of this.stays) if (stay.to > from && stay.unit !== unit) units.add(stay.unit);
-    return units.size >= this.slots;
+  /** Cuts the step function at a moment and gives the step that begins there. */
+  private cut(minute: EpochMinute): number {
+    const at = this.indexAt(minute);
+    if (this.times[at] === minute) return at;
+    this.times.splice(at + 1, 0, minute);
+    this.counts.splice(at + 1, 0, this.counts[at]!);
+    return at + 1;
+  }
+
+  /** Notes that a unit stands here for a while; whoever plans has asked `firstFree` before. */
+  take(unit: string, from: EpochMinute, to: EpochMinute): void {
+    let spans = this.own.get(unit);
+    if (!spans) {
+      spans = [];
+      this.own.set(unit, spans);
+    }
+    // Where it stands already it takes no second place.
+    let start = from;
+    for (const span of [...spans].sort((a, b) => a.from - b.from)) {
+      if (span.to <= start || span.from >= to) continue;
+      if (span.from > start) this.count(spans, start, span.from);
+      start = Math.max(start, span.to);
+    }
+    if (to > start) this.count(spans, start, to);
+  }
+
+  private count(spans: Span[], from: EpochMinute, to: EpochMinute): void {
+    spans.push({ from, to });
+    const first = this.cut(from);
+    const end = to === Infinity ? this.times.length : this.cut(to);
+    for (let at = first; at < end; at += 1) this.counts[at]! += 1;
+  }
+
+  /** Whether all slots could be taken at some time from a moment on; cheap, and never wrong when it says no. */
+  mayBeFull(from: EpochMinute): boolean {
+    for (let at = this.indexAt(from); at < this.counts.length; at += 1)
+      if (this.counts[at]! >= this.slots) return true;
+    return false;
   }
 
   /**
@@ -34,27 +76,18 @@ export class Rack {
    * keeps its place.
    */
   firstFree(unit: string, from: EpochMinute, minutes: number): EpochMinute {
+    const spans = this.own.get(unit) ?? [];
+    const standsAt = (minute: EpochMinute) => spans.some((span) => span.from <= minute && span.to > minute);
     let start = from;
-    for (;;) {
-      const full = this.firstFull(unit, start, start + Math.max(1, minutes));
-      if (full === undefined) return start;
-      start = full;
+    for (let at = this.indexAt(from); at < this.counts.length; at += 1) {
+      const begins = Math.max(start, this.times[at]!);
+      if (begins >= start + Math.max(1, minutes)) return start;
+      // It is full here: the stay can begin with the next step at the soonest.
+      if (this.counts[at]! >= this.slots && !standsAt(begins)) {
+        if (at + 1 >= this.times.length) return Infinity;
+        start = this.times[at + 1]!;
+      }
     }
-  }
-
-  /** If all slots are taken by others at some moment of a span: when the first of those leaves. */
-  private firstFull(unit: string, from: EpochMinute, to: EpochMinute): EpochMinute | undefined {
-    const others = this.stays.filter((stay) => stay.unit !== unit && stay.from < to && stay.to > from);
-    if (others.length < this.slots) return undefined;
-    // The rack can only get fuller at the moment somebody comes.
-    const moments = [from, ...others.map((stay) => stay.from).filter((moment) => moment > from)].sort(
-      (a, b) => a - b,
-    );
-    for (const moment of moments) {
-      const there = others.filter((stay) => stay.from <= moment && stay.to > moment);
-      if (new Set(there.map((stay) => stay.unit)).size >= this.slots)
-        return Math.min(...there.map((stay) => stay.to));
-    }
-    return undefined;
+    return start;
   }
 }

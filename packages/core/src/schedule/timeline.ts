@@ -1,5 +1,5 @@
 import type { EpochMinute } from '../time/wallTime';
-import type { Calendar } from './calendar';
+import type { Calendar, Window } from './calendar';
 import type { PlannedOperation } from './plan';
 
 /** A stretch of somebody's time that is taken by one operation. */
@@ -10,46 +10,142 @@ export interface Busy {
   operation: PlannedOperation;
 }
 
-/** What one person does, in order of time. Invariant: stretches never overlap. */
+/** One free window of a person, with what is done in it and the longest gap that is left. */
+interface Session extends Window {
+  busy: Busy[];
+  longestGap: number;
+}
+
+/** What one person does, in order of time, window by window. Invariant: stretches never overlap. */
 export class Timeline {
-  readonly busy: Busy[] = [];
+  private readonly sessions: Session[] = [];
+  private readonly byKey = new Map<string, Busy[]>();
+  /** Work under way outside any free window. */
+  private readonly stray: Busy[] = [];
 
   constructor(
     readonly id: string,
     readonly calendar: Calendar,
   ) {}
 
-  /** The first stretch that ends after a moment, by its index. */
-  indexAfter(minute: EpochMinute): number {
+  /** The session with this number, counted from the first window that anybody asked about; undefined past the last. */
+  private session(at: number): Session | undefined {
+    while (this.sessions.length <= at) {
+      const last = this.sessions[this.sessions.length - 1];
+      const window = this.calendar.windowFrom(last ? last.to : this.begin);
+      if (!window) return undefined;
+      this.sessions.push({ ...window, busy: [], longestGap: window.to - window.from });
+    }
+    return this.sessions[at];
+  }
+
+  /** The moment before which nobody asks. */
+  private begin = -Infinity;
+  startAt(minute: EpochMinute): void {
+    this.begin = minute;
+  }
+
+  /** The number of the first session that ends after a moment. */
+  private indexFrom(minute: EpochMinute): number {
     let low = 0;
-    let high = this.busy.length;
+    let high = this.sessions.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (this.busy[middle]!.end > minute) high = middle;
+      if (this.sessions[middle]!.to > minute) high = middle;
       else low = middle + 1;
     }
-    return low;
+    let at = low;
+    for (let session = this.session(at); session && session.to <= minute; session = this.session(at)) at += 1;
+    return at;
   }
 
   /** The first moment at or after `from` that leaves so many minutes free, inside one free window. */
   firstFree(from: EpochMinute, minutes: number): EpochMinute {
-    let start = from;
-    for (;;) {
-      start = this.calendar.firstFit(start, minutes);
-      if (start === Infinity) return Infinity;
-      const next = this.busy[this.indexAfter(start)];
-      if (!next || next.start >= start + minutes) return start;
-      start = next.end;
+    if (from === Infinity) return Infinity;
+    for (let at = this.indexFrom(from); ; at += 1) {
+      const session = this.session(at);
+      if (!session) return Infinity;
+      if (session.longestGap < minutes) continue;
+      let start = Math.max(from, session.from);
+      for (const stretch of session.busy) {
+        if (stretch.end <= start) continue;
+        if (stretch.start >= start + minutes) break;
+        start = stretch.end;
+      }
+      for (const stretch of this.stray)
+        if (stretch.start < start + minutes && stretch.end > start) start = stretch.end;
+      if (start + minutes <= session.to) return start;
     }
   }
 
+  /** Whether a span lies in one free window with nothing else in it but a stretch that makes way. */
+  isFree(from: EpochMinute, minutes: number, except: Busy): boolean {
+    const session = this.session(this.indexFrom(from));
+    return (
+      session !== undefined &&
+      session.from <= from &&
+      session.to >= from + minutes &&
+      session.busy.every(
+        (stretch) => stretch === except || stretch.end <= from || stretch.start >= from + minutes,
+      )
+    );
+  }
+
+  /** What is done with the same things and laid at or after a moment, in order of time. */
+  *withKey(key: string, from: EpochMinute): Iterable<Busy> {
+    const list = this.byKey.get(key);
+    if (!list) return;
+    let low = 0;
+    let high = list.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (laidAtOf(list[middle]!) >= from) high = middle;
+      else low = middle + 1;
+    }
+    for (let at = low; at < list.length; at += 1) yield list[at]!;
+  }
+
   add(stretch: Busy): void {
-    const at = this.indexAfter(stretch.start);
-    this.busy.splice(at, 0, stretch);
+    const key = stretch.operation.batchKey;
+    const list = this.byKey.get(key);
+    if (list) {
+      let place = list.length;
+      while (place > 0 && laidAtOf(list[place - 1]!) > laidAtOf(stretch)) place -= 1;
+      list.splice(place, 0, stretch);
+    } else this.byKey.set(key, [stretch]);
+    const session = this.session(this.indexFrom(stretch.start));
+    if (!session || session.from > stretch.start) {
+      this.stray.push(stretch);
+      return;
+    }
+    let at = session.busy.length;
+    while (at > 0 && session.busy[at - 1]!.start > stretch.start) at -= 1;
+    session.busy.splice(at, 0, stretch);
+    measure(session);
   }
 
   remove(stretch: Busy): void {
-    const at = this.busy.indexOf(stretch);
-    if (at >= 0) this.busy.splice(at, 1);
+    const list = this.byKey.get(stretch.operation.batchKey);
+    if (list) list.splice(list.indexOf(stretch), 1);
+    const session = this.session(this.indexFrom(stretch.start));
+    const at = session?.busy.indexOf(stretch) ?? -1;
+    if (session && at >= 0) {
+      session.busy.splice(at, 1);
+      measure(session);
+    }
   }
+}
+
+/** When a stretch's work is done; its start while that is not known. */
+const laidAtOf = ({ operation, start }: Busy): EpochMinute => operation.laidAt ?? start;
+
+/** The longest gap of a session, anew. */
+function measure(session: Session): void {
+  let free = session.from;
+  let longest = 0;
+  for (const stretch of session.busy) {
+    longest = Math.max(longest, stretch.start - free);
+    free = Math.max(free, stretch.end);
+  }
+  session.longestGap = Math.max(longest, session.to - free);
 }

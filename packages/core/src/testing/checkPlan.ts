@@ -1,11 +1,14 @@
 import type { Build } from '../build/schema';
+import { dewPointC } from '../drying/air';
+import { climateSeries } from '../drying/climateSeries';
 import { toWallTime } from '../time/wallTime';
 import { expandBuild } from '../stack/operations';
 import type { Plan } from '../schedule/plan';
 
 /**
  * Checks a plan against the constraints it has to keep, in its own simple way and without the planner's code: order,
- * one thing at a time, free windows, recoat windows, the other face handleable. Returns sentences; none means sound.
+ * one thing at a time, free windows, hours, quiet, rack, air, recoat windows, the other face handleable, tape-safe before
+ * tape, sandable before sanding, cure where it is waited for, pins. Returns sentences; none means sound.
  */
 export function checkPlan(build: Build, plan: Plan): string[] {
   const faults: string[] = [];
@@ -82,6 +85,99 @@ export function checkPlan(build: Build, plan: Plan): string[] {
             faults.push(`${coat.operationId} turns ${key} while ${other} is soft`);
         }
       });
+    }
+  }
+  return [...faults, ...rackFaults(build, plan), ...surfaceFaults(build, plan)];
+}
+
+/** At no moment more units drying in a place than it has rack places. */
+function rackFaults(build: Build, plan: Plan): string[] {
+  return build.places.flatMap((place) => {
+    const stays = plan.operations.flatMap((operation) => {
+      const { laidAt, material, placeId, status } = operation;
+      if (placeId !== place.id || laidAt === undefined || !material || material.role === 'bond') return [];
+      if (status !== 'planned') return [];
+      const key = `${operation.pieceId}/${operation.unit}`;
+      const unit = plan.units.get(key)!;
+      const until = Math.max(...operation.cells.map((cell) => unit.asOf(cell, laidAt)?.handleAt ?? laidAt));
+      return [{ key, from: laidAt, until }];
+    });
+    return stays.flatMap(({ from }) => {
+      const there = new Set(
+        stays.filter((stay) => stay.from <= from && stay.until > from).map((stay) => stay.key),
+      );
+      return there.size > place.slots
+        ? [
+            `${there.size} units dry in ${place.name} at ${toWallTime(from, build.timeZone)}, where ${place.slots} fit`,
+          ]
+        : [];
+    });
+  });
+}
+
+/** What lies on a unit has to allow what is done to it; and the air what is laid. */
+function surfaceFaults(build: Build, plan: Plan): string[] {
+  const faults: string[] = [];
+  for (const operation of plan.operations) {
+    const { start, laidAt, material, cells, workMinutes, setUpMinutes } = operation;
+    if (operation.status !== 'planned' || start === undefined || laidAt === undefined) continue;
+    const begins = laidAt - workMinutes;
+    const unit = plan.units.get(`${operation.pieceId}/${operation.unit}`)!;
+    const below = (own: boolean) =>
+      [...unit.cells.keys()]
+        .filter((cell) => !own || cells.includes(cell))
+        .flatMap((cell) => {
+          // A coat of this very pass is not below itself.
+          const stack = unit.asOf(cell, Math.min(begins, laidAt - 1));
+          return stack ? [stack] : [];
+        });
+    const tooSoon = (at: number, what: string) => {
+      if (at > begins + 1e-6) faults.push(`${operation.id} begins before what lies there is ${what}`);
+    };
+    if (operation.waitsForCure)
+      for (const stack of below(true)) tooSoon(Math.max(stack.packAt, stack.wearAt), 'cured');
+    if (operation.kind === 'mask') for (const stack of below(true)) tooSoon(stack.tapeAt, 'tape-safe');
+    if (operation.kind === 'sand')
+      for (const stack of below(true))
+        tooSoon(stack.coats.at(-1)!.sandAt ?? stack.coats.at(-1)!.handleAt, 'sandable');
+    if (operation.kind === 'attach' || operation.kind === 'join' || operation.kind === 'inspect')
+      for (const stack of below(false)) tooSoon(stack.handleAt, 'handleable');
+    const loud = operation.method === 'airbrush' || operation.method === 'sand';
+    if (build.quiet && loud) {
+      const { from, to } = build.quiet;
+      for (let minute = start; minute < operation.end!; minute += 1) {
+        const clock = toWallTime(minute, build.timeZone).slice(11);
+        const quiet = from < to ? clock >= from && clock < to : clock >= from || clock < to;
+        if (quiet) {
+          faults.push(`${operation.id} makes noise at ${clock}`);
+          break;
+        }
+      }
+    }
+    const pin = build.pins?.find((one) => one.operation === operation.id);
+    if (
+      pin &&
+      toWallTime(start, build.timeZone) < pin.at &&
+      toWallTime(start + setUpMinutes, build.timeZone) < pin.at
+    )
+      faults.push(`${operation.id} begins before ${pin.at}, where it is pinned`);
+    const place = build.places.find((one) => one.id === operation.placeId);
+    if (material && place) {
+      const series = climateSeries(place.climate, build.timeZone);
+      const touchAt = unit.asOf(cells[0]!, laidAt)?.coats.at(-1)?.touchAt ?? laidAt;
+      for (let minute = begins; minute < Math.min(touchAt, begins + 3 * 1440); minute += 5) {
+        const air = series.airAt(minute);
+        const dew = material.carrier !== 'none' && air.temperatureC - dewPointC(air) < 3 - 1e-9;
+        if (
+          air.temperatureC < material.minC ||
+          air.temperatureC > material.maxC ||
+          air.humidityPct > material.maxRhPct ||
+          dew
+        ) {
+          faults.push(`${operation.id} is laid in unfit air at ${toWallTime(minute, build.timeZone)}`);
+          break;
+        }
+      }
     }
   }
   return faults;

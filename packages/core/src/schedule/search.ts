@@ -1,0 +1,203 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { decode, type PlannerRun } from './decode';
+import type { PlanningGround } from './ground';
+import type { PlannedOperation } from './plan';
+import { bucketsToTry, slackSequence } from './priority';
+import { compareScores, scoreOf, type Score } from './score';
+
+/** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
+export interface Candidate {
+  sequence: string[];
+  run: PlannerRun;
+  score: Score;
+}
+
+export interface SearchOptions {
+  now: number;
+  /** The same seed and number of iterations give the same plan. */
+  seed?: number;
+  /** How many changes are tried after the first orders; 0 gives the best of those. */
+  iterations?: number;
+  /** Orders by slack to begin with, by the width of their buckets in minutes; a good handful unless said otherwise. */
+  buckets?: readonly number[];
+  /** Keeps to the plan it began with unless less is late or there are fewer sessions: minutes alone move nobody's evening. */
+  keep?: boolean;
+  /** A plan to begin with: where it still holds, the result is never worse than it. */
+  warm?: WarmStart;
+  /** Told of every better plan, and after every try; returning false stops with the best so far. */
+  onProgress?: (best: Candidate, done: number, better: boolean) => boolean | void;
+}
+
+/** A plan that was made before: its order, and when and by whom each pass was to be done. */
+export interface WarmStart {
+  sequence: readonly string[];
+  /** When the work itself was to begin, by operation. */
+  beginsAt: ReadonlyMap<string, number>;
+  personOf: ReadonlyMap<string, string>;
+}
+
+/** What a plan gives the next one to begin with. */
+export function warmFrom(plan: {
+  sequence: readonly string[];
+  operations: readonly PlannedOperation[];
+}): WarmStart {
+  const placed = plan.operations.filter(
+    (operation) =>
+      operation.status === 'planned' && operation.laidAt !== undefined && operation.personId !== undefined,
+  );
+  return {
+    sequence: plan.sequence,
+    beginsAt: new Map(placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes])),
+    personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
+  };
+}
+
+/** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
+const FORGIVE_ONE_IN = 12;
+
+/** The candidate that an order comes to. */
+export function candidateOf(ground: PlanningGround, sequence: readonly string[], now: number): Candidate {
+  const run = decode(ground, sequence, { now });
+  return { sequence: [...sequence], run, score: scoreOf(ground, run, Math.max(now, ground.startAt)) };
+}
+
+/**
+ * Looks for a good plan: a few orders by slack first, then changes to the best, each decoded in full: a pass put earlier
+ * or later, a piece brought to the front, passes with the same things brought together, two passes swapped. Any-time:
+ * `onProgress` sees every better plan and can stop.
+ */
+export function searchPlan(ground: PlanningGround, options: SearchOptions): Candidate {
+  const { now, seed = 1, iterations = 0 } = options;
+  const generator = xoroshiro128plus(seed);
+  const random = (below: number) => Math.floor(uniformFloat64(generator) * below);
+  let best: Candidate | undefined;
+  let done = 0;
+  const offer = (candidate: Candidate): boolean => {
+    const better = best === undefined || compareScores(candidate.score, best.score) < 0;
+    if (better) best = candidate;
+    return options.onProgress?.(best!, done, better) !== false;
+  };
+  let held: Candidate | undefined;
+  if (options.warm) {
+    const sequence = withMissing(options.warm.sequence, ground);
+    // First as it was, nothing moved but what has to; then in the same order, but as early as can be.
+    held = heldCandidate(ground, sequence, options.warm, now);
+    if (!offer(held)) return best!;
+    if (!offer(candidateOf(ground, sequence, now))) return best!;
+  }
+  for (const bucket of options.buckets ?? bucketsToTry)
+    if (!offer(candidateOf(ground, slackSequence(ground, bucket), now))) return best!;
+
+  let current = best!;
+  for (done = 1; done <= iterations; done += 1) {
+    const sequence = changed(current, ground, random);
+    if (!sequence) {
+      if (options.onProgress?.(best!, done, false) === false) break;
+      continue;
+    }
+    const candidate = candidateOf(ground, sequence, now);
+    const worse = compareScores(candidate.score, current.score);
+    if (worse <= 0) current = candidate;
+    else if (random(FORGIVE_ONE_IN) === 0 && candidate.score[0] === current.score[0]) current = candidate;
+    if (!offer(candidate)) break;
+    // After wandering for a while it goes on from the best again.
+    if (done % 60 === 0) current = best!;
+  }
+  return options.keep && held && samePromise(held.score, best!.score) ? held : best!;
+}
+
+/** Whether two plans differ in nothing that people would change their evenings for. */
+const samePromise = (one: Score, other: Score): boolean =>
+  one[0] === other[0] && one[1] === other[1] && one[2] === other[2];
+
+/** A plan done over: every pass at its old time and by the same hands where that can still be, later where not. */
+function heldCandidate(
+  ground: PlanningGround,
+  sequence: readonly string[],
+  warm: WarmStart,
+  now: number,
+): Candidate {
+  const at = (id: string) => warm.beginsAt.get(id) ?? Infinity;
+  const known = new Set(ground.people.map((person) => person.id));
+  const personOf = new Map([...warm.personOf].filter(([, person]) => known.has(person)));
+  const inTime = [...sequence].sort((a, b) => at(a) - at(b) || 0);
+  const run = decode(ground, inTime, { now, notBefore: warm.beginsAt, personOf });
+  return { sequence: [...sequence], run, score: scoreOf(ground, run, Math.max(now, ground.startAt)) };
+}
+
+/** A sequence with operations added that it does not know, such as those of a new piece, in order of slack. */
+function withMissing(sequence: readonly string[], ground: PlanningGround): string[] {
+  const known = new Set(sequence);
+  const kept = sequence.filter((id) => ground.byId.has(id));
+  return [...kept, ...slackSequence(ground).filter((id) => !known.has(id))];
+}
+
+/** A neighbour of a candidate's order; undefined when the change drawn does not apply. */
+function changed(
+  { sequence, run }: Candidate,
+  ground: PlanningGround,
+  random: (below: number) => number,
+): string[] | undefined {
+  const open = run.operations.filter(
+    (operation) => operation.status === 'planned' || operation.status === 'unplaced',
+  );
+  if (open.length < 2) return undefined;
+  const pick = () => open[random(open.length)]!;
+  const place = new Map(sequence.map((id, at) => [id, at]));
+  const move = (ids: readonly string[], to: number): string[] => {
+    const moving = new Set(ids);
+    const rest = sequence.filter((id) => !moving.has(id));
+    rest.splice(Math.max(0, Math.min(rest.length, to)), 0, ...ids);
+    return rest;
+  };
+  switch (random(5)) {
+    case 0: {
+      // One pass, with what it waits for on its unit, goes to the place of another.
+      const [one, other] = [pick(), pick()];
+      return move([one.id], place.get(other.id)!);
+    }
+    case 1: {
+      // A piece goes before all others, or some way forward; late ones are drawn more often.
+      const late = open.filter((operation) => {
+        const due = ground.dueAt.get(operation.pieceId);
+        return (
+          due !== undefined &&
+          operation.laidAt !== undefined &&
+          operation.laidAt + (operation.material?.pack ?? 0) > due
+        );
+      });
+      const pieceId = (late.length > 0 && random(2) === 0 ? late[random(late.length)]! : pick()).pieceId;
+      const ids = sequence.filter((id) => ground.byId.get(id)?.pieceId === pieceId);
+      return move(ids, random(2) === 0 ? 0 : random(sequence.length));
+    }
+    case 2: {
+      // Passes with the same things that lie within some days of each other are taken together.
+      const one = pick();
+      const near = open.filter(
+        (operation) =>
+          operation.batchKey === one.batchKey &&
+          Math.abs((operation.start ?? 0) - (one.start ?? 0)) < 1440 * (1 + random(4)),
+      );
+      if (near.length < 2) return undefined;
+      const ids = near.map((operation) => operation.id).sort((a, b) => place.get(a)! - place.get(b)!);
+      return move(ids, random(2) === 0 ? place.get(ids[0]!)! : place.get(ids[ids.length - 1]!)!);
+    }
+    case 3: {
+      const [one, other] = [pick(), pick()];
+      const next = [...sequence];
+      const [a, b] = [place.get(one.id)!, place.get(other.id)!];
+      [next[a], next[b]] = [next[b]!, next[a]!];
+      return next;
+    }
+    default: {
+      // One unit goes before or after another piece's.
+      const [one, other] = [pick(), pick()];
+      const ids = sequence.filter((id) => {
+        const operation = ground.byId.get(id);
+        return operation?.pieceId === one.pieceId && operation.unit === one.unit;
+      });
+      return move(ids, place.get(other.id)!);
+    }
+  }
+}
