@@ -278,6 +278,38 @@ describe('the log', () => {
   });
 });
 
+describe('a patch', () => {
+  it('changes several parts at once, is one thing to undo, and keeps to the version it was made for', async () => {
+    const { id, etag } = await imported();
+    const change = [
+      { op: 'add', path: '/people/1/exceptions', value: [{ date: '2027-02-25', windows: [] }] },
+      { op: 'add', path: '/pieces/6/steps/4/coats', value: 2 },
+    ];
+    const send = (body: object, version = etag) =>
+      request(app).post(`/api/builds/${id}/patch`).set('if-match', version).send(body);
+    const sent = await send({ label: 'One coat less', change });
+    expect(sent.status).toBe(200);
+    expect(sent.body.build.people[1].exceptions).toEqual(change[0]!.value);
+    expect(sent.body.build.pieces[6].steps[4].coats).toBe(2);
+    expect((await send({ label: 'Again', change })).status).toBe(412);
+    const undone = await request(app).post(`/api/builds/${id}/undo`).send({});
+    expect(decodeURIComponent(undone.headers['x-undone']!)).toBe('One coat less');
+    expect(undone.body.build).toEqual(JSON.parse(await demoText()));
+  });
+
+  it.each([
+    ['nowhere', [{ op: 'replace', path: '/pieces/99/name', value: 'x' }]],
+    ['to what can not be', [{ op: 'add', path: '/pieces/0/quantity', value: -1 }]],
+    ['by an unknown word', [{ op: 'dance', path: '/pieces/0' }]],
+  ])('is refused when it leads %s', async (_what, change) => {
+    const { id } = await imported();
+    expect((await request(app).post(`/api/builds/${id}/patch`).send({ label: 'x', change })).status).toBe(
+      422,
+    );
+    expect((await get(`/api/builds/${id}`)).version).toBe(1);
+  });
+});
+
 describe('the bench', () => {
   it('takes touch tests and timers once each, keeps them over a restart, and undoes them', async () => {
     const { id } = await imported();

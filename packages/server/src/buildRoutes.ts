@@ -1,4 +1,4 @@
-import { buildSchema, parseBuildText, type Build } from '@fixatum/core';
+import { applyPatch, buildSchema, parseBuildText, type Build, type PatchStep } from '@fixatum/core';
 import express, { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from './buildStore';
@@ -13,6 +13,22 @@ const headSchema = buildSchema
   .partial()
   .loose();
 const fixedKeys = ['format', 'pieces', 'log', 'underway'];
+
+/** A JSON Patch (RFC 6902) on a build, and what to call it. */
+const patchSchema = z.object({
+  label: z.string().trim().min(1).max(300),
+  change: z
+    .array(
+      z.discriminatedUnion('op', [
+        z.object({ op: z.literal('add'), path: z.string(), value: z.unknown() }),
+        z.object({ op: z.literal('replace'), path: z.string(), value: z.unknown() }),
+        z.object({ op: z.literal('remove'), path: z.string() }),
+        z.object({ op: z.literal('move'), from: z.string(), path: z.string() }),
+      ]),
+    )
+    .min(1)
+    .max(500),
+});
 
 interface Parts {
   store: BuildStore;
@@ -70,6 +86,22 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
         const kept = Object.entries(head).filter(([key]) => key in sent && !fixedKeys.includes(key));
         const rest = Object.entries(build).filter(([key]) => !gone.includes(key));
         return { ...Object.fromEntries(rest), ...Object.fromEntries(kept) } as Build;
+      },
+    );
+    sendBuild(response, stored);
+  });
+
+  router.post('/builds/:id/patch', readJson, async (request, response) => {
+    const { label, change } = bodyOf(request, patchSchema);
+    const stored = await store.change(
+      param(request, 'id'),
+      { etag: ifMatch(request) },
+      label,
+      clock.iso(),
+      (build) => {
+        const applied = applyPatch(build, change as PatchStep[]);
+        if (!applied.ok) throw unusable(applied.faults);
+        return applied.value;
       },
     );
     sendBuild(response, stored);

@@ -46,6 +46,7 @@ watch(
       pieces: 'Pieces',
       piece: 'Piece',
       plan: 'Plan',
+      'run-sheets': 'Run sheets',
       materials: 'Materials',
       journal: 'Journal',
       workshop: 'Workshop',

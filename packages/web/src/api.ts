@@ -1,4 +1,4 @@
-import type { Build, Fault, LogEdit, Look, Piece, Reading, ReadingGap, Step } from '@fixatum/core';
+import type { Build, Fault, LogEdit, Look, PatchStep, Piece, Reading, ReadingGap, Step } from '@fixatum/core';
 
 /** What the server says when it can't do something. */
 export class ApiProblem extends Error {
@@ -101,6 +101,9 @@ export const api = {
   /** Changes the head of a build; null takes a field away. */
   patchBuild: (id: string, head: { [K in keyof Build]?: Build[K] | null }, etag?: string) =>
     call<BuildAnswer>('PATCH', `/builds/${id}`, head, match(etag)),
+  /** Applies a JSON Patch to a whole build, as one change with a name. */
+  applyPatch: (id: string, label: string, change: PatchStep[], etag?: string) =>
+    call<BuildAnswer>('POST', `/builds/${id}/patch`, { label, change }, match(etag)),
   deleteBuild: (id: string) => call<void>('DELETE', `/builds/${id}`),
   restoreBuild: (id: string) => call<BuildAnswer>('POST', `/builds/${id}/restore`),
   addPiece: (id: string, piece: Piece, at?: number) =>

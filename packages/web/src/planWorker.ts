@@ -6,6 +6,7 @@ import {
   type PlanView,
   type ReadingsByPlace,
   type VariantOutcome,
+  type WarmStart,
 } from '@fixatum/core';
 
 /** Asks for a plan; the newest request wins. */
@@ -14,6 +15,8 @@ export interface PlanRequest {
   build: Build;
   now: number;
   readings?: ReadingsByPlace;
+  /** The plan before: it is kept to unless less is late or there are fewer sessions. */
+  warm?: WarmStart | undefined;
 }
 
 /** Asks what a build comes to with a piece done in each of several ways. */
@@ -29,9 +32,18 @@ export type PlanAnswer =
 
 let newest = 0;
 
-function answer({ ticket, build, now, readings = {} }: PlanRequest, latestStarts: boolean): void {
+function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latestStarts: boolean): void {
   try {
-    const view = planView(build, { now, latestStarts, readings });
+    const view = planView(build, {
+      now,
+      latestStarts,
+      readings,
+      // At once whatever is quickest; then the best of a handful of orders.
+      search: {
+        ...(warm ? { warm, keep: true } : {}),
+        ...(latestStarts ? {} : { buckets: warm ? [] : [0] }),
+      },
+    });
     self.postMessage({ ticket, view, whole: latestStarts } satisfies PlanAnswer);
   } catch (error) {
     self.postMessage({ ticket, error: (error as Error).message } satisfies PlanAnswer);

@@ -1,4 +1,4 @@
-import type { Build, Piece, PlanView, ReadingsByPlace, VariantOutcome } from '@fixatum/core';
+import type { Build, Piece, PlanView, ReadingsByPlace, VariantOutcome, WarmStart } from '@fixatum/core';
 import type { CompareAnswer, CompareRequest, PlanAnswer, PlanRequest } from './planWorker';
 
 /** Takes a plan as it comes in: first quickly, without latest starts, then whole. */
@@ -38,7 +38,12 @@ function theWorker(): Worker {
 
 /** Plans a build in the worker, as of a moment in epoch minutes. Only the newest request is answered whole. */
 export function planInWorker(
-  { build, now, readings }: { build: Build; now: number; readings: ReadingsByPlace },
+  {
+    build,
+    now,
+    readings,
+    warm,
+  }: { build: Build; now: number; readings: ReadingsByPlace; warm?: WarmStart | undefined },
   take: TakeView,
   fail: (error: Error) => void,
 ): void {
@@ -47,7 +52,7 @@ export function planInWorker(
   const ticket = lastTicket;
   waiting.set(ticket, { take, fail });
   // Through JSON, as what the screens hold is reactive and can't be sent as it is.
-  theWorker().postMessage({ ticket, now, ...plain({ build, readings }) } satisfies PlanRequest);
+  theWorker().postMessage({ ticket, now, warm, ...plain({ build, readings }) } satisfies PlanRequest);
 }
 
 /** A copy that can be sent to a worker. */

@@ -5,6 +5,7 @@ import BenchView from './views/BenchView.vue';
 import MaterialsView from './views/MaterialsView.vue';
 import PieceView from './views/PieceView.vue';
 import PiecesView from './views/PiecesView.vue';
+import RunSheetsView from './views/RunSheetsView.vue';
 import PlanView from './views/PlanView.vue';
 import StartView from './views/StartView.vue';
 
@@ -19,6 +20,7 @@ export const router = createRouter({
     { path: '/b/:build/materials', name: 'materials', component: MaterialsView },
     { path: '/b/:build/journal', name: 'journal', component: JournalView },
     { path: '/b/:build/workshop', name: 'workshop', component: WorkshopView },
+    { path: '/b/:build/run-sheets', name: 'run-sheets', component: RunSheetsView },
     { path: '/b/:build/plan', name: 'plan', component: PlanView },
     { path: '/:rest(.*)', redirect: '/' },
   ],

@@ -1,6 +1,7 @@
 import type { Operation } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
 import type { Binding } from './gates';
+import type { PlanningGround } from './ground';
 import type { MeasuredMaterial } from '../drying/measuredTimes';
 import type { HandsBound, PieceBound } from './bounds';
 import type { Score } from './score';
@@ -80,6 +81,8 @@ export interface Plan {
   /** The soonest each piece can be ready under any plan. */
   bounds: PieceBound[];
   hands: HandsBound[];
+  /** What every plan of this build shares. */
+  ground: PlanningGround;
   /** The air of each place now and in the coming day. */
   outlooks: PlaceOutlook[];
   /** Planned passes that could be done right now, by id. */

@@ -63,6 +63,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     pieces,
     sessions: sessionsOf(ground, operations),
     units,
+    ground,
     sequence,
     score,
     bounds: options.latestStarts === false ? [] : pieceBounds(ground, operations, units, now),

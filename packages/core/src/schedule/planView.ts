@@ -8,6 +8,7 @@ import type { EpochMinute } from '../time/wallTime';
 import type { PiecePlan, Plan, PlannedOperation, Session } from './plan';
 import type { HandsBound, PieceBound } from './bounds';
 import type { PlaceOutlook } from './outlook';
+import { placeBands, type PlaceBand } from './placeBands';
 import type { Score } from './score';
 import { planBuild, type PlanOptions } from './planBuild';
 import { ribbonOf, type RibbonSpan } from './ribbon';
@@ -46,6 +47,7 @@ export interface PlanView {
   score: Score;
   bounds: PieceBound[];
   hands: HandsBound[];
+  places: PlaceBand[];
   outlooks: PlaceOutlook[];
   doableNow: string[];
   measured: MeasuredMaterial[];
@@ -71,6 +73,7 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     score: plan.score,
     bounds: plan.bounds,
     hands: plan.hands,
+    places: placeBands(plan.ground, plan.operations, plan.units, from, until),
     outlooks: plan.outlooks,
     doableNow: plan.doableNow,
     measured: plan.measured,

@@ -95,7 +95,7 @@ describe('rescueBuild', () => {
     const build = parsed.value;
     const { inTrouble, rescues } = rescueBuild(build, {
       now: epochMinute('2027-02-20T19:30', build.timeZone),
-      samples: 20,
+      samples: 10,
     });
     expect(inTrouble).toEqual(['baton']);
     expect(rescues[0]).toMatchObject({ makesIt: true });

@@ -21,7 +21,8 @@ const views = [
   { name: 'journal', word: 'Journal' },
   { name: 'workshop', word: 'Workshop' },
 ];
-const here = computed(() => (route.name === 'piece' ? 'pieces' : String(route.name)));
+const homes: Record<string, string> = { piece: 'pieces', 'run-sheets': 'plan' };
+const here = computed(() => homes[String(route.name)] ?? String(route.name));
 
 /** The next date that has not passed. */
 const next = computed(() => {

@@ -2,6 +2,8 @@ import {
   applyLogEdit,
   materialsOf,
   toWallTime,
+  warmFrom,
+  whatChanged,
   type Build,
   type Face,
   type LogEdit,
@@ -13,6 +15,8 @@ import {
   type Step,
   type TimerIdea,
   type TouchTest,
+  type PatchStep,
+  type WarmStart,
 } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { nanoid } from 'nanoid';
@@ -70,14 +74,36 @@ export const useBuild = defineStore('build', () => {
     Object.fromEntries(readings.value.map((one) => [one.place, one.readings])),
   );
 
+  /** The last plan that was worked out whole, and what the next one begins with. */
+  const settled = shallowRef<PlanView>();
+  const warm = shallowRef<WarmStart>();
+  /** What the last change of plan moved, in at most three lines. */
+  const changed = ref<string[]>([]);
+
+  /** Goes on from a better plan that was found elsewhere. */
+  function takePlan(better: WarmStart): void {
+    warm.value = better;
+    plan();
+  }
+
   function plan(): void {
     if (!build.value) return;
     planning.value = true;
     planInWorker(
-      { build: build.value, now: Math.floor(now.value), readings: readingsByPlace.value },
+      {
+        build: build.value,
+        now: Math.floor(now.value),
+        readings: readingsByPlace.value,
+        warm: warm.value,
+      },
       (made, whole) => {
+        if (settled.value && whole && build.value)
+          changed.value = whatChanged(build.value, settled.value, made, made.now);
         view.value = made;
         planning.value = !whole;
+        if (!whole) return;
+        settled.value = made;
+        warm.value = warmFrom(made);
       },
       (error) => {
         planning.value = false;
@@ -100,6 +126,9 @@ export const useBuild = defineStore('build', () => {
     if (id.value !== buildId) {
       build.value = undefined;
       view.value = undefined;
+      settled.value = undefined;
+      warm.value = undefined;
+      changed.value = [];
     }
     id.value = buildId;
     try {
@@ -111,6 +140,22 @@ export const useBuild = defineStore('build', () => {
       missing.value = true;
       notice.complain(error);
     }
+  }
+
+  /** Applies a patch to the whole build as one change. */
+  const patch = (label: string, steps: PatchStep[]) =>
+    change(() => api.applyPatch(id.value!, label, steps, etag.value), label);
+
+  /** Keeps some passes to a moment, or as soon after as can be. */
+  function pin(operationIds: readonly string[], minute: number): Promise<boolean> {
+    const kept = (build.value?.pins ?? []).filter((one) => !operationIds.includes(one.operation));
+    const at = toWallTime(minute, build.value!.timeZone);
+    const pins = [...kept, ...operationIds.map((operation) => ({ operation, at }))];
+    return change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Pinned');
+  }
+  function unpin(operationIds: readonly string[]): Promise<boolean> {
+    const pins = (build.value?.pins ?? []).filter((one) => !operationIds.includes(one.operation));
+    return change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Let go');
   }
 
   /** Runs one change, takes what the server answers, and says so; returns whether it went through. */
@@ -333,6 +378,12 @@ export const useBuild = defineStore('build', () => {
     touch,
     startTimer,
     stopTimer,
+    changed,
+    takePlan,
+    warm,
+    patch,
+    pin,
+    unpin,
     readings,
     readingsByPlace,
     loadReadings,

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import {
-  applyPatch,
   copyPiece,
   epochMinute,
   finishAcrossZones,
@@ -171,15 +170,7 @@ async function saveLook(download: boolean): Promise<void> {
   notice.say(download ? `Saved to a file: ${name}` : `Saved as a look: ${name}`);
 }
 
-async function apply(finding: RuleFinding, way: WayOut): Promise<void> {
-  const patched = applyPatch(store.build!, way.change);
-  if (!patched.ok) {
-    notice.complain(new Error(patched.faults[0]?.message ?? 'That change no longer fits.'));
-    return;
-  }
-  const changed = patched.value.pieces.find((candidate) => candidate.id === finding.piece)!;
-  await store.change(() => api.putPiece(store.id!, changed, store.pieceEtags[changed.id]), way.label);
-}
+const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way.change);
 </script>
 
 <template>

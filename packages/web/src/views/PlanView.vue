@@ -1,22 +1,43 @@
 <script setup lang="ts">
-import { epochMinute, personCalendar, sayMoment, type Session } from '@fixatum/core';
+import {
+  epochMinute,
+  idFromName,
+  personCalendar,
+  planCsv,
+  planIcs,
+  sayChance,
+  sayMoment,
+  sayWait,
+  type Binding,
+  type Piece,
+  type PlannedOperation,
+  type Session,
+} from '@fixatum/core';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import BatchLine from '../components/BatchLine.vue';
 import DryingRibbon from '../components/DryingRibbon.vue';
+import PassDialog from '../components/PassDialog.vue';
+import PlaceLane from '../components/PlaceLane.vue';
 import ReadinessMark from '../components/ReadinessMark.vue';
+import RescuePanel from '../components/RescuePanel.vue';
+import { useBetterPlan } from '../stores/betterPlan';
 import { useBuild } from '../stores/build';
 import { useForecast } from '../stores/forecast';
+import { useNotice } from '../stores/notice';
 import { dayOf, daysBetween, percent, timeOfDay } from '../timeAxis';
 import { passWords, unitName } from '../words';
 
 const store = useBuild();
 const forecast = useForecast();
+const better = useBetterPlan();
+const notice = useNotice();
 const scroller = ref<HTMLElement>();
 const zooms = [
   { word: 'All', pxPerHour: 0 },
   { word: 'Weeks', pxPerHour: 3.2 },
   { word: 'Days', pxPerHour: 14 },
   { word: 'Hours', pxPerHour: 70 },
+  { word: 'Minutes', pxPerHour: 360 },
 ];
 const zoom = ref(0);
 const openSession = ref<Session>();
@@ -81,6 +102,117 @@ const sheet = computed(() => {
   };
 });
 
+/** What a pass was before it is let go of: dragged sideways it is pinned where it is dropped, pressed it is told about. */
+const asked = ref<PlannedOperation>();
+const asking = ref(false);
+const drag = ref<{ id: string; fromX: number; byMinutes: number }>();
+const SNAP_MINUTES = 5;
+const MOVES_FROM_PX = 5;
+function grab(event: PointerEvent, operation: PlannedOperation): void {
+  if (operation.status !== 'planned' || event.button !== 0) return;
+  (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+  drag.value = { id: operation.id, fromX: event.clientX, byMinutes: 0 };
+}
+function pull(event: PointerEvent): void {
+  const lanes = scroller.value?.querySelector<HTMLElement>('.lanes');
+  if (!drag.value || !lanes) return;
+  const px = event.clientX - drag.value.fromX;
+  const minutes = (px * (until.value - from.value)) / lanes.clientWidth;
+  drag.value.byMinutes = Math.abs(px) < MOVES_FROM_PX ? 0 : Math.round(minutes / SNAP_MINUTES) * SNAP_MINUTES;
+}
+async function drop(operation: PlannedOperation): Promise<void> {
+  const { byMinutes = 0 } = drag.value ?? {};
+  drag.value = undefined;
+  if (byMinutes === 0) {
+    asked.value = operation;
+    asking.value = true;
+    return;
+  }
+  const to = Math.max(Math.floor(store.now), operation.start! + byMinutes);
+  watched.value = { id: operation.id, to };
+  await store.pin([operation.id], to);
+}
+/** A pin whose plan is still to come: where it can't be kept, the reason is said. */
+const watched = ref<{ id: string; to: number }>();
+watch(
+  () => store.view,
+  () => {
+    const one = watched.value && store.operations.get(watched.value.id);
+    if (!one || !watched.value || store.planning) return;
+    const { to } = watched.value;
+    watched.value = undefined;
+    if (one.start === undefined || one.start > to + SNAP_MINUTES)
+      notice.say(
+        `It can’t begin ${sayMoment(to, zone.value)}: ${reasons[one.boundBy ?? 'order']}. ${one.start === undefined ? 'It has no place at all now.' : `It begins ${sayMoment(one.start, zone.value)}.`}`,
+        { label: 'Undo', run: () => void store.undo() },
+      );
+  },
+);
+const reasons: Record<Binding, string> = {
+  start: 'that is past',
+  order: 'what goes before is not done by then',
+  drying: 'what lies below is not dry enough by then',
+  window: 'no recoat window is open then',
+  hands: 'nobody is free then',
+  place: 'the place is closed then',
+  quiet: 'those are quiet hours',
+  rack: 'the rack is full then',
+  air: 'the air is unfit then',
+};
+const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
+const shiftOf = (operation: PlannedOperation) => (drag.value?.id === operation.id ? drag.value.byMinutes : 0);
+
+const standing = computed(() =>
+  rows.value.map(({ piece, state }) => ({
+    piece,
+    state,
+    chance: forecast.byPiece.get(piece.id)?.chance,
+    bound: store.view!.bounds.find((one) => one.pieceId === piece.id),
+  })),
+);
+const eventName = (piece: Piece) =>
+  store.build?.events.find((one) => one.id === piece.event)?.name ?? 'the date';
+const handsProof = computed(() => store.view?.hands.filter((one) => one.provesLate) ?? []);
+
+/** A plan put aside to hold another against it. */
+interface Kept {
+  at: number;
+  sessions: number;
+  ready: Record<string, number | undefined>;
+}
+const kept = ref<Kept>();
+const readyOf = (state: { packableAt?: number | undefined; wearableAt?: number | undefined }) =>
+  state.packableAt === undefined || state.wearableAt === undefined
+    ? undefined
+    : Math.max(state.packableAt, state.wearableAt);
+function keep(): void {
+  if (!store.view) return;
+  kept.value = {
+    at: store.view.now,
+    sessions: store.view.sessions.length,
+    ready: Object.fromEntries(store.view.pieces.map((piece) => [piece.pieceId, readyOf(piece)])),
+  };
+}
+const differences = computed(() =>
+  kept.value === undefined
+    ? []
+    : rows.value.map(({ piece, state }) => {
+        const then = kept.value!.ready[piece.id];
+        const now = readyOf(state);
+        return { piece, then, now, shift: then === undefined || now === undefined ? undefined : now - then };
+      }),
+);
+
+function save(name: string, text: string, type: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.download = `${idFromName(store.build!.name, [])}-${name}`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+const saveCalendar = () => save('plan.ics', planIcs(store.build!, store.view!, store.id!), 'text/calendar');
+const saveTable = () => save('plan.csv', planCsv(store.build!, store.view!), 'text/csv');
+
 async function toNow(): Promise<void> {
   await nextTick();
   const element = scroller.value;
@@ -105,12 +237,49 @@ watch(
   <div v-if="store.build && store.view" class="page">
     <div class="head">
       <h1>Plan</h1>
+      <div class="tools">
+        <template v-if="better.share === undefined">
+          <v-btn size="small" :disabled="store.planning" @click="better.look()">Look for a better plan</v-btn>
+        </template>
+        <span v-else class="looking small figures" role="status">
+          <v-progress-circular :model-value="better.share * 100" size="22" width="3" />
+          {{ better.tried }} orders tried
+          <v-btn size="small" variant="text" @click="better.stopLooking()">Stop</v-btn>
+        </span>
+        <v-menu>
+          <template #activator="{ props: menu }"
+            ><v-btn size="small" v-bind="menu">Take it along</v-btn></template
+          >
+          <v-list density="comfortable">
+            <v-list-item
+              title="Run sheets on paper"
+              :to="{ name: 'run-sheets', params: { build: store.id! } }"
+            />
+            <v-list-item title="Calendar file (ICS)" @click="saveCalendar" />
+            <v-list-item title="Table (CSV)" @click="saveTable" />
+            <v-list-item
+              :title="kept ? 'Compare with this plan instead' : 'Keep this plan to compare with'"
+              @click="keep"
+            />
+          </v-list>
+        </v-menu>
+      </div>
       <div class="segmented" role="group" aria-label="Zoom">
         <button v-for="(one, at) in zooms" :key="one.word" :aria-pressed="zoom === at" @click="zoom = at">
           {{ one.word }}
         </button>
       </div>
     </div>
+
+    <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
+      <li v-for="line in store.changed" :key="line">{{ line }}</li>
+    </ul>
+    <p v-for="proof in handsProof" :key="proof.eventId" class="proof">
+      ▲ {{ sayWait(proof.needMinutes) }} of bare work have to be done before
+      {{ store.build.events.find((one) => one.id === proof.eventId)?.name }}, and there are
+      {{ sayWait(proof.haveMinutes) }} of free time: no plan can do that.
+    </p>
+    <RescuePanel />
 
     <div v-if="rows.length > 0" ref="scroller" class="scroller">
       <div class="chart">
@@ -131,6 +300,12 @@ watch(
             >
             <ReadinessMark class="small" :readiness="row.state.readiness" />
           </router-link>
+          <div v-for="band in store.view.places" :key="band.placeId" class="lane place-lane small quiet">
+            <span class="clip">{{
+              store.build.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
+            }}</span>
+            <span>rack of {{ band.slots }}, °C</span>
+          </div>
         </div>
         <div class="lanes" :style="{ width }">
           <div class="backdrop" aria-hidden="true">
@@ -183,17 +358,34 @@ watch(
               :spread="forecast.byPiece.get(row.piece.id)?.ready"
               :height="20"
             />
-            <span
+            <component
+              :is="operation.status === 'planned' ? 'button' : 'span'"
               v-for="operation in row.work"
               :key="operation.id"
               class="pass"
-              :class="operation.status"
+              :class="[
+                operation.status,
+                { pinned: pinnedIds.has(operation.id), moving: shiftOf(operation) !== 0 },
+              ]"
               :style="{
-                left: left(operation.start!),
-                width: `max(2px, ${wide(operation.start!, operation.laidAt!)})`,
+                left: left(operation.start! + shiftOf(operation)),
+                width: `max(3px, ${wide(operation.start!, operation.laidAt!)})`,
               }"
+              :aria-label="
+                operation.status === 'planned'
+                  ? `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone)}`
+                  : undefined
+              "
               :title="`${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone)}`"
+              @pointerdown="grab($event, operation)"
+              @pointermove="pull"
+              @pointerup="operation.status === 'planned' && drop(operation)"
+              @pointercancel="drag = undefined"
+              @keydown.enter.prevent="((asked = operation), (asking = true))"
             />
+          </div>
+          <div v-for="band in store.view.places" :key="band.placeId" class="lane place-lane">
+            <PlaceLane :band="band" :from="from" :until="until" :time-zone="zone" />
           </div>
           <div v-for="date in dates" :key="date.key" class="date" :style="{ left: left(date.at) }">
             <span class="small">{{ date.word }}</span>
@@ -211,6 +403,58 @@ watch(
       ><span><i class="key-pass" /> hands-on work</span>
       <span><i class="key-free" /> somebody is free</span>
     </p>
+
+    <section v-if="rows.length > 0" aria-labelledby="standing-title" class="standing">
+      <h2 id="standing-title">Where each piece stands</h2>
+      <div class="wide">
+        <table class="figures" data-testid="standing">
+          <thead>
+            <tr>
+              <th scope="col">Piece</th>
+              <th scope="col">Ready</th>
+              <th scope="col">Chance</th>
+              <th scope="col">Go on by</th>
+              <th scope="col">No plan is quicker than</th>
+              <th v-if="kept" scope="col">Against the plan of {{ sayMoment(kept.at, zone) }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(one, n) in standing" :key="one.piece.id">
+              <th scope="row">{{ one.piece.name }}</th>
+              <td>
+                {{
+                  readyOf(one.state) !== undefined && Number.isFinite(readyOf(one.state)!)
+                    ? sayMoment(readyOf(one.state)!, zone)
+                    : 'never'
+                }}
+              </td>
+              <td>{{ one.chance === undefined ? '–' : sayChance(one.chance) }}</td>
+              <td>
+                <template v-if="one.state.latestStartAt !== undefined"
+                  >{{ sayMoment(one.state.latestStartAt, zone) }}
+                  <span class="quiet">or lose {{ eventName(one.piece) }}</span></template
+                ><template v-else>–</template>
+              </td>
+              <td class="quiet">{{ one.bound?.sentence ?? '…' }}</td>
+              <td v-if="kept">
+                {{
+                  differences[n]!.shift === undefined
+                    ? '–'
+                    : Math.abs(differences[n]!.shift!) < 1
+                      ? 'the same'
+                      : `${sayWait(Math.abs(differences[n]!.shift!))} ${differences[n]!.shift! > 0 ? 'later' : 'sooner'}`
+                }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-if="kept" class="small mt-2">
+        {{ store.view.sessions.length }} sessions now, {{ kept.sessions }} then.
+        <button class="link" @click="kept = undefined">Stop comparing</button>
+      </p>
+    </section>
+    <PassDialog v-model="asking" :operation="asked" />
 
     <section v-if="sheet" class="sheet" aria-labelledby="sheet-title">
       <h2 id="sheet-title">
@@ -238,6 +482,64 @@ watch(
   align-items: center;
   justify-content: space-between;
   margin-bottom: 10px;
+}
+
+.tools {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-left: auto;
+  margin-right: 20px;
+}
+
+.looking {
+  display: inline-flex;
+  align-items: center;
+  gap: 10px;
+}
+
+.changed {
+  list-style: none;
+  padding: 6px 12px;
+  margin-bottom: 12px;
+  border-left: 4px solid rgb(var(--v-theme-secondary));
+  background: rgb(var(--v-theme-surface));
+}
+
+.proof {
+  margin-bottom: 12px;
+  font-weight: 600;
+  color: rgb(var(--v-theme-error));
+}
+
+.standing {
+  margin-bottom: 28px;
+}
+
+.standing .wide {
+  overflow-x: auto;
+}
+
+.standing table {
+  border-collapse: collapse;
+  width: 100%;
+  margin-top: 8px;
+  font-size: 0.9rem;
+}
+
+.standing :is(th, td) {
+  text-align: left;
+  padding: 5px 14px 5px 0;
+  border-bottom: 1px solid var(--line);
+  vertical-align: top;
+}
+
+.link {
+  text-decoration: underline;
+}
+
+.place-lane {
+  height: 30px;
 }
 
 .scroller {
@@ -364,6 +666,32 @@ watch(
   top: 3px;
   height: 6px;
   background: rgb(var(--v-theme-primary));
+}
+
+button.pass {
+  height: 12px;
+  top: 0;
+  border-top: 3px solid rgb(var(--v-theme-surface) / 0%);
+  background-clip: padding-box;
+  cursor: grab;
+  touch-action: none;
+}
+
+button.pass.moving {
+  opacity: 0.6;
+  cursor: grabbing;
+  z-index: 5;
+}
+
+/* A pin through the top of the pass. */
+.pass.pinned::after {
+  content: '';
+  position: absolute;
+  top: -4px;
+  left: -3px;
+  border: 4px solid transparent;
+  border-top-color: rgb(var(--v-theme-error));
+  border-top-width: 8px;
 }
 
 .pass.done {
