@@ -8,7 +8,7 @@ const text = (content: string) => () => Promise.resolve(content);
 
 describe('fixatum', () => {
   it('plans the demo, says what is late, and ends with 1 for it', async () => {
-    const { status, out } = await run(['plan', demo, '--now', '2027-02-20T19:30'], readText);
+    const { status, out } = await run(['plan', demo, '--tries', '5', '--now', '2027-02-20T19:30'], readText);
     expect(status).toBe(1);
     expect(out).toMatch(/^Telescope baton: late;/m);
     expect(out).toMatch(/^Orbit gorget: on-time; .* to spare, go on by /m);
@@ -73,6 +73,32 @@ describe('fixatum', () => {
     expect(stops[0]!.waysOut[0]!.look).toBe('same');
   });
 
+  it('forecasts the demo, the same for the same seed', async () => {
+    const args = ['forecast', demo, '--now', '2027-02-20T19:30', '--tries', '0', '--futures', '12'];
+    const { status, out } = await run(args, readText);
+    expect(status).toBe(1);
+    expect(out).toMatch(/Telescope baton: under 1 % to make Fri 5 Mar, 18:00\./);
+    expect(out).toMatch(/Dial breastplate: (over 99|9\d) % to make/);
+    expect((await run(args, readText)).out).toBe(out);
+    const json = JSON.parse((await run([...args, '--json'], readText)).out) as {
+      forecast: { piece: string; chance: number; packable: { p10: string; p90: string } }[];
+    };
+    expect(json.forecast).toHaveLength(13);
+    for (const one of json.forecast) expect(one.packable.p10 <= one.packable.p90).toBe(true);
+  });
+
+  it('says how the demo can be saved, and that nothing is late where nothing is', async () => {
+    const build = JSON.parse(await readFile(demo, 'utf8')) as { pieces: { id: string }[]; log: object[] };
+    build.pieces = build.pieces.filter((piece) => piece.id === 'baton');
+    build.log = [];
+    const args = ['rescue', 'x.json', '--now', '2027-02-20T19:30'];
+    const { status, out } = await run(args, text(JSON.stringify(build)));
+    expect(status).toBe(1);
+    expect(out.split('\n')[0]).toMatch(/^\[makes it\] .* days sooner, ready .* chance$/);
+    const tidepool = join(__dirname, '../../../demo/tidepool-lantern.json');
+    expect(await run(['rescue', tidepool], readText)).toMatchObject({ status: 0, out: 'Nothing is late.\n' });
+  });
+
   it.each([
     ['broken JSON', '{', 'not whole JSON'],
     ['another format', '{"format":"x"}', 'format: The format here is "x"'],
@@ -89,5 +115,6 @@ describe('fixatum', () => {
     });
     expect(await run(['plan', demo, '--now', 'soon'], readText)).toMatchObject({ status: 2 });
     expect(await run(['dance'], readText)).toMatchObject({ status: 2 });
+    expect(await run(['plan', demo, '--tries', 'many'], readText)).toMatchObject({ status: 2 });
   });
 });

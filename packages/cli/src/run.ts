@@ -1,9 +1,12 @@
 import {
   checkBuild,
+  forecastBuild,
   judgeBuild,
   parseBuildText,
   pathText,
   planBuild,
+  rescueBuild,
+  sayChance,
   sayMoment,
   sayWait,
   toEpochMinute,
@@ -11,11 +14,14 @@ import {
   type Build,
   type Fault,
   type Finding,
+  type PieceBound,
+  type PieceForecast,
   type PiecePlan,
   type Plan,
+  type Spread,
   type WayOut,
 } from '@fixatum/core';
-import { Command, CommanderError, Option } from 'commander';
+import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
 
 /** What a run printed and how it ended: 0 fine, 1 a stop or a missed date, 2 unusable input. */
 export interface RunResult {
@@ -30,6 +36,9 @@ export type ReadText = (path: string) => Promise<string>;
 interface Flags {
   json?: boolean;
   now?: string;
+  tries?: number;
+  seed?: number;
+  futures?: number;
 }
 
 const severityMark: Record<Finding['severity'], string> = { stop: '[stop]', risk: '[risk]', note: '[note]' };
@@ -63,7 +72,9 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
     const now = flags.now === undefined ? undefined : toEpochMinute(flags.now, build.timeZone);
     if (flags.now !== undefined && now === undefined)
       return refuse(`--now ${flags.now}: write a moment as 2027-03-05T19:00.`);
-    work(build, planBuild(build, now === undefined ? {} : { now }));
+    const search =
+      flags.tries === undefined ? {} : { search: { iterations: flags.tries, seed: flags.seed ?? 1 } };
+    work(build, planBuild(build, { ...(now === undefined ? {} : { now }), ...search }));
   };
 
   const program = new Command('fixatum')
@@ -88,12 +99,18 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
       }),
     );
 
+  const triesOption = () =>
+    new Option('--tries <n>', 'orders of work to try for a better plan').argParser(wholeNumber).default(60);
+  const seedOption = () => new Option('--seed <n>', 'where chance begins').argParser(wholeNumber).default(1);
+
   program
     .command('plan')
     .description('say when everything is done and ready')
     .argument('<file>', 'a build file')
     .option('--json', 'print the plan as JSON')
     .addOption(nowOption())
+    .addOption(triesOption())
+    .addOption(seedOption())
     .action((file: string, flags: Flags) =>
       withBuild(file, flags, (build, plan) => {
         const stop = judgeBuild(build, plan).some((finding) => finding.severity === 'stop');
@@ -104,6 +121,49 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
       }),
     );
 
+  program
+    .command('forecast')
+    .description('say how likely each piece is to make its dates')
+    .argument('<file>', 'a build file')
+    .option('--json', 'print the forecast as JSON')
+    .addOption(nowOption())
+    .addOption(triesOption())
+    .addOption(seedOption())
+    .addOption(new Option('--futures <n>', 'how many futures are tried').argParser(wholeNumber).default(200))
+    .action((file: string, flags: Flags) =>
+      withBuild(file, flags, (build, plan) => {
+        const forecast = forecastBuild(build, plan, flags.seed ?? 1, { samples: flags.futures ?? 200 });
+        if (plan.pieces.some((piece) => piece.readiness === 'late' || piece.readiness === 'stuck'))
+          result.status = 1;
+        if (flags.json)
+          return print(
+            JSON.stringify({ forecast: forecast.map((one) => forecastJson(one, build.timeZone)) }, null, 2),
+          );
+        for (const one of forecast)
+          print(`${build.pieces.find((piece) => piece.id === one.pieceId)!.name}: ${one.sentence}`);
+      }),
+    );
+
+  program
+    .command('rescue')
+    .description('say what could be changed when something is late')
+    .argument('<file>', 'a build file')
+    .option('--json', 'print the ways as JSON')
+    .addOption(nowOption())
+    .action((file: string, flags: Flags) =>
+      withBuild(file, flags, (build, plan) => {
+        const { inTrouble, rescues } = rescueBuild(build, { now: plan.now });
+        if (inTrouble.length > 0) result.status = 1;
+        if (flags.json) return print(JSON.stringify({ inTrouble, rescues }, null, 2));
+        if (inTrouble.length === 0) return print('Nothing is late.');
+        for (const one of rescues)
+          print(
+            `${one.makesIt ? '[makes it]' : '[helps]   '} ${one.label}: ${one.daysGained.toFixed(1)} days sooner, ready ${sayMoment(one.readyAt, build.timeZone)}${one.chance === undefined ? '' : `, ${sayChance(one.chance)} chance`}`,
+          );
+        if (rescues.length === 0) print('No change that was tried helps.');
+      }),
+    );
+
   try {
     await program.parseAsync(args as string[], { from: 'user' });
   } catch (error) {
@@ -111,6 +171,19 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
     if (error.exitCode !== 0) result.status = 2;
   }
   return result;
+}
+
+function wholeNumber(text: string): number {
+  const value = Number(text);
+  if (!Number.isInteger(value) || value < 0) throw new InvalidArgumentError('Give a whole number.');
+  return value;
+}
+
+/** A forecast with wall times in place of epoch minutes. */
+function forecastJson({ pieceId, packable, wearable, chance }: PieceForecast, timeZone: string) {
+  const wall = (minute: number) => (Number.isFinite(minute) ? toWallTime(minute, timeZone) : null);
+  const spread = (one: Spread) => ({ p10: wall(one.p10), p50: wall(one.p50), p90: wall(one.p90) });
+  return { piece: pieceId, packable: spread(packable), wearable: spread(wearable), chance: chance ?? null };
 }
 
 const faultLine = (fault: Fault) => `${pathText(fault.path)}: ${fault.message}`;
@@ -139,15 +212,27 @@ function pieceLine(build: Build, plan: Plan, piece: PiecePlan): string {
         ? `, late by ${sayWait(-piece.slackMinutes)}`
         : `, ${sayWait(piece.slackMinutes)} to spare`;
   const start = piece.latestStartAt === undefined ? '' : `, go on by ${at(piece.latestStartAt)}`;
-  return `${name}: ${piece.readiness}; packable ${at(piece.packableAt)}, wearable ${at(piece.wearableAt)}${margin}${start}`;
+  const bound = plan.bounds.find((one) => one.pieceId === piece.pieceId);
+  const proof = bound?.provesLate ? `. ${bound.sentence} No plan can make it` : '';
+  return `${name}: ${piece.readiness}; packable ${at(piece.packableAt)}, wearable ${at(piece.wearableAt)}${margin}${start}${proof}`;
 }
 
 /** The plan with wall times in place of epoch minutes, and materials by id. */
 function planJson(plan: Plan) {
   const wall = (minute: number | undefined) =>
     minute === undefined || !Number.isFinite(minute) ? null : toWallTime(minute, plan.timeZone);
+  const boundJson = (bound: PieceBound | undefined) =>
+    bound === undefined
+      ? null
+      : {
+          packableAt: wall(bound.packableAt),
+          wearableAt: wall(bound.wearableAt),
+          binds: bound.binds,
+          provesLate: bound.provesLate,
+        };
   return {
     now: wall(plan.now),
+    hands: plan.hands,
     timeZone: plan.timeZone,
     pieces: plan.pieces.map((piece) => ({
       piece: piece.pieceId,
@@ -158,6 +243,7 @@ function planJson(plan: Plan) {
       wearDueAt: wall(piece.wearDueAt),
       slackMinutes: piece.slackMinutes ?? null,
       latestStartAt: wall(piece.latestStartAt),
+      bound: boundJson(plan.bounds.find((one) => one.pieceId === piece.pieceId)),
       doneCount: piece.doneCount,
       totalCount: piece.totalCount,
     })),

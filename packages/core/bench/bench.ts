@@ -4,7 +4,10 @@ import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
 import { epochMinute } from '../src/time/wallTime';
 import { judgeBuild } from '../src/compat/judgeBuild';
+import { pieceBounds } from '../src/schedule/bounds';
+import { planningGround } from '../src/schedule/ground';
 import { planBuild } from '../src/schedule/planBuild';
+import { searchPlan } from '../src/schedule/search';
 import { largeBuild } from '../src/testing/largeBuild';
 
 /** The median of some runs, ms, after one to warm up. */
@@ -50,7 +53,48 @@ row(
   median(7, () => judgeBuild(sixty, plan)),
   150,
 );
-row(
-  'plan 60 pieces of 12 steps once',
-  median(3, () => planBuild(sixty, { latestStarts: false })),
-);
+console.log();
+for (const pieces of [10, 60, 250]) {
+  const build = largeBuild(pieces);
+  const ground = planningGround(build);
+  const now = ground.startAt;
+  const size = `${pieces} pieces, ${ground.operations.length} passes`;
+  // The first plan of a fresh program counts, as nobody warms up before planning; then what it settles at.
+  const from = performance.now();
+  planBuild(build, { latestStarts: false });
+  row(`${size}: first plan, cold`, performance.now() - from);
+  row(
+    `${size}: first plan`,
+    median(3, () => planBuild(build, { latestStarts: false })),
+    { 60: 300, 250: 3000 }[pieces],
+  );
+  const finals = [1, 2, 3].map((seed) => {
+    const until = performance.now() + 5000;
+    let tries = 0;
+    const best = searchPlan(ground, {
+      now,
+      seed,
+      iterations: Number.MAX_SAFE_INTEGER,
+      onProgress: (_best, done) => {
+        tries = done;
+        return performance.now() < until;
+      },
+    });
+    return { tries, best };
+  });
+  const first = searchPlan(ground, { now, buckets: [0] }).score;
+  const words = (score: readonly number[]) =>
+    `${score[1]} min late, ${score[2]} sessions and set-ups, ${Math.round(-score[3]! / 60)} h to spare`;
+  console.log(`  first plan: ${words(first)}`);
+  for (const [n, { tries, best }] of finals.entries())
+    console.log(`  5 s, seed ${n + 1}, ${tries} tries: ${words(best.score)}`);
+  const { operations, units } = finals[0]!.best.run;
+  const bound = Math.max(
+    ...pieceBounds(ground, operations, units, now).map((one) => Math.max(one.packableAt, one.wearableAt)),
+  );
+  console.log(
+    `  last piece ready ${((finals[0]!.best.score[4] - bound) / 1440).toFixed(1)} days after the bound of the slowest piece alone`,
+  );
+}
+globalThis.gc?.();
+console.log(`\nmemory: ${Math.round(process.memoryUsage().rss / 1e6)} MB resident   aim 500 MB`);

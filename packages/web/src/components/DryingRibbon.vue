@@ -118,7 +118,11 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
   top: -3px;
   bottom: -3px;
   border-inline: 1px dashed rgb(var(--v-theme-on-surface));
-  background: repeating-linear-gradient(115deg, rgb(var(--v-theme-surface) / 55%) 0 3px, transparent 3px 8px);
+  background: repeating-linear-gradient(
+    115deg,
+    rgba(var(--v-theme-surface), 0.55) 0 3px,
+    transparent 3px 8px
+  );
 }
 
 .now {

@@ -64,14 +64,14 @@ const line = computed(() => {
 .block {
   position: absolute;
   bottom: 0;
-  background: rgb(var(--v-theme-secondary) / 45%);
+  background: rgba(var(--v-theme-secondary), 0.45);
 }
 
 .block.full {
   background: repeating-linear-gradient(
     45deg,
     rgb(var(--v-theme-primary)) 0 3px,
-    rgb(var(--v-theme-secondary) / 45%) 3px 6px
+    rgba(var(--v-theme-secondary), 0.45) 3px 6px
   );
 }
 

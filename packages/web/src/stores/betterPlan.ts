@@ -10,6 +10,14 @@ import { useNotice } from './notice';
 
 const SECONDS = 5;
 
+/** A plan put aside to hold another against it. */
+interface KeptPlan {
+  at: number;
+  sessions: number;
+  /** When each piece was ready; undefined for never. */
+  ready: Record<string, number | undefined>;
+}
+
 /** Long work on the plan, each in a worker of its own that can be stopped: looking for a better one, and ways to catch up. */
 export const useBetterPlan = defineStore('better-plan', () => {
   const store = useBuild();
@@ -100,6 +108,26 @@ export const useBetterPlan = defineStore('better-plan', () => {
     } satisfies RescueRequest);
   }
 
+  const kept = shallowRef<KeptPlan>();
+  function keep(): void {
+    const { view } = store;
+    if (!view) return;
+    kept.value = {
+      at: view.now,
+      sessions: view.sessions.length,
+      ready: Object.fromEntries(
+        view.pieces.map(({ pieceId, packableAt, wearableAt }) => [
+          pieceId,
+          packableAt === undefined || wearableAt === undefined ? undefined : Math.max(packableAt, wearableAt),
+        ]),
+      ),
+    };
+  }
+  watch(
+    () => store.id,
+    () => (kept.value = undefined),
+  );
+
   // What was found for one build need not fit the next.
   watch(
     () => store.build,
@@ -110,5 +138,5 @@ export const useBetterPlan = defineStore('better-plan', () => {
     },
   );
 
-  return { share, tried, look, stopLooking, rescue, rescueShare, lookForRescue, stopRescue };
+  return { kept, keep, share, tried, look, stopLooking, rescue, rescueShare, lookForRescue, stopRescue };
 });

@@ -174,30 +174,15 @@ const eventName = (piece: Piece) =>
   store.build?.events.find((one) => one.id === piece.event)?.name ?? 'the date';
 const handsProof = computed(() => store.view?.hands.filter((one) => one.provesLate) ?? []);
 
-/** A plan put aside to hold another against it. */
-interface Kept {
-  at: number;
-  sessions: number;
-  ready: Record<string, number | undefined>;
-}
-const kept = ref<Kept>();
 const readyOf = (state: { packableAt?: number | undefined; wearableAt?: number | undefined }) =>
   state.packableAt === undefined || state.wearableAt === undefined
     ? undefined
     : Math.max(state.packableAt, state.wearableAt);
-function keep(): void {
-  if (!store.view) return;
-  kept.value = {
-    at: store.view.now,
-    sessions: store.view.sessions.length,
-    ready: Object.fromEntries(store.view.pieces.map((piece) => [piece.pieceId, readyOf(piece)])),
-  };
-}
 const differences = computed(() =>
-  kept.value === undefined
+  better.kept === undefined
     ? []
     : rows.value.map(({ piece, state }) => {
-        const then = kept.value!.ready[piece.id];
+        const then = better.kept!.ready[piece.id];
         const now = readyOf(state);
         return { piece, then, now, shift: then === undefined || now === undefined ? undefined : now - then };
       }),
@@ -258,8 +243,8 @@ watch(
             <v-list-item title="Calendar file (ICS)" @click="saveCalendar" />
             <v-list-item title="Table (CSV)" @click="saveTable" />
             <v-list-item
-              :title="kept ? 'Compare with this plan instead' : 'Keep this plan to compare with'"
-              @click="keep"
+              :title="better.kept ? 'Compare with this plan instead' : 'Keep this plan to compare with'"
+              @click="better.keep()"
             />
           </v-list>
         </v-menu>
@@ -415,7 +400,9 @@ watch(
               <th scope="col">Chance</th>
               <th scope="col">Go on by</th>
               <th scope="col">No plan is quicker than</th>
-              <th v-if="kept" scope="col">Against the plan of {{ sayMoment(kept.at, zone) }}</th>
+              <th v-if="better.kept" scope="col">
+                Against the plan of {{ sayMoment(better.kept.at, zone) }}
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -436,7 +423,7 @@ watch(
                 ><template v-else>–</template>
               </td>
               <td class="quiet">{{ one.bound?.sentence ?? '…' }}</td>
-              <td v-if="kept">
+              <td v-if="better.kept">
                 {{
                   differences[n]!.shift === undefined
                     ? '–'
@@ -449,9 +436,9 @@ watch(
           </tbody>
         </table>
       </div>
-      <p v-if="kept" class="small mt-2">
-        {{ store.view.sessions.length }} sessions now, {{ kept.sessions }} then.
-        <button class="link" @click="kept = undefined">Stop comparing</button>
+      <p v-if="better.kept" class="small mt-2">
+        {{ store.view.sessions.length }} sessions now, {{ better.kept.sessions }} then.
+        <button class="link" @click="better.kept = undefined">Stop comparing</button>
       </p>
     </section>
     <PassDialog v-model="asking" :operation="asked" />
@@ -671,7 +658,7 @@ watch(
 button.pass {
   height: 12px;
   top: 0;
-  border-top: 3px solid rgb(var(--v-theme-surface) / 0%);
+  border-top: 3px solid rgba(var(--v-theme-surface), 0);
   background-clip: padding-box;
   cursor: grab;
   touch-action: none;

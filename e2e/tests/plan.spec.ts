@@ -1,0 +1,135 @@
+import type { Build } from '@fixatum/core';
+import { expect, test, type Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
+import { startServer, type RunningServer } from '../server';
+
+let server: RunningServer;
+let id: string;
+test.beforeEach(async () => {
+  server = await startServer();
+  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
+  id = builds[0]!.id;
+});
+test.afterEach(() => server.stop());
+
+const open = async (page: Page) => {
+  await page.goto(`${server.url}/b/${id}/plan`);
+  await expect(page.getByTestId('standing').getByRole('row')).toHaveCount(14);
+  await expect(page.locator('.working.on')).toHaveCount(0);
+};
+const stored = async () =>
+  ((await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build }).build;
+const said = (page: Page, text: string | RegExp) => page.getByRole('status').filter({ hasText: text });
+
+test('the late piece is proven late, and a rescue that was planned for real saves it', async ({ page }) => {
+  await open(page);
+  const panel = page.getByRole('region', { name: 'Catching up' });
+  await expect(panel).toContainText('Telescope baton');
+  await expect(panel).toContainText('No order of work can save it');
+  await page.getByRole('button', { name: 'Take it along' }).click();
+  await page.getByText('Keep this plan to compare with').click();
+  const compared = page.getByTestId('standing').getByRole('row').filter({ hasText: 'Telescope baton' });
+  await expect(compared).toContainText('the same');
+  await panel.getByRole('button', { name: 'Look for ways' }).click();
+  const offers = page.getByTestId('rescues').getByRole('listitem');
+  await expect(offers.first()).toContainText('✓ makes it', { timeout: 90_000 });
+  await expect(offers.first()).toContainText(/sooner · ready .* chance/);
+  await offers.first().getByRole('button', { name: 'Do this' }).click();
+  const baton = page.locator('.names .lane').filter({ hasText: 'Telescope baton' });
+  await expect(baton).not.toContainText('late');
+  await expect(page.getByRole('list', { name: 'What the last change moved' })).toContainText(
+    'Telescope baton is in time again',
+  );
+  await expect(compared).toContainText(/\d days.* sooner/);
+  await server.restart({ signal: 'SIGKILL' });
+  await page.reload();
+  await expect(baton).toContainText(/in time|tight/);
+  await page.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect(baton).toContainText('late');
+});
+
+test('a pass is pinned and stays, also over a restart; where it can not go the reason is said', async ({
+  page,
+}) => {
+  await open(page);
+  const pass = page.getByRole('button', { name: /^Dial breastplate: Mask/ });
+  await pass.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Begin it at').fill('2027-02-20T18:00');
+  await dialog.getByRole('button', { name: 'Pin it' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('That time has passed');
+  await dialog.getByLabel('Begin it at').fill('2027-02-25T20:00');
+  await dialog.getByRole('button', { name: 'Pin it' }).click();
+  const there = page.getByRole('button', { name: 'Dial breastplate: Mask, Thu 25 Feb, 20:00' });
+  await expect(there).toBeVisible();
+  await server.restart();
+  await page.reload();
+  await expect(there).toBeVisible();
+  expect((await stored()).pins).toEqual([
+    { operation: 'breastplate/1/mask-brass/1/-', at: '2027-02-25T20:00' },
+  ]);
+  await there.focus();
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'Let it go' }).click();
+  await expect(there).toHaveCount(0);
+});
+
+test('a pass is dragged along time; on a day off it goes on and says why', async ({ page }) => {
+  await open(page);
+  const pass = page.getByRole('button', { name: /^Dial breastplate: Mask, Mon 22 Feb/ });
+  const lanes = (await page.locator('.lanes').boundingBox())!;
+  const box = (await pass.boundingBox())!;
+  const span = await page.evaluate(() => {
+    const days = [...document.querySelectorAll<HTMLElement>('.midnight')].map((one) => one.offsetLeft);
+    return days[2]! - days[1]!;
+  });
+  expect(lanes.width).toBeGreaterThan(0);
+  await page.mouse.move(box.x + box.width / 2, box.y + 3);
+  await page.mouse.down();
+  // Two days on is Wednesday the 24th, which Wren has off.
+  await page.mouse.move(box.x + box.width / 2 + 2 * span, box.y + 3, { steps: 8 });
+  await page.mouse.up();
+  await expect(
+    said(page, /It can’t begin Wed 24 Feb, .*: nobody is free then\. It begins Thu 25 Feb/),
+  ).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Dial breastplate: Mask, Mon 22 Feb/ })).toBeVisible();
+});
+
+test('a better plan is looked for as long as one likes', async ({ page }) => {
+  await open(page);
+  await page.getByRole('button', { name: 'Look for a better plan' }).click();
+  await expect(page.getByText(/\d+ orders tried/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Look for a better plan' })).toBeVisible();
+});
+
+test('the plan is taken along as a calendar, a table and on paper', async ({ page }) => {
+  await open(page);
+  const take = async (name: string) => {
+    await page.getByRole('button', { name: 'Take it along' }).click();
+    const download = page.waitForEvent('download');
+    await page.getByText(name).click();
+    const file = await download;
+    return { name: file.suggestedFilename(), text: await readFile((await file.path())!, 'utf8') };
+  };
+  const calendar = await take('Calendar file (ICS)');
+  expect(calendar.name).toBe('orrery-courier-plan.ics');
+  const events = calendar.text.match(/BEGIN:VEVENT/g)!.length;
+  expect(events).toBeGreaterThan(4);
+  const uids = (text: string) => text.replace(/\r\n[ \t]/g, '').match(/^UID:.*$/gm)!;
+  expect(new Set(uids(calendar.text)).size).toBe(events);
+  const table = await take('Table (CSV)');
+  expect(table.text.split('\r\n')[0]).toBe('session,person,from,to,what,place,minutes');
+  await page.reload();
+  await expect(page.locator('.working.on')).toHaveCount(0);
+  expect(uids((await take('Calendar file (ICS)')).text)).toEqual(uids(calendar.text));
+
+  await page.getByRole('button', { name: 'Take it along' }).click();
+  await page.getByText('Run sheets on paper').click();
+  await expect(page.getByTestId('sheet')).toHaveCount(events);
+  const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
+  // A page a session, and a session that runs over may take a second.
+  expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeGreaterThanOrEqual(events);
+});
