@@ -20,6 +20,8 @@ async function shoot(page: Page, name: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
   await expect(page.getByText('Opening the build…')).toHaveCount(0);
   await expect(page.locator('.working.on')).toHaveCount(0);
+  // The soft edges come a moment after the plan.
+  if (name === 'plan' || name === 'piece') await expect(page.locator('.edge').first()).toBeVisible();
   await page.evaluate(() => scrollTo(0, 0));
   await page.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
 }
@@ -67,6 +69,15 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await page.getByRole('button', { name: 'Does it go over that?' }).click();
       await page.getByRole('button', { name: 'Gloss alkyd spray over Rubber dip spray: stop' }).click();
       await expect(page.getByText('Judging…')).toHaveCount(0);
+    },
+  ],
+  [
+    'rescue',
+    () => `/b/${build}/plan`,
+    async (page) => {
+      await expect(page.locator('.working.on')).toHaveCount(0);
+      await page.getByRole('button', { name: 'Look for ways' }).click();
+      await expect(page.getByTestId('rescues')).toBeVisible({ timeout: 120_000 });
     },
   ],
   [

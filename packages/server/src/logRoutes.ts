@@ -29,6 +29,11 @@ const newEntry = logEntrySchema.partial({ id: true, doneAt: true });
 const newUnderway = underwaySchema.partial({ id: true, startedAt: true });
 const newTest = touchTestSchema.partial({ id: true, at: true });
 const newTimer = timerSchema.partial({ id: true, startedAt: true });
+const pauseSchema = z.object({
+  ids: z.array(z.string()).min(1).max(200),
+  at: underwaySchema.shape.startedAt.optional(),
+  resume: z.boolean(),
+});
 const oneOrMore = <S extends z.ZodType>(schema: S) =>
   z.union([z.array(schema).min(1).max(200), schema.transform((one) => [one])]);
 
@@ -153,6 +158,17 @@ export function logRoutes({ store, clock }: Parts): Router {
       })),
     }));
     sendBuild(response, stored, 201);
+  });
+
+  router.post('/builds/:id/underway/pause', readJson, async (request, response) => {
+    const { ids, at, resume } = bodyOf(request, pauseSchema);
+    const stored = await edit(param(request, 'id'), resume ? 'Go on' : 'Pause', ({ timeZone }) => ({
+      kind: 'pause',
+      ids,
+      at: at ?? clock.wallTimeIn(timeZone),
+      resume,
+    }));
+    sendBuild(response, stored);
   });
 
   router.delete('/builds/:id/underway/:entry', async (request, response) => {

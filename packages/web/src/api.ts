@@ -126,6 +126,12 @@ export const api = {
         return call<BuildAnswer>('POST', `/builds/${id}/log`, edit.entries);
       case 'start':
         return call<BuildAnswer>('POST', `/builds/${id}/underway`, edit.passes);
+      case 'pause':
+        return call<BuildAnswer>('POST', `/builds/${id}/underway/pause`, {
+          ids: edit.ids,
+          at: edit.at,
+          resume: edit.resume,
+        });
       case 'touch':
         return call<BuildAnswer>('POST', `/builds/${id}/touch-tests`, edit.tests);
       case 'timer':

@@ -1,5 +1,5 @@
 import { epochMinute, planView, type Build } from '@fixatum/core';
-import { batchesOf, dryingOf, underwayOf } from './bench';
+import { batchesOf, beginBy, dryingOf, underwayOf } from './bench';
 
 const build = (changes: Partial<Build> = {}): Build => ({
   format: 'fixatum-build/1',
@@ -82,5 +82,42 @@ describe('what is drying', () => {
   it('puts what only has to cure last, and drops what is cured', () => {
     expect(at(70).map((one) => [one.state, one.next])).toEqual([['handleable', 'cured']]);
     expect(at(3 * 1440)).toEqual([]);
+  });
+});
+
+describe('beginBy', () => {
+  const dated = build({
+    events: [{ id: 'day', name: 'Day', packAt: '2027-02-20T18:00', wearAt: '2027-02-21T09:00' }],
+  });
+  dated.pieces[0]!.event = 'day';
+
+  it('is the latest start of the piece whose next step the session has', () => {
+    const view = planView(dated, { now });
+    const by = beginBy(view, view.sessions[0]!);
+    expect(by).toEqual({ at: view.pieces[0]!.latestStartAt, pieceId: 'tasset' });
+    expect(by!.at).toBeGreaterThan(now);
+  });
+
+  it('says nothing of later sessions, nor of pieces without a date', () => {
+    const view = planView(dated, { now });
+    const later = { ...view.sessions[0]!, id: 'later', batches: [] };
+    expect(beginBy(view, later)).toBeUndefined();
+    const undated = planView(build(), { now });
+    expect(beginBy(undated, undated.sessions[0]!)).toBeUndefined();
+  });
+});
+
+describe('windows that close', () => {
+  it('are told while they are open, and not for coats that stay open', () => {
+    const enamel = build({
+      log: [{ ...entry(1, '2027-02-15T08:05'), step: 'coat' }],
+    });
+    enamel.pieces[0]!.steps = [{ id: 'coat', kind: 'base', material: 'alkyd-flat-spray', method: 'aerosol' }];
+    // Flat alkyd takes the next coat from 15 to 60 min after it was laid, then again after two days.
+    const closes = (at: string) => dryingOf(planView(enamel, { now }), epochMinute(at, 'UTC'))[0]!.closesAt;
+    expect(closes('2027-02-15T08:25')).toBe(epochMinute('2027-02-15T09:05', 'UTC'));
+    expect(closes('2027-02-15T09:30')).toBeUndefined();
+    const open = build({ log: [entry(1, '2027-02-15T08:05')] });
+    expect(dryingOf(planView(open, { now }), now + 30)[0]!.closesAt).toBeUndefined();
   });
 });

@@ -50,6 +50,23 @@ describe('applyLogEdit', () => {
     expect(edited(failed, { kind: 'log', entries: [entry('b')] }).log).toHaveLength(2);
   });
 
+  it('lays passes down and takes them up again, counting the time between, however often it is said', () => {
+    const pause = { kind: 'pause' as const, ids: ['u'], at: '2027-02-15T09:00', resume: false };
+    const up = { ...pause, at: '2027-02-15T09:25', resume: true };
+    const begun = edited(sampleBuild(), {
+      kind: 'start',
+      passes: [{ ...entry('u'), startedAt: '2027-02-15T08:50' }],
+    });
+    const down = edited(begun, pause, { ...pause, at: '2027-02-15T09:10' });
+    expect(down.underway![0]!.pausedAt).toBe('2027-02-15T09:00');
+    const again = edited(down, up, up);
+    expect(again.underway![0]).toMatchObject({ pausedMinutes: 25 });
+    expect(again.underway![0]!.pausedAt).toBeUndefined();
+    // A second pause adds to the first.
+    const more = edited(again, { ...pause, at: '2027-02-15T09:30' }, { ...up, at: '2027-02-15T09:35' });
+    expect(more.underway![0]!.pausedMinutes).toBe(30);
+  });
+
   it('does not start twice what is under way or done', () => {
     const build = edited(
       sampleBuild({ log: [entry('a')] }),

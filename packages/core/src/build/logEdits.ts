@@ -1,10 +1,13 @@
 import { operationId } from '../stack/operations';
+import { epochMinute } from '../time/wallTime';
 import type { BenchTimer, Build, LogEntry, TouchTest, Underway } from './schema';
 
 /** What is said of passes, with ids and moments already given. */
 export type LogEdit =
   | { kind: 'log'; entries: LogEntry[] }
   | { kind: 'start'; passes: Underway[] }
+  /** Lays passes under way down, or takes them up again, by their ids. */
+  | { kind: 'pause'; ids: string[]; at: string; resume: boolean }
   | { kind: 'touch'; tests: TouchTest[] }
   | { kind: 'timer'; timers: BenchTimer[] };
 
@@ -28,11 +31,25 @@ export function applyLogEdit(build: Build, edit: LogEdit): LogEdited {
       const added = edit.passes.filter((pass) => !busy.has(operationId(pass)));
       return grown(build, 'underway', added);
     }
+    case 'pause':
+      return pausePasses(build, edit);
     case 'touch':
       return grown(build, 'touchTests', unknown(build.touchTests, edit.tests));
     case 'timer':
       return grown(build, 'timers', unknown(build.timers, edit.timers));
   }
+}
+
+function pausePasses(build: Build, { ids, at, resume }: Extract<LogEdit, { kind: 'pause' }>): LogEdited {
+  const underway = (build.underway ?? []).map((pass) => {
+    if (!ids.includes(pass.id) || (pass.pausedAt !== undefined) !== resume) return pass;
+    if (!resume) return { ...pass, pausedAt: at };
+    const { pausedAt, ...rest } = pass;
+    const minutes = Math.max(0, epochMinute(at, build.timeZone) - epochMinute(pausedAt!, build.timeZone));
+    return { ...rest, pausedMinutes: (rest.pausedMinutes ?? 0) + minutes };
+  });
+  const changed = underway.some((pass, n) => pass !== build.underway![n]);
+  return { ok: true, build: changed ? { ...build, underway } : build };
 }
 
 const unknown = <T extends { id: string }>(known: readonly T[] | undefined, list: readonly T[]): T[] => {

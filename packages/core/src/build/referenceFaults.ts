@@ -216,7 +216,10 @@ export function findReferenceFaults(build: Build): Fault[] {
     moment(test.at, ['touchTests', at, 'at']);
   });
   spots(build.underway ?? [], 'underway');
-  build.underway?.forEach((entry, at) => moment(entry.startedAt, ['underway', at, 'startedAt']));
+  build.underway?.forEach((entry, at) => {
+    moment(entry.startedAt, ['underway', at, 'startedAt']);
+    moment(entry.pausedAt, ['underway', at, 'pausedAt']);
+  });
   build.swatches?.forEach((swatch, at) => {
     swatch.coats.forEach((coat, n) =>
       known(coat.material, materials, ['swatches', at, 'coats', n, 'material'], 'material'),

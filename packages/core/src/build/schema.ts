@@ -245,7 +245,14 @@ export const timerSchema = z.looseObject({
 });
 
 /** A pass that has been started at the bench and not yet logged as done. */
-export const underwaySchema = z.looseObject({ id, ...coatPlace, startedAt: wallTime });
+export const underwaySchema = z.looseObject({
+  id,
+  ...coatPlace,
+  startedAt: wallTime,
+  /** Laid down since then, and for how long altogether before that. */
+  pausedAt: wallTime.optional(),
+  pausedMinutes: z.number().min(0).optional(),
+});
 
 /**
  * A test on an offcut: these coats in this order, bent, taped and looked at. Without a result it is planned and not

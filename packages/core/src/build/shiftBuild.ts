@@ -71,7 +71,13 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
         }
       : {}),
     ...(build.underway
-      ? { underway: build.underway.map((entry) => ({ ...entry, startedAt: happened(entry.startedAt) })) }
+      ? {
+          underway: build.underway.map((entry) => ({
+            ...entry,
+            startedAt: happened(entry.startedAt),
+            ...(entry.pausedAt === undefined ? {} : { pausedAt: happened(entry.pausedAt) }),
+          })),
+        }
       : {}),
     ...(build.pins ? { pins: build.pins.map((pin) => ({ ...pin, at: wall(pin.at) })) } : {}),
     ...(build.touchTests

@@ -185,7 +185,8 @@ class Board {
       const operation = this.find(started);
       if (!operation || operation.status !== 'planned') continue;
       const start = epochMinute(started.startedAt, ground.build.timeZone);
-      const laidAt = Math.max(now, start + operation.setUpMinutes + operation.workMinutes);
+      const paused = started.pausedMinutes ?? 0;
+      const laidAt = Math.max(now, start + paused + operation.setUpMinutes + operation.workMinutes);
       this.settle(operation, 'underway', start, laidAt, laidAt + operation.cleanUpMinutes);
       this.lay(operation, laidAt);
       // Passes of one batch run side by side in the log; the first free pair of hands has them.
@@ -276,7 +277,7 @@ class Board {
     const end = laidAt + operation.cleanUpMinutes;
     this.settle(operation, 'planned', start, laidAt, end);
     operation.personId = line.id;
-    line.add({ start, end, operation });
+    line.add({ start, end, operation, mixedAt: joins?.mixedAt ?? laidAt - operation.workMinutes });
     this.lay(operation, laidAt);
   }
 
@@ -380,6 +381,9 @@ class Board {
       const start = Math.max(from, laidAt);
       if (start + workMinutes > latest) return undefined;
       if (start > laidAt + BATCH_GAP_MINUTES || !line.isFree(start, total, stretch)) continue;
+      // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
+      const { potLife = Infinity } = operation.material ?? {};
+      if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
       const unit = this.units.get(unitKey(operation))!;
       if (gate(operation, unit, start) === start && this.allowedFrom(operation, start, 0).start === start)
         return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };

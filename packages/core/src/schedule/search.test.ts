@@ -266,6 +266,23 @@ describe('the rack', () => {
   });
 });
 
+describe('pot life', () => {
+  it('ends a batch of a two-part material: what is left to do is mixed anew', () => {
+    // 4000 cm² by brush at 2 m²/h are 12 min; the mix sets after 30, so two passes share one and the third has its own.
+    const build = sampleBuild({
+      pieces: [
+        samplePiece(
+          { quantity: 3, faces: { outer: { areaCm2: 4000 } }, substrate: { kind: 'card', thicknessMm: 3 } },
+          [{ id: 'e', kind: 'topcoat', material: 'epoxy-clear', method: 'brush' }],
+        ),
+      ],
+    });
+    const plan = planBuild(build, { latestStarts: false });
+    const setUps = plan.operations.map((one) => one.laidAt! - one.workMinutes - one.start!);
+    expect(setUps.sort((a, b) => a - b)).toEqual([0, 8, 8]);
+  });
+});
+
 describe('quiet hours', () => {
   it('keep the compressor off', () => {
     const build = sampleBuild({

@@ -8,6 +8,8 @@ export interface Busy {
   /** Cleaned up; moves when the next pass shares the clean-up. */
   end: EpochMinute;
   operation: PlannedOperation;
+  /** When the work of its batch began, which is when a two-part material was mixed. */
+  mixedAt?: EpochMinute;
 }
 
 /** One free window of a person, with what is done in it and the longest gap that is left. */

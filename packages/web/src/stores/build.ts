@@ -1,5 +1,6 @@
 import {
   applyLogEdit,
+  epochMinute,
   materialsOf,
   toWallTime,
   warmFrom,
@@ -265,6 +266,31 @@ export const useBuild = defineStore('build', () => {
       passes: passes.map((pass) => ({ ...spotOf(pass), id: nanoid(12), startedAt: wallNow() })),
     });
 
+  /** Passes under way, as the build has them, for some operations. */
+  const underwayOf = (passes: readonly PlannedOperation[]) => {
+    const keys = new Set(passes.map((pass) => pass.id));
+    return (build.value?.underway ?? []).filter((pass) =>
+      keys.has(`${pass.piece}/${pass.unit}/${pass.step}/${pass.coat}/${pass.face ?? '-'}`),
+    );
+  };
+  const isPaused = (passes: readonly PlannedOperation[]) =>
+    underwayOf(passes).some((pass) => pass.pausedAt !== undefined);
+  /** Minutes that passes under way have been worked on, pauses left out. */
+  function workedMinutes(passes: readonly PlannedOperation[]): number {
+    const [pass] = underwayOf(passes);
+    if (!pass || !build.value) return 0;
+    const { timeZone } = build.value;
+    const until = pass.pausedAt === undefined ? now.value : epochMinute(pass.pausedAt, timeZone);
+    return Math.max(0, until - epochMinute(pass.startedAt, timeZone) - (pass.pausedMinutes ?? 0));
+  }
+  const pause = (passes: PlannedOperation[]) =>
+    act({
+      kind: 'pause',
+      ids: underwayOf(passes).map((pass) => pass.id),
+      at: wallNow(),
+      resume: isPaused(passes),
+    });
+
   /** Logs passes as done; `more` is what was not as planned. */
   function logDone(passes: PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
     const entries = passes.map((pass): LogEntry => {
@@ -331,11 +357,8 @@ export const useBuild = defineStore('build', () => {
   useIntervalFn(() => void loadReadings(), 60_000);
 
   async function stop(passes: PlannedOperation[]): Promise<void> {
-    const keys = new Set(passes.map((pass) => pass.id));
-    for (const pass of build.value?.underway ?? []) {
-      const key = `${pass.piece}/${pass.unit}/${pass.step}/${pass.coat}/${pass.face ?? '-'}`;
-      if (keys.has(key)) await change(() => api.stop(id.value!, pass.id));
-    }
+    await outbox.flush();
+    for (const pass of underwayOf(passes)) await change(() => api.stop(id.value!, pass.id));
   }
 
   async function undo(): Promise<void> {
@@ -378,6 +401,9 @@ export const useBuild = defineStore('build', () => {
     touch,
     startTimer,
     stopTimer,
+    isPaused,
+    workedMinutes,
+    pause,
     changed,
     takePlan,
     warm,

@@ -100,9 +100,8 @@ const strata = computed(() => {
   return (cell ? (cells[cell] ?? []) : []).filter((coat) => coat.real);
 });
 
-const elapsed = computed(() =>
-  first.value?.start === undefined ? 0 : Math.max(0, store.now - first.value.start),
-);
+const elapsed = computed(() => store.workedMinutes(underway.value));
+const paused = computed(() => isUnderway.value && store.isPaused(underway.value));
 /** Hands-on minutes of some passes in one batch. */
 const minutesOf = (list: readonly PlannedOperation[]) =>
   list.reduce((total, operation) => total + operation.workMinutes, 0) +
@@ -151,12 +150,16 @@ onKeyStroke((event) => {
         there.
       </p>
       <AirStrip />
+      <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
+        <li v-for="line in store.changed" :key="line">{{ line }}</li>
+      </ul>
     </div>
     <section v-if="first" class="now" aria-labelledby="now-title">
       <div class="what">
         <p class="eyebrow" aria-live="polite">
           <template v-if="isUnderway"
-            >Under way since {{ timeOfDay(first.start!, store.view.timeZone) }}</template
+            >{{ paused ? 'Paused; begun at' : 'Under way since' }}
+            {{ timeOfDay(first.start!, store.view.timeZone) }}</template
           >
           <template v-else-if="isEarly"
             >Nothing needs hands until {{ sayMoment(next!.start, store.view.timeZone) }}. Then:</template
@@ -241,6 +244,9 @@ onKeyStroke((event) => {
               @click="done"
               >Done, log it</v-btn
             >
+            <v-btn size="x-large" variant="outlined" @click="store.pause(underway)">{{
+              paused ? 'Go on' : 'Pause'
+            }}</v-btn>
             <v-btn size="x-large" variant="text" :disabled="store.busy" @click="store.stop(underway)"
               >Not after all</v-btn
             >
@@ -345,6 +351,15 @@ onKeyStroke((event) => {
   padding: 8px 12px;
   border-left: 4px solid rgb(var(--v-theme-warning));
   background: rgb(var(--v-theme-surface));
+}
+
+.changed {
+  list-style: none;
+  padding: 4px 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 24px;
+  color: var(--quiet);
 }
 
 .again {

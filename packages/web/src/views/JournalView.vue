@@ -10,6 +10,7 @@ import {
   toWallTime,
   type JournalLine,
   type MeasuredMaterial,
+  type Reading,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../api';
@@ -39,9 +40,29 @@ watch(
 
 const zone = computed(() => store.build?.timeZone ?? 'UTC');
 const own = computed(() => (store.build ? journalOf(store.build, store.materials) : []));
+/** Readings by the day of the build's zone they were taken on. */
+function daysOf(readings: readonly Reading[]): [string, Reading[]][] {
+  const days = new Map<string, Reading[]>();
+  for (const reading of readings) {
+    const day = toWallTime(reading.at, zone.value).slice(0, 10);
+    days.set(day, [...(days.get(day) ?? []), reading]);
+  }
+  return [...days];
+}
+const range = (values: readonly number[]) => {
+  const [low, high] = [Math.min(...values), Math.max(...values)].map((one) => Math.round(one * 10) / 10);
+  return low === high ? `${low}` : `${low} to ${high}`;
+};
 const lines = computed((): Line[] => {
   const placeName = (id: string) => store.build?.places.find((place) => place.id === id)?.name ?? id;
-  const air = store.readings.flatMap(({ place, thrownOut, gaps }) => [
+  const air = store.readings.flatMap(({ place, thrownOut, gaps, readings }) => [
+    ...daysOf(readings).map(([day, list]): Line => ({
+      id: `air ${place} ${day}`,
+      at: `${day}T${toWallTime(list.at(-1)!.at, zone.value).slice(11)}`,
+      kind: 'air',
+      materialIds: [],
+      text: `${placeName(place)}: ${range(list.map((one) => one.temperatureC))} °C, ${range(list.map((one) => one.humidityPct))} % measured`,
+    })),
     ...thrownOut.map((one, at): Line => ({
       id: `air ${place} ${one.at} ${at}`,
       at: one.at,

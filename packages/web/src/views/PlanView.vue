@@ -14,6 +14,7 @@ import {
   type Session,
 } from '@fixatum/core';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { beginBy } from '../bench';
 import BatchLine from '../components/BatchLine.vue';
 import DryingRibbon from '../components/DryingRibbon.vue';
 import PassDialog from '../components/PassDialog.vue';
@@ -94,6 +95,7 @@ const sheet = computed(() => {
   if (!session || !store.view) return undefined;
   return {
     session,
+    by: beginBy(store.view, session),
     person: store.build?.people.find((person) => person.id === session.personId)?.name ?? '',
     batches: session.batches.map((batch) => ({
       ...batch,
@@ -449,6 +451,11 @@ watch(
         {{ timeOfDay(sheet.session.to, zone)
         }}<template v-if="people.length > 1">, {{ sheet.person }}</template>
       </h2>
+      <p v-if="sheet.by" class="mt-1">
+        Begin by <strong class="figures">{{ sayMoment(sheet.by.at, zone) }}</strong> or lose
+        {{ eventName(store.pieceOf(sheet.by.pieceId)!) }}
+        <span class="quiet">({{ store.pieceOf(sheet.by.pieceId)?.name }})</span>.
+      </p>
       <ol>
         <BatchLine
           v-for="batch in sheet.batches"
