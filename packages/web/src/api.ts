@@ -16,6 +16,12 @@ export class ApiProblem extends Error {
   }
 }
 
+/** What is wrong, from whatever a call rejected with: the faults the server names, or its sentence as one. */
+export const faultsOf = (error: unknown): Fault[] =>
+  error instanceof ApiProblem && error.faults.length > 0
+    ? error.faults
+    : [{ code: 'other', path: [], message: (error as Error).message }];
+
 /** A build as the server holds it. */
 export interface BuildAnswer {
   id: string;

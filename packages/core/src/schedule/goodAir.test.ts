@@ -1,7 +1,7 @@
 import { placeAir } from '../drying/placeAir';
 import { catalogueById } from '../materials/catalogue';
 import type { Climate } from '../build/schema';
-import { faultOfAir, firstGoodAir } from './goodAir';
+import { faultOfAir, firstGoodAir, unfitSpans } from './goodAir';
 
 const origin = Date.UTC(2027, 1, 15) / 60_000;
 const dip = catalogueById.get('rubber-dip-spray')!;
@@ -21,6 +21,31 @@ describe('air for a coat', () => {
     expect(at(32.1, 50)).toBe('too-hot');
     expect(at(20, 81)).toBe('too-damp');
     expect(at(10, 80)).toBeUndefined();
+  });
+
+  it('minds the dew point: a surface less than 3 °C above it gets wet, powders do not care', () => {
+    const alkyd = catalogueById.get('alkyd-flat-spray')!;
+    // At 15 °C and 84 % the dew point is 12.3 °C: alkyd stands 85 %, but not 2.7 °C above it. At 80 % it is 11.6 °C.
+    expect(faultOfAir(alkyd, { temperatureC: 15, humidityPct: 84 })).toBe('near-dew');
+    expect(faultOfAir(alkyd, { temperatureC: 15, humidityPct: 80 })).toBeUndefined();
+    expect(
+      faultOfAir(catalogueById.get('graphite-powder')!, { temperatureC: 15, humidityPct: 84 }),
+    ).toBeUndefined();
+  });
+
+  it('is told in spans of one fault each', () => {
+    const place = air(hours([12, 8, 8, 35, 12]));
+    expect(
+      unfitSpans(dip, place, origin, origin + 300).map((span) => [
+        span.from - origin,
+        span.to - origin,
+        span.fault,
+      ]),
+    ).toEqual([
+      [60, 180, 'too-cold'],
+      [180, 240, 'too-hot'],
+    ]);
+    expect(unfitSpans(dip, place, origin + 240, origin + 300)).toEqual([]);
   });
 
   it('is found at once where it is always good, and never where it is always bad', () => {

@@ -29,7 +29,7 @@ export function placeOutlooks(
   return [...ground.airs].map(([placeId, place]) => {
     const materials = new Map<string, Material>();
     for (const { placeId: at, material, status } of operations)
-      if (at === placeId && material && (status === 'planned' || status === 'underway'))
+      if (at === placeId && material && status !== 'done' && status !== 'skipped')
         materials.set(material.id, material);
     const unfit = [...materials.values()]
       .flatMap((material) =>

@@ -78,7 +78,7 @@ async function save(): Promise<void> {
       <v-card-text class="pa-6">
         <h2 class="mb-1">Not as planned</h2>
         <p class="quiet mb-4">Say what was different; the plan goes on from there.</p>
-        <form id="not-as-planned" class="grid" novalidate @submit.prevent="save">
+        <form id="not-as-planned" class="form-grid" novalidate @submit.prevent="save">
           <v-select v-if="first?.material" v-model="form.film" label="How thick" :items="filmItems" />
           <v-select v-if="first?.material" v-model="form.material" label="Which tin" :items="materialItems" />
           <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />
@@ -100,24 +100,8 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.grid {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px 12px;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
 .problem {
   margin-top: 12px;
   color: rgb(var(--v-theme-error));
-}
-
-@media (max-width: 560px) {
-  .grid {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

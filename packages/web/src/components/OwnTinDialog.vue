@@ -1,15 +1,9 @@
 <script setup lang="ts">
-import {
-  idFromName,
-  isCatalogueId,
-  pathText,
-  type Fault,
-  type Material,
-  type OwnMaterial,
-} from '@fixatum/core';
+import { idFromName, isCatalogueId, type Fault, type Material, type OwnMaterial } from '@fixatum/core';
 import { reactive, ref, watch } from 'vue';
-import { api, ApiProblem } from '../api';
+import { api, faultsOf } from '../api';
 import { useBuild } from '../stores/build';
+import FaultList from './FaultList.vue';
 
 /** Takes down what the label of one's own tin says where it differs from the typical figures. */
 const open = defineModel<boolean>({ required: true });
@@ -75,10 +69,7 @@ async function save(): Promise<void> {
     open.value = false;
     emit('saved', own.id);
   } catch (error) {
-    faults.value =
-      error instanceof ApiProblem && error.faults.length > 0
-        ? error.faults
-        : [{ code: 'other', path: [], message: (error as Error).message }];
+    faults.value = faultsOf(error);
   } finally {
     saving.value = false;
   }
@@ -113,11 +104,7 @@ async function save(): Promise<void> {
             step="any"
           />
         </div>
-        <ul v-if="faults.length > 0" class="faults" role="alert">
-          <li v-for="(fault, at) in faults" :key="at">
-            {{ fault.message }} <span class="quiet small">{{ pathText(fault.path) }}</span>
-          </li>
-        </ul>
+        <FaultList :faults="faults" />
         <div class="d-flex ga-3 mt-5">
           <v-btn type="submit" variant="flat" color="primary" :loading="saving">Keep it</v-btn>
           <v-btn variant="text" @click="open = false">Not now</v-btn>
@@ -132,11 +119,5 @@ async function save(): Promise<void> {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   gap: 12px;
-}
-
-.faults {
-  margin-top: 14px;
-  padding: 8px 14px 8px 26px;
-  border-left: 4px solid rgb(var(--v-theme-error));
 }
 </style>

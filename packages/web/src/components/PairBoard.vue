@@ -113,7 +113,7 @@ const marks: Record<PairVerdict['verdict'], string> = {
 
 <template>
   <div>
-    <div class="choices">
+    <div class="filters">
       <label
         >Below
         <select v-model="form.under">
@@ -212,36 +212,6 @@ const marks: Record<PairVerdict['verdict'], string> = {
 </template>
 
 <style scoped>
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 20px;
-  align-items: center;
-  margin-bottom: 14px;
-}
-
-select,
-input[type='search'] {
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 6px 8px;
-  background: rgb(var(--v-theme-surface));
-  color: inherit;
-}
-
-.tick {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 40px;
-}
-
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: rgb(var(--v-theme-primary));
-}
-
 .board {
   overflow: auto;
   max-height: 62vh;

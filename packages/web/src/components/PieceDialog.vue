@@ -2,7 +2,6 @@
 import {
   bendRadiusRound,
   idFromName,
-  pathText,
   shapeAreaCm2,
   shapeWords,
   sheenClasses,
@@ -18,9 +17,10 @@ import {
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
-import { api, ApiProblem } from '../api';
+import { api, faultsOf } from '../api';
 import { shapeFields, shapeFrom } from '../shapeFields';
 import { useBuild } from '../stores/build';
+import FaultList from './FaultList.vue';
 import { useLooks } from '../stores/looks';
 import ZonesEditor, { type ZoneDraft } from './ZonesEditor.vue';
 
@@ -271,10 +271,7 @@ async function save(): Promise<void> {
     open.value = false;
     emit('saved', piece.id);
   } catch (error) {
-    faults.value =
-      error instanceof ApiProblem && error.faults.length > 0
-        ? error.faults
-        : [{ code: 'other', path: [], message: (error as Error).message }];
+    faults.value = faultsOf(error);
   } finally {
     saving.value = false;
   }
@@ -425,12 +422,7 @@ async function save(): Promise<void> {
             <v-textarea v-model="form.note" class="mt-4" label="Note" rows="2" auto-grow maxlength="4000" />
           </details>
         </form>
-        <ul v-if="faults.length > 0" class="faults" role="alert">
-          <li v-for="(fault, at) in faults" :key="at">
-            {{ fault.message }}
-            <span v-if="fault.path.length > 0" class="quiet small">{{ pathText(fault.path) }}</span>
-          </li>
-        </ul>
+        <FaultList :faults="faults" />
       </v-card-text>
       <div class="actions">
         <v-btn type="submit" form="piece-form" variant="flat" color="primary" :loading="saving">{{
@@ -495,12 +487,6 @@ summary {
   gap: 8px;
   margin-bottom: 8px;
   align-items: center;
-}
-
-.faults {
-  margin-top: 14px;
-  padding: 10px 14px 10px 28px;
-  border-left: 4px solid rgb(var(--v-theme-error));
 }
 
 @media (max-width: 640px) {

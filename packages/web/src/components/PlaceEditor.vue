@@ -36,8 +36,8 @@ const ventilationItems = [
   { value: 'outdoor', title: 'outdoors' },
 ] satisfies { value: (typeof ventilations)[number]; title: string }[];
 const kindItems = [
-  { value: 'constant', title: 'always the same' },
-  { value: 'daily', title: 'a daily swing' },
+  { value: 'constant', title: 'steady' },
+  { value: 'daily', title: 'daily swing' },
   { value: 'hourly', title: 'hour by hour' },
 ];
 
@@ -238,7 +238,7 @@ const option = computed((): ChartOption => {
         />
         <v-text-field
           v-model.number="place.climate.swingC"
-          label="Swing up and down"
+          label="Swing ±"
           suffix="°C"
           type="number"
           step="0.5"
@@ -362,12 +362,6 @@ const option = computed((): ChartOption => {
 
 .port {
   max-width: 190px;
-}
-
-.faults {
-  margin-top: 8px;
-  padding: 8px 14px 8px 26px;
-  border-left: 4px solid rgb(var(--v-theme-error));
 }
 
 @media (max-width: 640px) {

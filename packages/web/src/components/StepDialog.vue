@@ -175,7 +175,7 @@ async function save(): Promise<void> {
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ step ? 'Change the step' : 'New step' }}</h2>
-        <form id="step-form" novalidate class="grid" @submit.prevent="save">
+        <form id="step-form" novalidate class="form-grid" @submit.prevent="save">
           <v-select
             v-model="form.kind"
             label="What is done"
@@ -302,27 +302,11 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.grid {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px 12px;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
 .swatch {
   width: 34px;
   height: 28px;
   border: 0;
   padding: 0;
   background: none;
-}
-
-@media (max-width: 640px) {
-  .grid {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -3,7 +3,6 @@ import {
   filmGrades,
   filmWords,
   idFromName,
-  pathText,
   substrateKinds,
   substrateNames,
   swatchSteps,
@@ -14,9 +13,10 @@ import {
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
-import { api, ApiProblem } from '../api';
+import { api, faultsOf } from '../api';
 import { plain } from '../planner';
 import { useBuild } from '../stores/build';
+import FaultList from './FaultList.vue';
 import PhotoField from './PhotoField.vue';
 
 /** Plans a swatch, or takes down what came of it. */
@@ -125,10 +125,7 @@ async function save(): Promise<void> {
     );
     open.value = false;
   } catch (error) {
-    faults.value =
-      error instanceof ApiProblem && error.faults.length > 0
-        ? error.faults
-        : [{ code: 'other', path: [], message: (error as Error).message }];
+    faults.value = faultsOf(error);
   } finally {
     saving.value = false;
   }
@@ -197,11 +194,7 @@ async function save(): Promise<void> {
             </ol>
           </section>
         </form>
-        <ul v-if="faults.length > 0" class="faults" role="alert">
-          <li v-for="(fault, at) in faults" :key="at">
-            {{ fault.message }} <span class="quiet small">{{ pathText(fault.path) }}</span>
-          </li>
-        </ul>
+        <FaultList :faults="faults" />
       </v-card-text>
       <div class="actions">
         <v-btn type="submit" form="swatch-form" variant="flat" color="primary" :loading="saving">{{
@@ -234,12 +227,6 @@ fieldset {
 .lines {
   padding-left: 22px;
   margin-top: 6px;
-}
-
-.faults {
-  margin-top: 14px;
-  padding: 8px 14px 8px 26px;
-  border-left: 4px solid rgb(var(--v-theme-error));
 }
 
 @media (max-width: 640px) {

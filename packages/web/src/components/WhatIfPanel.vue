@@ -134,6 +134,7 @@ const option = computed((): ChartOption => {
         gridIndex: 1,
         max: made.moments.at(-1)! / scale,
         name: unit,
+        axisLabel: { showMaxLabel: false },
         nameLocation: 'middle',
         nameGap: 24,
       },

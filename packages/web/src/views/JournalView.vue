@@ -333,23 +333,6 @@ const isOwnTin = (id: string) => store.build?.materials?.some((tin) => tin.id ==
   gap: 48px;
 }
 
-.filters {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
-}
-
-select {
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 7px 10px;
-  background: rgb(var(--v-theme-surface));
-  color: inherit;
-  font: inherit;
-  max-width: 220px;
-}
-
 .day {
   margin-top: 18px;
 }

@@ -252,37 +252,6 @@ const fromLabel = (material: Material, keys: (keyof Material)[]): boolean => {
   margin-bottom: 14px;
 }
 
-.filters {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
-  margin-bottom: 14px;
-}
-
-select,
-input[type='search'] {
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 7px 10px;
-  background: rgb(var(--v-theme-surface));
-  color: inherit;
-  font: inherit;
-}
-
-.tick {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 40px;
-}
-
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: rgb(var(--v-theme-primary));
-}
-
 .list {
   list-style: none;
   display: grid;

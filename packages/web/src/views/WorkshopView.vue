@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   idFromName,
-  pathText,
   weekdays,
   type Build,
   type BuildEvent,
@@ -12,10 +11,11 @@ import {
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
-import { api, ApiProblem } from '../api';
+import { api, ApiProblem, faultsOf } from '../api';
 import PlaceEditor from '../components/PlaceEditor.vue';
 import { plain } from '../planner';
 import { useBuild } from '../stores/build';
+import FaultList from '../components/FaultList.vue';
 
 /** Who works when, where, in what air, and for which dates. */
 const store = useBuild();
@@ -121,11 +121,7 @@ async function save(): Promise<void> {
             'The build was changed elsewhere meanwhile. Press “Start over” to see it, or save again to keep yours.',
         },
       ];
-    else
-      faults.value =
-        error instanceof ApiProblem && error.faults.length > 0
-          ? error.faults
-          : [{ code: 'other', path: [], message: (error as Error).message }];
+    else faults.value = faultsOf(error);
     if (error instanceof ApiProblem && error.status === 412) seen.value = error.etag;
   } finally {
     saving.value = false;
@@ -295,11 +291,7 @@ async function save(): Promise<void> {
       </section>
     </div>
     <div class="save" :class="{ on: changed || faults.length > 0 }">
-      <ul v-if="faults.length > 0" class="faults" role="alert">
-        <li v-for="(fault, at) in faults" :key="at">
-          {{ fault.message }} <span class="quiet small">{{ pathText(fault.path) }}</span>
-        </li>
-      </ul>
+      <FaultList :faults="faults" />
       <v-btn type="submit" variant="flat" color="primary" size="large" :loading="saving" :disabled="!changed"
         >Save the workshop</v-btn
       >
