@@ -135,6 +135,28 @@ describe('planning on', () => {
     expect(whatChanged(logged, before, after, after.now)).toEqual([]);
   });
 
+  it('moves work of the session at hand up when one is ahead, and leaves other days as they were', () => {
+    const plate = (id: string, minutes: number) =>
+      samplePiece({ id, name: id }, [{ id: 'p', kind: 'prep', minutes }]);
+    const build = sampleBuild({ pieces: ['a', 'b', 'c'].map((id) => plate(id, 60)) });
+    // Two evenings of two hours: a and b today, c tomorrow.
+    build.people[0]!.availability = [{ days: ['mon', 'tue'], from: '19:00', to: '21:00' }];
+    const before = planBuild(build, { latestStarts: false });
+    const [first, second, third] = [...before.operations].sort((x, y) => x.start! - y.start!);
+    const logged: Build = {
+      ...build,
+      log: [{ id: 'l', piece: first!.pieceId, unit: 1, step: 'p', coat: 1, doneAt: '2027-02-15T19:20' }],
+    };
+    const after = planBuild(logged, {
+      now: epochMinute('2027-02-15T19:20', 'UTC'),
+      latestStarts: false,
+      search: { warm: warmFrom(before), keep: true, buckets: [] },
+    });
+    const start = (id: string) => after.operations.find((one) => one.id === id)!.start;
+    expect(start(second!.id)).toBe(epochMinute('2027-02-15T19:20', 'UTC'));
+    expect(start(third!.id)).toBe(third!.start);
+  });
+
   it('says in three lines at most what a slip changes', () => {
     const build = late();
     const before = planBuild(build, { latestStarts: false });

@@ -81,9 +81,13 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
   let held: Candidate | undefined;
   if (options.warm) {
     const sequence = withMissing(options.warm.sequence, ground);
-    // First as it was, nothing moved but what has to; then in the same order, but as early as can be.
-    held = heldCandidate(ground, sequence, options.warm, now);
+    // First as it was, nothing moved but what has to; then with the work of whoever is at it now moved up; then in the same
+    // order as early as can be.
+    held = heldCandidate(ground, sequence, options.warm, now, false);
     if (!offer(held)) return best!;
+    const movedUp = heldCandidate(ground, sequence, options.warm, now, true);
+    if (!worsePromise(movedUp.score, held.score)) held = movedUp;
+    if (!offer(movedUp)) return best!;
     if (!offer(candidateOf(ground, sequence, now))) return best!;
   }
   for (const bucket of options.buckets ?? bucketsToTry)
@@ -104,25 +108,39 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     // After wandering for a while it goes on from the best again.
     if (done % 60 === 0) current = best!;
   }
-  return options.keep && held && samePromise(held.score, best!.score) ? held : best!;
+  return options.keep && held && !worsePromise(held.score, best!.score) ? held : best!;
 }
 
-/** Whether two plans differ in nothing that people would change their evenings for. */
-const samePromise = (one: Score, other: Score): boolean =>
-  one[0] === other[0] && one[1] === other[1] && one[2] === other[2];
+/** Whether a plan is worse in what people would change their evenings for: work without a place, lateness, sessions. */
+const worsePromise = (one: Score, other: Score): boolean =>
+  compareScores([one[0], one[1], one[2], 0, 0], [other[0], other[1], other[2], 0, 0]) > 0;
 
-/** A plan done over: every pass at its old time and by the same hands where that can still be, later where not. */
+/**
+ * A plan done over: every pass at its old time and by the same hands where that can still be, later where not. With
+ * `movesUp`, what is planned for the session that somebody is in right now may begin sooner than it was to.
+ */
 function heldCandidate(
   ground: PlanningGround,
   sequence: readonly string[],
   warm: WarmStart,
   now: number,
+  movesUp: boolean,
 ): Candidate {
   const at = (id: string) => warm.beginsAt.get(id) ?? Infinity;
   const known = new Set(ground.people.map((person) => person.id));
   const personOf = new Map([...warm.personOf].filter(([, person]) => known.has(person)));
   const inTime = [...sequence].sort((a, b) => at(a) - at(b) || 0);
-  const run = decode(ground, inTime, { now, notBefore: warm.beginsAt, personOf });
+  const sessionEnds = new Map(
+    ground.people.map((person) => [person.id, person.calendar.windowAt(now)?.to ?? -Infinity]),
+  );
+  const notBefore = movesUp
+    ? new Map(
+        [...warm.beginsAt].filter(
+          ([id, begins]) => begins >= (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity),
+        ),
+      )
+    : warm.beginsAt;
+  const run = decode(ground, inTime, { now, notBefore, personOf });
   return { sequence: [...sequence], run, score: scoreOf(ground, run, Math.max(now, ground.startAt)) };
 }
 
