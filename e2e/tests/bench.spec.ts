@@ -118,6 +118,8 @@ test('presses while the server is away are kept, shown, and sent once each when 
   await page.getByTestId('start').click();
   await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
   await expect(page.getByText('kept on this machine')).toHaveCount(0);
+  // It shows before it is sent; the server has to have this one before it goes away.
+  await expect.poll(async () => (await stored()).underway?.length).toBe(1);
   const before = (await stored()).log!.length;
   await server.kill();
   await page.getByTestId('done').click();

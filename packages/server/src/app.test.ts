@@ -129,6 +129,20 @@ describe('builds', () => {
     });
   });
 
+  it('lose a field of the head that is sent as null, and nothing else', async () => {
+    const { id, build } = await imported();
+    const patch = (head: object) => request(app).patch(`/api/builds/${id}`).send(head);
+    const quiet = { from: '21:00', to: '08:00' };
+    expect((await patch({ quiet })).body.build.quiet).toEqual(quiet);
+    const taken = await patch({ quiet: null });
+    expect(taken.body.build).toEqual(build);
+    // What makes a build a build can't be taken away.
+    expect((await patch({ pieces: null, log: null })).body.build).toEqual(build);
+    expect((await patch({ timeZone: null })).status).toBe(422);
+    await reopen();
+    expect((await get(`/api/builds/${id}`)).build).toEqual(build);
+  });
+
   it('load the samples with their dates on the clock', async () => {
     const response = await request(app).post('/api/samples').expect(201);
     expect(response.body.builds.map((build: { name: string }) => build.name)).toEqual([

@@ -104,6 +104,44 @@ describe('parseBuild', () => {
       'events[0].packAt dates-crossed',
     ],
     [
+      'a pin on a day that is not',
+      sampleBuild({ pins: [{ operation: 'plate/1/seal/1/outer', at: '2027-02-30T10:00' }] }),
+      'pins[0].at no-such-date',
+    ],
+    [
+      'a finger on a piece there is none of',
+      sampleBuild({
+        touchTests: [{ id: 't', piece: 'ghost', unit: 1, at: '2027-02-16T10:00', state: 'dry' }],
+      }),
+      'touchTests[0].piece unknown-id',
+    ],
+    [
+      'a swatch with a result and no date',
+      sampleBuild({
+        swatches: [
+          { id: 's', coats: [{ material: 'craft-acrylic' }], substrate: 'eva-foam', result: 'good' },
+        ],
+      }),
+      'swatches[0].judgedOn half-judged',
+    ],
+    [
+      'a pass logged with a tin there is none of',
+      sampleBuild({
+        log: [
+          {
+            id: 'l',
+            piece: 'plate',
+            unit: 1,
+            step: 'seal',
+            coat: 1,
+            doneAt: '2027-02-16T10:00',
+            material: 'ghost',
+          },
+        ],
+      }),
+      'log[0].material unknown-id',
+    ],
+    [
       'a log entry of a fourth unit',
       sampleBuild({
         log: [
