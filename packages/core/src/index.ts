@@ -21,7 +21,7 @@ export * from './drying/climateSeries';
 export * from './drying/dryStack';
 export * from './drying/dryness';
 export * from './drying/film';
-export * from './drying/measuredTimes';
+export * from './schedule/measuredTimes';
 export * from './drying/placeAir';
 export * from './drying/readings';
 export * from './drying/whatIf';

@@ -2,7 +2,7 @@ import type { Operation } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
 import type { Binding } from './gates';
 import type { PlanningGround } from './ground';
-import type { MeasuredMaterial } from '../drying/measuredTimes';
+import type { MeasuredMaterial } from './measuredTimes';
 import type { HandsBound, PieceBound } from './bounds';
 import type { Score } from './score';
 import type { PlaceOutlook } from './outlook';

@@ -1,6 +1,6 @@
 import type { Build } from '../build/schema';
 import { epochMinute, type EpochMinute } from '../time/wallTime';
-import { measuredTimes } from '../drying/measuredTimes';
+import { measuredTimes } from './measuredTimes';
 import { doableNow } from './doableNow';
 import { latestStart } from './latestStart';
 import { placeOutlooks } from './outlook';

@@ -3,7 +3,7 @@ import type { RuleFinding } from '../compat/finding';
 import type { Build } from '../build/schema';
 import { plainMilestones, type CoatMilestones } from '../drying/dryStack';
 import { dryFilmUm } from '../drying/film';
-import type { MeasuredMaterial } from '../drying/measuredTimes';
+import type { MeasuredMaterial } from './measuredTimes';
 import type { EpochMinute } from '../time/wallTime';
 import type { PiecePlan, Plan, PlannedOperation, Session } from './plan';
 import type { HandsBound, PieceBound } from './bounds';

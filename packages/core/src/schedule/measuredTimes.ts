@@ -1,4 +1,4 @@
-import type { TouchLesson } from '../schedule/unitState';
+import type { TouchLesson } from './unitState';
 import type { EpochMinute } from '../time/wallTime';
 
 /** One touch test against what was reckoned. */
