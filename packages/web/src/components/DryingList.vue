@@ -118,7 +118,7 @@ const share = (one: Drying) =>
 }
 
 .touch .v-btn {
-  min-height: 40px;
+  min-height: 44px;
   text-decoration: underline;
 }
 

@@ -267,7 +267,7 @@ nav {
     flex: 1;
     justify-content: center;
     padding: 0 2px;
-    font-size: 0.875rem;
+    font-size: 0.8125rem;
     min-height: 56px;
   }
 }
