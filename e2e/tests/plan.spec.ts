@@ -78,13 +78,11 @@ test('a pass is pinned and stays, also over a restart; where it can not go the r
 test('a pass is dragged along time; on a day off it goes on and says why', async ({ page }) => {
   await open(page);
   const pass = page.getByRole('button', { name: /^Dial breastplate: Mask, Mon 22 Feb/ });
-  const lanes = (await page.locator('.lanes').boundingBox())!;
   const box = (await pass.boundingBox())!;
   const span = await page.evaluate(() => {
     const days = [...document.querySelectorAll<HTMLElement>('.midnight')].map((one) => one.offsetLeft);
     return days[2]! - days[1]!;
   });
-  expect(lanes.width).toBeGreaterThan(0);
   await page.mouse.move(box.x + box.width / 2, box.y + 3);
   await page.mouse.down();
   // Two days on is Wednesday the 24th, which Wren has off.

@@ -4,6 +4,7 @@ import {
   type Build,
   type PieceForecast,
   type ReadingsByPlace,
+  type WarmStart,
 } from '@fixatum/core';
 
 /** Asks what is likely to become of a build. */
@@ -12,6 +13,8 @@ export interface ForecastRequest {
   now: number;
   readings: ReadingsByPlace;
   samples: number;
+  /** The plan on screen, which the forecast is about. */
+  warm: WarmStart | undefined;
 }
 
 /** Told as it goes on, and at the end. */
@@ -22,7 +25,12 @@ const TELL_EVERY = 10;
 
 self.onmessage = ({ data }: MessageEvent<ForecastRequest>) => {
   try {
-    const plan = planBuild(data.build, { now: data.now, readings: data.readings, latestStarts: false });
+    const plan = planBuild(data.build, {
+      now: data.now,
+      readings: data.readings,
+      latestStarts: false,
+      ...(data.warm ? { search: { warm: data.warm, keep: true, buckets: [] } } : {}),
+    });
     const forecast = forecastBuild(data.build, plan, SEED, {
       samples: data.samples,
       readings: data.readings,

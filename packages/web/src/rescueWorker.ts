@@ -1,4 +1,10 @@
-import { rescueBuild, type Build, type ReadingsByPlace, type RescueAnswer } from '@fixatum/core';
+import {
+  rescueBuild,
+  type Build,
+  type ReadingsByPlace,
+  type RescueAnswer,
+  type WarmStart,
+} from '@fixatum/core';
 
 /** Asks for ways to catch up. */
 export interface RescueRequest {
@@ -6,6 +12,8 @@ export interface RescueRequest {
   now: number;
   readings: ReadingsByPlace;
   chances: Map<string, number | undefined>;
+  /** The plan on screen. */
+  warm: WarmStart | undefined;
 }
 
 export type RescueMessage = { done: number; of: number } | { answer: RescueAnswer } | { error: string };
@@ -16,6 +24,7 @@ self.onmessage = ({ data }: MessageEvent<RescueRequest>) => {
       now: data.now,
       readings: data.readings,
       chances: data.chances,
+      ...(data.warm ? { warm: data.warm } : {}),
       onProgress: (done, of) => self.postMessage({ done, of } satisfies RescueMessage),
     });
     self.postMessage({ answer } satisfies RescueMessage);

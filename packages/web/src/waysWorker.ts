@@ -3,7 +3,9 @@ import {
   searchWaysOut,
   type Build,
   type Plan,
+  type ReadingsByPlace,
   type RuleFinding,
+  type WarmStart,
   type WaysOut,
 } from '@fixatum/core';
 
@@ -12,6 +14,9 @@ export interface WaysGround {
   ground: number;
   build: Build;
   now: number;
+  readings: ReadingsByPlace;
+  /** The plan on screen, which the findings are about. */
+  warm: WarmStart | undefined;
 }
 
 /** Asks for the ways out of one finding. */
@@ -32,7 +37,12 @@ function next(): void {
   if (!question) return;
   if (ground && question.ground === ground.ground) {
     try {
-      plan ??= planBuild(ground.build, { now: ground.now, latestStarts: false });
+      plan ??= planBuild(ground.build, {
+        now: ground.now,
+        readings: ground.readings,
+        latestStarts: false,
+        ...(ground.warm ? { search: { warm: ground.warm, keep: true, buckets: [] } } : {}),
+      });
       const ways = searchWaysOut(ground.build, question.finding, plan);
       self.postMessage({ ticket: question.ticket, ways } satisfies WaysAnswer);
     } catch (error) {

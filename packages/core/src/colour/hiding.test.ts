@@ -22,9 +22,15 @@ describe('filmReflectance', () => {
 
 describe('hiding', () => {
   it('gives a contrast of 98 % at the hide figure', () => {
-    const scatter = scatterPerUm(craft)!;
-    // Of any masstone the same scatter holds; the usual colour was the one it was found with.
-    expect(scatter).toBeGreaterThan(0);
+    // A mid grey, #808080, which is 0.2159 in linear light, over black and white at its hide figure.
+    const grey = { hideUm: 40, colour: '#808080' };
+    const film = scatterPerUm(grey)! * 40;
+    const masstone = 0.21586;
+    expect(filmReflectance(masstone, 0, film) / filmReflectance(masstone, 1, film)).toBeCloseTo(0.98, 4);
+    // Half of the film hides less.
+    expect(filmReflectance(masstone, 0, film / 2) / filmReflectance(masstone, 1, film / 2)).toBeLessThan(
+      0.95,
+    );
     expect(scatterPerUm(varnish)).toBeUndefined();
   });
 

@@ -6,6 +6,7 @@ import { materialsOf } from '../materials/ownMaterials';
 import { passMl } from '../quantity/amounts';
 import type { PiecePlan, Plan } from '../schedule/plan';
 import { planBuild } from '../schedule/planBuild';
+import { warmFrom } from '../schedule/search';
 import { spotsOf } from '../stack/spots';
 import type { Idea, LookChange, RuleFinding, WayOut } from './finding';
 import { ideasFor } from './ideas';
@@ -45,12 +46,12 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
       noWayOut: 'It is done already and can’t be planned away: look at it, and redo it if it failed.',
     };
   const alone = aloneWith(build, piece);
-  const before = judgedAlone(alone, plan.now);
+  const before = judgedAlone(alone, plan);
   const materials = materialsOf(build.materials);
   const ideas = ideasFor(build, piece, finding, materials);
   const obstacles = new Map<string, number>();
   const holding = ideas.flatMap((idea) => {
-    const tried = tryAlone(alone, build, piece.id, idea, plan.now);
+    const tried = tryAlone(alone, build, piece.id, idea, plan);
     const obstacle = tried === undefined ? 'it does not fit' : obstacleOf(finding, before, tried.findings);
     if (tried === undefined || obstacle !== undefined) {
       obstacles.set(obstacle!, (obstacles.get(obstacle!) ?? 0) + 1);
@@ -120,8 +121,8 @@ function aloneWith(build: Build, piece: Piece): Build {
   };
 }
 
-const judgedAlone = (build: Build, now: number): RuleFinding[] =>
-  judgeBuild(build, planBuild(build, { now, latestStarts: false }));
+const judgedAlone = (build: Build, { now, ground }: Plan): RuleFinding[] =>
+  judgeBuild(build, planBuild(build, { now, readings: ground.readings, latestStarts: false }));
 
 /** The idea applied to the whole build, then judged on the linked pieces alone. Undefined when it does not fit. */
 function tryAlone(
@@ -129,13 +130,13 @@ function tryAlone(
   build: Build,
   pieceId: string,
   idea: Idea,
-  now: number,
+  plan: Plan,
 ): { findings: RuleFinding[]; piece: Piece } | undefined {
   const applied = applyPatch(build, idea.change);
   if (!applied.ok) return undefined;
   const changed = new Map(applied.value.pieces.map((one) => [one.id, one]));
   const tried = { ...alone, pieces: alone.pieces.map((one) => changed.get(one.id) ?? one) };
-  return { findings: judgedAlone(tried, now), piece: changed.get(pieceId)! };
+  return { findings: judgedAlone(tried, plan), piece: changed.get(pieceId)! };
 }
 
 const keyOf = (finding: RuleFinding): string => `${finding.piece} ${finding.rule} ${finding.step ?? ''}`;
@@ -235,7 +236,13 @@ function costOf(
 ): Pick<WayOut, 'laterMinutes' | 'buys' | 'extraMl' | 'makesLate'> | undefined {
   const applied = applyPatch(build, idea.change);
   if (!applied.ok) return undefined;
-  const then = planBuild(applied.value, { now: plan.now, latestStarts: false });
+  // Everything else keeps its time, so that what is lost or gained is the doing of this change.
+  const then = planBuild(applied.value, {
+    now: plan.now,
+    readings: plan.ground.readings,
+    latestStarts: false,
+    search: { warm: warmFrom(plan), buckets: [] },
+  });
   if (obstacleOf(finding, said, judgeBuild(applied.value, then)) !== undefined) return undefined;
   const stateOf = (of: Plan) => of.pieces.find((one) => one.pieceId === piece.id);
   const before = readyAt(stateOf(plan));

@@ -10,6 +10,8 @@ import { personCalendar, placeCalendar, quietCalendar, type Calendar } from './c
 /** What stays the same however often a build is planned: its operations, clocks and calendars. */
 export interface PlanningGround {
   build: Build;
+  /** What was measured in its places. */
+  readings: ReadingsByPlace;
   operations: Operation[];
   byId: Map<string, Operation>;
   materials: Map<string, Material>;
@@ -58,6 +60,7 @@ export function planningGround(build: Build, readings: ReadingsByPlace = {}): Pl
   const places = placesOf(build);
   return {
     build,
+    readings,
     operations,
     byId: new Map(operations.map((operation) => [operation.id, operation])),
     materials: materialsOf(build.materials),

@@ -14,7 +14,7 @@ import { forecastBuild } from './forecast';
 import type { ReadingsByPlace } from './ground';
 import type { Plan } from './plan';
 import { planBuild } from './planBuild';
-import { warmFrom } from './search';
+import { warmFrom, type WarmStart } from './search';
 
 /** What a way of catching up costs, in kind. */
 export interface RescueCost {
@@ -49,6 +49,8 @@ export interface Rescue {
 export interface RescueOptions {
   now?: EpochMinute;
   readings?: ReadingsByPlace;
+  /** The plan that is gone by; without it one is made. */
+  warm?: WarmStart;
   /** Chances by piece from a forecast that was made already; those under 80 % are in trouble too. */
   chances?: ReadonlyMap<string, number | undefined>;
   /** How many futures each offered way is tried in. */
@@ -98,6 +100,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     ...(options.now === undefined ? {} : { now: options.now }),
     readings,
     latestStarts: false,
+    ...(options.warm ? { search: { warm: options.warm, keep: true, buckets: [] } } : {}),
   });
   const inTrouble = before.pieces
     .filter(

@@ -75,8 +75,10 @@ describe('searchPlan', () => {
   it('reaches it with two people too', () => {
     for (const seed of [3, 8]) {
       const build = randomBuild(seed, { pieces: 2, steps: 2, people: 2, slots: 2 });
+      // Coats on both faces make more passes; five in all are 120 orders and 32 ways to share them.
+      while (planningGround(build).operations.length > 5) build.pieces.at(-1)!.steps.pop();
       const ground = planningGround(build);
-      if (ground.operations.length > 5) continue;
+      expect(ground.operations.length).toBeGreaterThan(1);
       const found = searchPlan(ground, { now: ground.startAt, iterations: 300 });
       expect(found.score.slice(0, 2)).toEqual(enumerated(build).slice(0, 2));
     }

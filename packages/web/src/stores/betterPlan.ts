@@ -103,6 +103,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
     };
     rescuer.postMessage({
       now: view.now,
+      warm: store.warm,
       chances: new Map([...forecast.byPiece].map(([id, one]) => [id, one.chance])),
       ...plain({ build, readings: store.readingsByPlace }),
     } satisfies RescueRequest);

@@ -41,6 +41,7 @@ export const useForecast = defineStore('forecast', () => {
     worker.postMessage({
       now: view.now,
       samples: SAMPLES,
+      warm: store.warm,
       ...plain({ build, readings: store.readingsByPlace }),
     } satisfies ForecastRequest);
   }

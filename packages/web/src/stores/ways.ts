@@ -49,8 +49,9 @@ export const useWays = defineStore('ways', () => {
       ground = lastTicket + 1;
       theWorker().postMessage({
         ground,
-        build: plain(build.build),
         now: build.view.now,
+        warm: build.warm,
+        ...plain({ build: build.build, readings: build.readingsByPlace }),
       } satisfies WaysGround);
     }
     lastTicket += 1;
