@@ -50,14 +50,15 @@ test('work is laid down and taken up again, and the pause does not count', async
   await page.getByTestId('start').click();
   await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByText('Paused; begun at 19:30')).toBeVisible();
-  await expect.poll(async () => (await stored()).underway![0]!.pausedAt).toBe('2027-02-20T19:30');
+  // A press shows before it is sent; the server has to have both before it restarts with another clock.
+  await expect.poll(async () => (await stored()).underway?.[0]?.pausedAt).toBe('2027-02-20T19:30');
   await server.restart({ now: '2027-02-20T19:50' });
   await page.reload();
   await expect(page.getByText(/^0 min of about/)).toBeVisible();
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByText('Under way since 19:30')).toBeVisible();
   await expect(page.getByText(/^0 min of about/)).toBeVisible();
-  await expect.poll(async () => (await stored()).underway![0]!.pausedMinutes).toBe(20);
+  await expect.poll(async () => (await stored()).underway?.[0]?.pausedMinutes).toBe(20);
 });
 
 test('what was not as planned is logged with its note and photo, and what failed comes up again', async ({
@@ -82,7 +83,7 @@ test('what was not as planned is logged with its note and photo, and what failed
     page.getByRole('status').filter({ hasText: 'Logged as failed: Telescope baton' }),
   ).toBeVisible();
   await expect
-    .poll(async () => (await stored()).log!.at(-1))
+    .poll(async () => (await stored()).log?.at(-1))
     .toMatchObject({
       piece: 'baton',
       step: 'seal',
