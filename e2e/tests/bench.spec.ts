@@ -127,6 +127,11 @@ test('presses while the server is away are kept, shown, and sent once each when 
   await expect(page.getByTestId('next-pass')).toHaveText(/Seal, coat 1 of 2/);
   await page.getByTestId('start').click();
   await expect(page.getByText('2 presses are kept on this machine')).toBeVisible();
+  // What nobody has heard of yet is taken back here.
+  await page.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Taken back before it was sent' })).toBeVisible();
+  await page.getByTestId('start').click();
+  await expect(page.getByText('2 presses are kept on this machine')).toBeVisible();
   await server.restart();
   await expect(page.getByText('kept on this machine')).toHaveCount(0);
   // They are sent one after the other; the notice goes with the first that gets through.

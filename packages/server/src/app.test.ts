@@ -325,6 +325,21 @@ describe('a patch', () => {
 });
 
 describe('the bench', () => {
+  it('gives passes under way up as one change, and undoes that', async () => {
+    const { id } = await imported();
+    const passes = [1, 2].map((coat) => ({ ...pass, id: `u${coat}`, coat }));
+    await request(app).post(`/api/builds/${id}/underway`).send(passes).expect(201);
+    const stop = () =>
+      request(app)
+        .post(`/api/builds/${id}/underway/stop`)
+        .send({ ids: ['u1', 'u2', 'gone'] });
+    expect((await stop()).body.build.underway).toEqual([]);
+    const { version } = await get(`/api/builds/${id}`);
+    expect((await stop()).body.version).toBe(version);
+    const undone = await request(app).post(`/api/builds/${id}/undo`).send({});
+    expect(undone.body.build.underway.map((one: { id: string }) => one.id)).toEqual(['u1', 'u2']);
+  });
+
   it('takes touch tests and timers once each, keeps them over a restart, and undoes them', async () => {
     const { id } = await imported();
     const test = { id: 't1', piece: 'gorget', unit: 1, state: 'tacky' };
@@ -344,8 +359,15 @@ describe('the bench', () => {
       encodeURIComponent('Timer: Wipe back'),
     );
     await request(app).post(`/api/builds/${id}/timers`).send(timer);
-    expect((await request(app).delete(`/api/builds/${id}/timers/w1`)).body.build.timers).toEqual([]);
-    expect((await request(app).delete(`/api/builds/${id}/timers/w1`)).status).toBe(404);
+    const { version } = await get(`/api/builds/${id}`);
+    // Stopping twice counts once, as a press may be sent again.
+    for (let sent = 0; sent < 2; sent += 1) {
+      const stopped = await request(app)
+        .post(`/api/builds/${id}/timers/stop`)
+        .send({ ids: ['w1'] });
+      expect(stopped.body).toMatchObject({ version: version + 1, build: { timers: [] } });
+    }
+    expect((await request(app).post(`/api/builds/${id}/timers/stop`).send({ ids: [] })).status).toBe(422);
   });
 
   it.each([

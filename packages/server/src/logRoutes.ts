@@ -29,8 +29,8 @@ const newEntry = logEntrySchema.partial({ id: true, doneAt: true });
 const newUnderway = underwaySchema.partial({ id: true, startedAt: true });
 const newTest = touchTestSchema.partial({ id: true, at: true });
 const newTimer = timerSchema.partial({ id: true, startedAt: true });
-const pauseSchema = z.object({
-  ids: z.array(z.string()).min(1).max(200),
+const stopSchema = z.object({ ids: z.array(z.string()).min(1).max(200) });
+const pauseSchema = stopSchema.extend({
   at: underwaySchema.shape.startedAt.optional(),
   resume: z.boolean(),
 });
@@ -115,19 +115,9 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.delete('/builds/:id/timers/:timer', async (request, response) => {
-    const timerId = param(request, 'timer');
-    const stored = await store.change(
-      param(request, 'id'),
-      { etag: undefined },
-      'Stop a timer',
-      clock.iso(),
-      (build) => {
-        if (!build.timers?.some((timer) => timer.id === timerId)) throw notFound('timer');
-        return { ...build, timers: build.timers.filter((timer) => timer.id !== timerId) };
-      },
-    );
-    sendBuild(response, stored);
+  router.post('/builds/:id/timers/stop', readJson, async (request, response) => {
+    const { ids } = bodyOf(request, stopSchema);
+    sendBuild(response, await edit(param(request, 'id'), 'Stop a timer', () => ({ kind: 'stopTimer', ids })));
   });
 
   router.delete('/builds/:id/log/:entry', async (request, response) => {
@@ -171,19 +161,9 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.delete('/builds/:id/underway/:entry', async (request, response) => {
-    const entryId = param(request, 'entry');
-    const stored = await store.change(
-      param(request, 'id'),
-      { etag: undefined },
-      'Stop a pass',
-      clock.iso(),
-      (build) => {
-        if (!build.underway?.some((pass) => pass.id === entryId)) throw notFound('pass under way');
-        return { ...build, underway: build.underway.filter((pass) => pass.id !== entryId) };
-      },
-    );
-    sendBuild(response, stored);
+  router.post('/builds/:id/underway/stop', readJson, async (request, response) => {
+    const { ids } = bodyOf(request, stopSchema);
+    sendBuild(response, await edit(param(request, 'id'), 'Stop a pass', () => ({ kind: 'stop', ids })));
   });
 
   return router;

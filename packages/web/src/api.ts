@@ -138,14 +138,16 @@ export const api = {
           at: edit.at,
           resume: edit.resume,
         });
+      case 'stop':
+        return call<BuildAnswer>('POST', `/builds/${id}/underway/stop`, { ids: edit.ids });
       case 'touch':
         return call<BuildAnswer>('POST', `/builds/${id}/touch-tests`, edit.tests);
       case 'timer':
         return call<BuildAnswer>('POST', `/builds/${id}/timers`, edit.timers);
+      case 'stopTimer':
+        return call<BuildAnswer>('POST', `/builds/${id}/timers/stop`, { ids: edit.ids });
     }
   },
-  stopTimer: (id: string, timerId: string) =>
-    call<BuildAnswer>('DELETE', `/builds/${id}/timers/${encodeURIComponent(timerId)}`),
   readings: (id: string) => call<{ places: PlaceReadings[] }>('GET', `/builds/${id}/readings`),
   readPlace: (id: string, placeId: string) =>
     call<{ at: string; temperatureC: number; humidityPct: number; why?: string }>(
@@ -153,7 +155,6 @@ export const api = {
       `/builds/${id}/places/${encodeURIComponent(placeId)}/read`,
     ),
   changes: (id: string) => call<{ changes: { at: string; label: string }[] }>('GET', `/builds/${id}/changes`),
-  stop: (id: string, passId: string) => call<BuildAnswer>('DELETE', `/builds/${id}/underway/${passId}`),
   looks: () => call<{ looks: Look[] }>('GET', '/looks'),
   saveLook: (look: Look) => call<Look>('POST', '/looks', look),
   deleteLook: (lookId: string) => call<void>('DELETE', `/looks/${encodeURIComponent(lookId)}`),

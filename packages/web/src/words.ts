@@ -29,6 +29,13 @@ export const ribbonWords: Record<RibbonState, string> = {
   ready: 'ready',
 };
 
+/** Air in words, as exact as it is worth saying: "18.4 °C, 56 %". */
+export const airWords = (air: { temperatureC: number; humidityPct: number }): string =>
+  `${degrees(air.temperatureC)}, ${Math.round(air.humidityPct)} %`;
+
+/** A temperature in words, to a tenth: "8.5 °C". */
+export const degrees = (temperatureC: number): string => `${Math.round(temperatureC * 10) / 10} °C`;
+
 /** What a pass is called: "Seal, coat 2 of 3, inner face". */
 export function passWords(operation: PlannedOperation): string {
   const parts = [stepKindWords[operation.kind]];

@@ -67,6 +67,26 @@ describe('applyLogEdit', () => {
     expect(more.underway![0]!.pausedMinutes).toBe(30);
   });
 
+  it('gives passes and timers up by their ids, and nothing for ids it does not know', () => {
+    const begun = edited(
+      sampleBuild(),
+      {
+        kind: 'start',
+        passes: [1, 2].map((coat) => ({
+          ...entry(`u${coat}`, { coat }),
+          startedAt: '2027-02-15T08:50',
+        })),
+      },
+      {
+        kind: 'timer',
+        timers: [{ id: 't', label: 'Wipe back', startedAt: '2027-02-15T09:00:00Z', minutes: 3 }],
+      },
+    );
+    expect(edited(begun, { kind: 'stop', ids: ['u1'] }).underway!.map((pass) => pass.id)).toEqual(['u2']);
+    expect(edited(begun, { kind: 'stopTimer', ids: ['t'] }).timers).toEqual([]);
+    expect(edited(begun, { kind: 'stop', ids: ['t'] }, { kind: 'stopTimer', ids: ['u1'] })).toBe(begun);
+  });
+
   it('does not start twice what is under way or done', () => {
     const build = edited(
       sampleBuild({ log: [entry('a')] }),

@@ -8,8 +8,11 @@ export type LogEdit =
   | { kind: 'start'; passes: Underway[] }
   /** Lays passes under way down, or takes them up again, by their ids. */
   | { kind: 'pause'; ids: string[]; at: string; resume: boolean }
+  /** Gives passes under way up, by their ids: they are to do again. */
+  | { kind: 'stop'; ids: string[] }
   | { kind: 'touch'; tests: TouchTest[] }
-  | { kind: 'timer'; timers: BenchTimer[] };
+  | { kind: 'timer'; timers: BenchTimer[] }
+  | { kind: 'stopTimer'; ids: string[] };
 
 /** The build with the edit, or the first entry that can't be taken since its coat is logged already. */
 export type LogEdited = { ok: true; build: Build } | { ok: false; loggedAlready: LogEntry };
@@ -17,7 +20,7 @@ export type LogEdited = { ok: true; build: Build } | { ok: false; loggedAlready:
 /**
  * Applies what the bench says to a build. The server and a screen that is cut off from it do the same, so that what was
  * pressed shows at once and comes to the same later. Invariant: an edit whose ids are all there changes nothing, so that
- * sending it twice counts once.
+ * sending it twice counts once; taking away what is not there changes nothing either.
  */
 export function applyLogEdit(build: Build, edit: LogEdit): LogEdited {
   switch (edit.kind) {
@@ -33,10 +36,14 @@ export function applyLogEdit(build: Build, edit: LogEdit): LogEdited {
     }
     case 'pause':
       return pausePasses(build, edit);
+    case 'stop':
+      return without(build, 'underway', edit.ids);
     case 'touch':
       return grown(build, 'touchTests', unknown(build.touchTests, edit.tests));
     case 'timer':
       return grown(build, 'timers', unknown(build.timers, edit.timers));
+    case 'stopTimer':
+      return without(build, 'timers', edit.ids);
   }
 }
 
@@ -66,6 +73,12 @@ function grown(
     ok: true,
     build: added.length === 0 ? build : { ...build, [key]: [...(build[key] ?? []), ...added] },
   };
+}
+
+function without(build: Build, key: 'underway' | 'timers', ids: readonly string[]): LogEdited {
+  const list: readonly { id: string }[] = build[key] ?? [];
+  const kept = list.filter((one) => !ids.includes(one.id));
+  return { ok: true, build: kept.length === list.length ? build : { ...build, [key]: kept } };
 }
 
 function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {

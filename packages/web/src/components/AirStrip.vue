@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useBuild } from '../stores/build';
+import { airWords, degrees } from '../words';
 
 /** The air of each place now, measured or assumed, and the soonest warning. */
 const store = useBuild();
@@ -10,17 +11,15 @@ const places = computed(() =>
     name: store.build?.places.find((place) => place.id === outlook.placeId)?.name ?? 'Room',
   })),
 );
-const one = (value: number) => Math.round(value * 10) / 10;
 </script>
 
 <template>
   <ul class="air small" aria-label="Air">
     <li v-for="place in places" :key="place.placeId" :class="{ warns: place.warning }">
       <span class="figures"
-        ><strong>{{ place.name }}</strong> {{ one(place.air.temperatureC) }} °C,
-        {{ Math.round(place.air.humidityPct) }} %
+        ><strong>{{ place.name }}</strong> {{ airWords(place.air) }}
         <span class="quiet"
-          >dew point {{ one(place.air.dewPointC) }} °C, {{ place.measured ? 'measured' : 'assumed' }}</span
+          >dew point {{ degrees(place.air.dewPointC) }}, {{ place.measured ? 'measured' : 'assumed' }}</span
         ></span
       >
       <span v-if="place.warning" class="warning">▲ {{ place.warning }}</span>

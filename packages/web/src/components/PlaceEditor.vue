@@ -16,6 +16,7 @@ import { mdiClose } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api } from '../api';
 import { useBuild } from '../stores/build';
+import { airWords } from '../words';
 import DataChart, { type ChartOption } from './DataChart.vue';
 
 /** One place: how it is aired, what fits there, its hours, and its air: assumed, from a forecast, or measured. */
@@ -100,9 +101,7 @@ async function readNow(): Promise<void> {
   said.value = 'Reading…';
   try {
     const answer = await api.readPlace(store.id!, place.value.id);
-    said.value = answer.why
-      ? `It says ${answer.temperatureC} °C, ${answer.humidityPct} %: thrown out, ${answer.why}.`
-      : `${answer.temperatureC} °C, ${answer.humidityPct} %`;
+    said.value = answer.why ? `It says ${airWords(answer)}: thrown out, ${answer.why}.` : airWords(answer);
     await store.loadReadings();
   } catch (error) {
     said.value = (error as Error).message;

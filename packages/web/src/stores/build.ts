@@ -19,6 +19,7 @@ import {
   type PatchStep,
   type WarmStart,
 } from '@fixatum/core';
+import isEqual from 'fast-deep-equal';
 import { defineStore } from 'pinia';
 import { nanoid } from 'nanoid';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -113,14 +114,19 @@ export const useBuild = defineStore('build', () => {
     );
   }
 
+  /** The build as the server had it last. What was pressed and has not been sent yet is shown as if it had. */
+  let atServer: Build | undefined;
   function take(answer: BuildAnswer): void {
     id.value = answer.id;
-    // What was pressed and has not been sent yet is shown as if it had.
-    build.value = outbox.applied(answer.id, answer.build);
+    atServer = answer.build;
+    const shown = outbox.applied(answer.id, answer.build);
+    // What was pressed here comes back as it is shown already: nothing to plan anew, and what moved stays said.
+    const isNews = !isEqual(shown, build.value);
+    if (isNews) build.value = shown;
     etag.value = `"${answer.version}"`;
     pieceEtags.value = answer.pieceEtags;
     missing.value = false;
-    plan();
+    if (isNews || !view.value) plan();
   }
 
   async function open(buildId: string): Promise<void> {
@@ -237,9 +243,9 @@ export const useBuild = defineStore('build', () => {
   }
 
   const outbox = useOutbox();
-  outbox.onSent = (buildId, answer) => {
+  outbox.whenSent((buildId, answer) => {
     if (buildId === id.value) take(answer);
-  };
+  });
 
   /**
    * Does what was pressed at the bench: it shows at once, is kept on this machine, and is sent as soon as the server
@@ -339,7 +345,7 @@ export const useBuild = defineStore('build', () => {
       },
       `Timer runs: ${idea.label}`,
     );
-  const stopTimer = (timerId: string) => change(() => api.stopTimer(id.value!, timerId));
+  const stopTimer = (timerId: string) => act({ kind: 'stopTimer', ids: [timerId] });
 
   async function loadReadings(): Promise<void> {
     const buildId = id.value;
@@ -356,15 +362,20 @@ export const useBuild = defineStore('build', () => {
   }
   useIntervalFn(() => void loadReadings(), 60_000);
 
-  async function stop(passes: PlannedOperation[]): Promise<void> {
-    await outbox.flush();
-    for (const pass of underwayOf(passes)) await change(() => api.stop(id.value!, pass.id));
-  }
+  const stop = (passes: PlannedOperation[]) =>
+    act({ kind: 'stop', ids: underwayOf(passes).map((pass) => pass.id) });
 
   async function undo(): Promise<void> {
     busy.value = true;
     try {
       await outbox.flush();
+      // What could not be sent is the last change, and only this machine knows of it.
+      if (atServer && (await outbox.takeBack(id.value!))) {
+        build.value = outbox.applied(id.value!, atServer);
+        plan();
+        notice.say('Taken back before it was sent.');
+        return;
+      }
       const answer = await api.undo(id.value!);
       take(answer);
       notice.say(`Taken back: ${answer.undone}`);

@@ -1,6 +1,6 @@
 import { applyLogEdit, type Build, type LogEdit } from '@fixatum/core';
 import { useEventListener, useIntervalFn } from '@vueuse/core';
-import { get, set } from 'idb-keyval';
+import { get, update } from 'idb-keyval';
 import { nanoid } from 'nanoid';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
@@ -37,13 +37,22 @@ export const useOutbox = defineStore('outbox', () => {
     })
     .catch(() => undefined);
 
-  // A browser without a database still works; it only forgets on reload.
-  const keep = () => set(KEY, plain(letters.value)).catch(() => undefined);
+  // Only the one letter is touched, as another window may keep letters there too. A browser without a database still
+  // works; it only forgets on reload.
+  const keep = (change: (kept: Letter[]) => Letter[]) =>
+    update<Letter[]>(KEY, (kept) => change(kept ?? [])).catch(() => undefined);
 
   async function put(buildId: string, edit: LogEdit): Promise<void> {
-    letters.value = [...letters.value, { id: nanoid(12), buildId, edit: plain(edit) }];
-    await keep();
+    const letter = { id: nanoid(12), buildId, edit: plain(edit) };
+    letters.value = [...letters.value, letter];
+    await keep((kept) => [...kept, letter]);
     await flush();
+  }
+
+  async function drop(id: string): Promise<void> {
+    const without = (list: Letter[]) => list.filter((letter) => letter.id !== id);
+    letters.value = without(letters.value);
+    await keep(without);
   }
 
   async function send(): Promise<void> {
@@ -62,8 +71,7 @@ export const useOutbox = defineStore('outbox', () => {
         answer = await api.build(buildId).catch(() => undefined);
       }
       away.value = false;
-      letters.value = letters.value.filter((one) => one.id !== id);
-      await keep();
+      await drop(id);
       if (answer) onSent(buildId, answer);
     }
   }
@@ -72,6 +80,19 @@ export const useOutbox = defineStore('outbox', () => {
   function flush(): Promise<void> {
     sending ??= send().finally(() => (sending = undefined));
     return sending;
+  }
+
+  /** Who is told what the server made of a press. */
+  function whenSent(heard: typeof onSent): void {
+    onSent = heard;
+  }
+
+  /** Takes the last press on a build back that has not been sent; false where all have been. */
+  async function takeBack(buildId: string): Promise<boolean> {
+    const last = letters.value.findLast((letter) => letter.buildId === buildId);
+    if (!last) return false;
+    await drop(last.id);
+    return true;
   }
 
   /** A build as the server has it, with what is still waiting laid on top. */
@@ -87,7 +108,7 @@ export const useOutbox = defineStore('outbox', () => {
   useIntervalFn(() => {
     if (letters.value.length > 0) void flush();
   }, TRY_AGAIN_MS);
-  useEventListener(window, 'online', () => void flush());
+  useEventListener('online', () => void flush());
 
   return {
     count,
@@ -95,12 +116,8 @@ export const useOutbox = defineStore('outbox', () => {
     ready,
     put,
     flush,
+    takeBack,
     applied,
-    get onSent() {
-      return onSent;
-    },
-    set onSent(heard: typeof onSent) {
-      onSent = heard;
-    },
+    whenSent,
   };
 });

@@ -16,7 +16,7 @@ import { computed, ref, watch } from 'vue';
 import { api } from '../api';
 import DataChart, { type ChartOption } from '../components/DataChart.vue';
 import { useBuild } from '../stores/build';
-import { pieceName } from '../words';
+import { airWords, degrees, pieceName } from '../words';
 
 type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'change' };
 
@@ -273,8 +273,12 @@ const isOwnTin = (id: string) => store.build?.materials?.some((tin) => tin.id ==
                 >
                 {{ line.text }}
                 <span v-if="line.temperatureC !== undefined" class="small quiet figures">
-                  · {{ Math.round(line.temperatureC * 10) / 10 }} °C,
-                  {{ Math.round(line.humidityPct ?? 0) }} %</span
+                  ·
+                  {{
+                    line.humidityPct === undefined
+                      ? degrees(line.temperatureC)
+                      : airWords({ temperatureC: line.temperatureC, humidityPct: line.humidityPct })
+                  }}</span
                 >
                 <span v-if="line.note" class="small quiet block">{{ line.note }}</span>
               </span>
