@@ -14,6 +14,10 @@ export interface PlanningGround {
   readings: ReadingsByPlace;
   operations: Operation[];
   byId: Map<string, Operation>;
+  /** The operations of each unit, `piece/unit`, in order. */
+  byUnit: Map<string, Operation[]>;
+  /** The units that wait for each unit, such as what it is joined into. */
+  unitsAfter: Map<string, Set<string>>;
   materials: Map<string, Material>;
   airs: Map<string, PlaceAir>;
   placeHours: Map<string, Calendar>;
@@ -58,11 +62,13 @@ export function planningGround(build: Build, readings: ReadingsByPlace = {}): Pl
     if (event) dueAt.set(piece.id, epochMinute(event.packAt ?? event.wearAt, timeZone));
   }
   const places = placesOf(build);
+  const byId = new Map(operations.map((operation) => [operation.id, operation]));
   return {
     build,
     readings,
     operations,
-    byId: new Map(operations.map((operation) => [operation.id, operation])),
+    byId,
+    ...unitsOf(operations, byId),
     materials: materialsOf(build.materials),
     airs: new Map(
       places.map((place) => [place.id, placeAir(place, timeZone, origin, readings[place.id] ?? [])]),
@@ -84,6 +90,30 @@ export function planningGround(build: Build, readings: ReadingsByPlace = {}): Pl
       .sort((a, b) => a.at - b.at),
     pins: new Map((build.pins ?? []).map((pin) => [pin.operation, epochMinute(pin.at, timeZone)])),
   };
+}
+
+/** `piece/unit` of an operation. */
+export const unitKey = (operation: Operation): string => `${operation.pieceId}/${operation.unit}`;
+
+function unitsOf(
+  operations: readonly Operation[],
+  byId: ReadonlyMap<string, Operation>,
+): Pick<PlanningGround, 'byUnit' | 'unitsAfter'> {
+  const byUnit = new Map<string, Operation[]>();
+  const unitsAfter = new Map<string, Set<string>>();
+  for (const operation of operations) {
+    const key = unitKey(operation);
+    const own = byUnit.get(key);
+    if (own) own.push(operation);
+    else byUnit.set(key, [operation]);
+    for (const id of operation.after) {
+      const before = byId.get(id);
+      if (!before || unitKey(before) === key) continue;
+      const followers = unitsAfter.get(unitKey(before)) ?? new Set();
+      unitsAfter.set(unitKey(before), followers.add(key));
+    }
+  }
+  return { byUnit, unitsAfter };
 }
 
 /** Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle. */

@@ -22,8 +22,11 @@ export interface PlannedOperation extends Operation {
   laidAt: EpochMinute | undefined;
   /** Cleaned up; the hands are free again. */
   end: EpochMinute | undefined;
-  /** What keeps it from beginning earlier, or from being placed at all. */
-  boundBy: Binding | undefined;
+  /**
+   * What keeps it from beginning earlier, or from being placed at all. `choice`: nothing does, but the plan as a whole is
+   * better for it, or keeps what was planned.
+   */
+  boundBy: Binding | 'choice' | undefined;
   /** How often it was done and failed; it is sanded back before it is done again. */
   failures: number;
 }
@@ -35,7 +38,7 @@ export type Readiness = 'ready' | 'on-time' | 'tight' | 'late' | 'stuck' | 'unda
 export interface PiecePlan {
   pieceId: string;
   readiness: Readiness;
-  /** Last work on it ends. */
+  /** Last work on it is done; cleaning up the tools may take longer. */
   finishedAt: EpochMinute | undefined;
   packableAt: EpochMinute | undefined;
   wearableAt: EpochMinute | undefined;

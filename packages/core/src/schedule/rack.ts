@@ -1,6 +1,7 @@
 import type { EpochMinute } from '../time/wallTime';
 
-interface Span {
+/** A stretch of time for which a unit stands on the rack. */
+export interface Span {
   from: EpochMinute;
   to: EpochMinute;
 }
@@ -59,9 +60,39 @@ export class Rack {
 
   private count(spans: Span[], from: EpochMinute, to: EpochMinute): void {
     spans.push({ from, to });
+    this.add(from, to, 1);
+  }
+
+  private add(from: EpochMinute, to: EpochMinute, units: number): void {
     const first = this.cut(from);
     const end = to === Infinity ? this.times.length : this.cut(to);
-    for (let at = first; at < end; at += 1) this.counts[at]! += 1;
+    for (let at = first; at < end; at += 1) this.counts[at]! += units;
+    if (units > 0) return;
+    // Steps that are as high as the one before are none; else they would pile up with every unit put back.
+    for (let at = Math.min(end, this.times.length - 1); at >= Math.max(1, first); at -= 1) {
+      if (this.counts[at] !== this.counts[at - 1]) continue;
+      this.times.splice(at, 1);
+      this.counts.splice(at, 1);
+    }
+  }
+
+  /** When a unit stands here. */
+  staysOf(unit: string): readonly Span[] {
+    return this.own.get(unit) ?? [];
+  }
+
+  /** How many units stand here from each moment on. */
+  steps(): (readonly [from: EpochMinute, units: number])[] {
+    return this.times
+      .map((from, at) => [from, this.counts[at]!] as const)
+      .filter(([, count], at) => count !== this.counts[at - 1]);
+  }
+
+  /** Takes a unit off the rack: as if it had only these stays. */
+  putBack(unit: string, stays: readonly Span[]): void {
+    for (const { from, to } of this.staysOf(unit)) this.add(from, to, -1);
+    this.own.delete(unit);
+    for (const stay of stays) this.take(unit, stay.from, stay.to);
   }
 
   /** Whether all slots could be taken at some time from a moment on; cheap, and never wrong when it says no. */

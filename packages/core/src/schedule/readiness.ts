@@ -25,7 +25,7 @@ export function pieceReadiness(
   let packableAt: EpochMinute | undefined;
   let wearableAt: EpochMinute | undefined;
   if (!stuck && operations.length > 0) {
-    finishedAt = Math.max(-Infinity, ...operations.flatMap((operation) => operation.end ?? []));
+    finishedAt = Math.max(-Infinity, ...operations.flatMap((operation) => operation.laidAt ?? []));
     packableAt = finishedAt;
     wearableAt = finishedAt;
     for (let unit = 1; unit <= piece.quantity; unit += 1) {

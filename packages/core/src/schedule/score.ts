@@ -1,6 +1,9 @@
+import type { Piece } from '../build/schema';
 import type { PlannerRun } from './decode';
 import type { PlanningGround } from './ground';
+import type { PlannedOperation } from './plan';
 import { pieceReadiness } from './readiness';
+import type { UnitState } from './unitState';
 
 /**
  * How good a plan is, aim by aim, the first counting most: work that could not be placed, minutes late over all pieces and
@@ -21,44 +24,75 @@ export function compareScores(a: Score, b: Score): number {
   return 0;
 }
 
+/** What one piece adds to a score. */
+export interface PieceStanding {
+  unplaced: number;
+  /** Minutes after its dates, both added. */
+  late: number;
+  /** Minutes before the nearer date; Infinity without one. */
+  slack: number;
+  /** Packable and wearable; minus infinity where that never comes. */
+  ready: number;
+}
+
+/** How one piece stands in a plan. */
+export function standingOf(
+  ground: PlanningGround,
+  piece: Piece,
+  operations: readonly PlannedOperation[],
+  units: ReadonlyMap<string, UnitState>,
+  now: number,
+): PieceStanding {
+  const { packableAt, wearableAt, packDueAt, wearDueAt, slackMinutes } = pieceReadiness(
+    ground.build,
+    piece,
+    operations,
+    units,
+    now,
+  );
+  const over = (at: number | undefined, due: number | undefined) =>
+    at === undefined || due === undefined || !Number.isFinite(at) ? 0 : Math.max(0, at - due);
+  const ready = Math.max(packableAt ?? -Infinity, wearableAt ?? -Infinity);
+  return {
+    unplaced: operations.filter((operation) => operation.status === 'unplaced').length,
+    late: over(packableAt, packDueAt) + over(wearableAt, wearDueAt),
+    slack: slackMinutes ?? Infinity,
+    ready: Number.isFinite(ready) ? ready : -Infinity,
+  };
+}
+
+/** The score of a plan from how its pieces stand and how many sessions and set-ups it takes. */
+export function sumUp(pieces: Iterable<PieceStanding>, sessionsAndSetUps: number): Score {
+  let [unplaced, late, tightest, finish] = [0, 0, Infinity, -Infinity];
+  for (const piece of pieces) {
+    unplaced += piece.unplaced;
+    late += piece.late;
+    tightest = Math.min(tightest, piece.slack);
+    finish = Math.max(finish, piece.ready);
+  }
+  return [unplaced, late, sessionsAndSetUps, Number.isFinite(tightest) ? -tightest : 0, finish];
+}
+
 /** Scores what one pass of the planner came to. */
 export function scoreOf(ground: PlanningGround, run: PlannerRun, now: number): Score {
-  const { build } = ground;
-  const byPiece = new Map<string, PlannerRun['operations']>();
-  let unplaced = 0;
-  let setUps = 0;
+  const byPiece = new Map<string, PlannedOperation[]>();
   const sessions = new Set<string>();
+  const calendars = new Map(ground.people.map((person) => [person.id, person.calendar]));
+  let setUps = 0;
   for (const operation of run.operations) {
     const list = byPiece.get(operation.pieceId);
     if (list) list.push(operation);
     else byPiece.set(operation.pieceId, [operation]);
-    if (operation.status === 'unplaced') unplaced += 1;
     if (operation.status !== 'planned') continue;
     // A pass that shares the set-up of the one before begins with its work.
     if (operation.setUpMinutes > 0 && operation.laidAt! - operation.start! > operation.workMinutes)
       setUps += 1;
-    const calendar = ground.people.find((person) => person.id === operation.personId)?.calendar;
-    sessions.add(`${operation.personId} ${calendar?.windowAt(operation.start!)?.from}`);
+    const window = calendars.get(operation.personId!)?.windowAt(operation.start!);
+    sessions.add(`${operation.personId} ${window?.from}`);
   }
-  let late = 0;
-  let tightest = Infinity;
-  let finish = -Infinity;
-  for (const piece of build.pieces) {
+  const standings = ground.build.pieces.flatMap((piece) => {
     const own = byPiece.get(piece.id);
-    if (!own) continue;
-    const { packableAt, wearableAt, packDueAt, wearDueAt, slackMinutes } = pieceReadiness(
-      build,
-      piece,
-      own,
-      run.units,
-      now,
-    );
-    const over = (at: number | undefined, due: number | undefined) =>
-      at === undefined || due === undefined || !Number.isFinite(at) ? 0 : Math.max(0, at - due);
-    late += over(packableAt, packDueAt) + over(wearableAt, wearDueAt);
-    if (slackMinutes !== undefined) tightest = Math.min(tightest, slackMinutes);
-    const ready = Math.max(packableAt ?? -Infinity, wearableAt ?? -Infinity);
-    if (Number.isFinite(ready)) finish = Math.max(finish, ready);
-  }
-  return [unplaced, late, sessions.size + setUps, Number.isFinite(tightest) ? -tightest : 0, finish];
+    return own ? [standingOf(ground, piece, own, run.units, now)] : [];
+  });
+  return sumUp(standings, sessions.size + setUps);
 }

@@ -176,13 +176,22 @@ describe('pins', () => {
       pieces: ['a', 'b', 'c'].map((id) => samplePiece({ id, name: id }, steps('s'))),
       pins: [{ operation: 'b/1/s/1/outer', at: '2027-02-17T10:00' }],
     });
-    const plan = planBuild(build, { latestStarts: false, search: { iterations: 40 } });
-    const pinned = plan.operations.find((operation) => operation.pieceId === 'b')!;
-    expect(toWallTime(pinned.start!, 'UTC')).toBe('2027-02-17T10:00');
-    expect(
-      plan.operations.filter((one) => one.pieceId !== 'b').every((one) => one.end! < pinned.start!),
-    ).toBe(true);
-    expect(checkPlan(build, plan)).toEqual([]);
+    const planned = (iterations: number) => {
+      const plan = planBuild(build, { latestStarts: false, search: { iterations } });
+      expect(checkPlan(build, plan)).toEqual([]);
+      const of = (pieceId: string) => plan.operations.find((operation) => operation.pieceId === pieceId)!;
+      expect(toWallTime(of('b').start!, 'UTC')).toBe('2027-02-17T10:00');
+      return of;
+    };
+    // As early as can be, the others are done days before.
+    const early = planned(0);
+    expect([early('a').end! < early('b').start!, early('c').end! < early('b').start!]).toEqual([true, true]);
+    // A search finds that one session with one set-up does for all three.
+    const shared = planned(40);
+    expect(['a', 'c'].map((id) => shared(id).laidAt! - shared('b').laidAt!).sort((a, b) => a - b)).toEqual([
+      shared('a').workMinutes,
+      2 * shared('a').workMinutes,
+    ]);
   });
 
   it('move on to the first moment that is possible when theirs is not', () => {

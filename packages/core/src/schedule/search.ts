@@ -1,9 +1,11 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { decode, type PlannerRun } from './decode';
+import type { DecodeOptions } from './board';
+import { decode, decodeBoard, type PlannerRun } from './decode';
 import type { PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { bucketsToTry, slackSequence } from './priority';
+import { Reinserter } from './reinsert';
 import { compareScores, scoreOf, type Score } from './score';
 
 /** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
@@ -11,6 +13,8 @@ export interface Candidate {
   sequence: string[];
   run: PlannerRun;
   score: Score;
+  /** How the run comes about: the order as it was placed, and what held it. */
+  made: { order: readonly string[]; options: DecodeOptions };
 }
 
 export interface SearchOptions {
@@ -53,19 +57,44 @@ export function warmFrom(plan: {
   };
 }
 
+/** About as many passes are taken out and placed again in one try as this. */
+const OPERATIONS_A_TRY = 16;
+/** Better plans are told of after so many tries, as making a copy of one costs as much as some of them. */
+const TELL_EVERY = 20;
 /** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
 const FORGIVE_ONE_IN = 12;
 
 /** The candidate that an order comes to. */
 export function candidateOf(ground: PlanningGround, sequence: readonly string[], now: number): Candidate {
-  const run = decode(ground, sequence, { now });
-  return { sequence: [...sequence], run, score: scoreOf(ground, run, Math.max(now, ground.startAt)) };
+  return candidate(ground, sequence, { order: sequence, options: { now } });
+}
+
+function candidate(ground: PlanningGround, sequence: readonly string[], made: Candidate['made']): Candidate {
+  const run = decode(ground, made.order, made.options);
+  const score = scoreOf(ground, run, Math.max(made.options.now, ground.startAt));
+  return { sequence: [...sequence], run, score, made };
+}
+
+/** The plan that a candidate came to, to be improved piece by piece; what held it is let go. */
+function reinserterOf(ground: PlanningGround, { made }: Candidate): Reinserter {
+  const { board } = decodeBoard(ground, made.order, made.options);
+  board.letGo();
+  return new Reinserter(ground, board, Math.max(made.options.now, ground.startAt));
+}
+
+/** What a reinserter has come to so far, as a candidate that stays as it is. */
+function candidateFrom({ board, score }: Reinserter, { run, made }: Candidate): Candidate {
+  const { operations, units } = board.copy();
+  const begins = ({ laidAt = Infinity, workMinutes }: PlannedOperation) => laidAt - workMinutes;
+  const sequence = [...operations].sort((a, b) => begins(a) - begins(b) || 0).map(({ id }) => id);
+  return { sequence, run: { operations, units, lessons: run.lessons }, score, made };
 }
 
 /**
- * Looks for a good plan: a few orders by slack first, then changes to the best, each decoded in full: a pass put earlier
- * or later, a piece brought to the front, passes with the same things brought together, two passes swapped. Any-time:
- * `onProgress` sees every better plan and can stop.
+ * Looks for a good plan: a few orders by slack first, then changes to the best. Most take a few units out
+ * of the plan and place them again; now and then the whole is placed anew in another order: a pass put earlier or later, a
+ * piece brought to the front, passes with the same things brought together, two passes swapped. Any-time: `onProgress` sees
+ * better plans as they come and can stop.
  */
 export function searchPlan(ground: PlanningGround, options: SearchOptions): Candidate {
   const { now, seed = 1, iterations = 0 } = options;
@@ -94,20 +123,38 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (!offer(candidateOf(ground, slackSequence(ground, bucket), now))) return best!;
 
   let current = best!;
+  let reinserter: Reinserter | undefined;
+  // Placing everything anew costs as many times more as there are units, so it is tried the more seldom.
+  const wholeOneIn = Math.max(2, Math.ceil(ground.operations.length / OPERATIONS_A_TRY));
   for (done = 1; done <= iterations; done += 1) {
+    if (random(wholeOneIn) > 0) {
+      reinserter ??= reinserterOf(ground, best!);
+      reinserter.try(random);
+      const isBetter = compareScores(reinserter.score, best!.score) < 0;
+      const goOn =
+        isBetter && (done % TELL_EVERY === 0 || done === iterations)
+          ? offer(candidateFrom(reinserter, best!))
+          : options.onProgress?.(best!, done, false) !== false;
+      if (!goOn) break;
+      continue;
+    }
+    if (reinserter && compareScores(reinserter.score, best!.score) < 0)
+      if (!offer(candidateFrom(reinserter, best!))) break;
     const sequence = changed(current, ground, random);
     if (!sequence) {
       if (options.onProgress?.(best!, done, false) === false) break;
       continue;
     }
-    const candidate = candidateOf(ground, sequence, now);
-    const worse = compareScores(candidate.score, current.score);
-    if (worse <= 0) current = candidate;
-    else if (random(FORGIVE_ONE_IN) === 0 && candidate.score[0] === current.score[0]) current = candidate;
-    if (!offer(candidate)) break;
+    const next = candidateOf(ground, sequence, now);
+    const worse = compareScores(next.score, current.score);
+    if (worse <= 0) current = next;
+    else if (random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0]) current = next;
+    if (!offer(next)) break;
+    if (best === next) reinserter = undefined;
     // After wandering for a while it goes on from the best again.
     if (done % 60 === 0) current = best!;
   }
+  if (reinserter && compareScores(reinserter.score, best!.score) < 0) offer(candidateFrom(reinserter, best!));
   return options.keep && held && !worsePromise(held.score, best!.score) ? held : best!;
 }
 
@@ -140,8 +187,10 @@ function heldCandidate(
         ),
       )
     : warm.beginsAt;
-  const run = decode(ground, inTime, { now, notBefore, personOf });
-  return { sequence: [...sequence], run, score: scoreOf(ground, run, Math.max(now, ground.startAt)) };
+  return candidate(ground, sequence, {
+    order: inTime,
+    options: { now, notBefore, personOf, explain: true },
+  });
 }
 
 /** A sequence with operations added that it does not know, such as those of a new piece, in order of slack. */

@@ -10,6 +10,22 @@ export interface Busy {
   operation: PlannedOperation;
   /** When the work of its batch began, which is when a two-part material was mixed. */
   mixedAt?: EpochMinute;
+  /** The stretch whose set-up it shares, right before it. */
+  joined?: Busy | undefined;
+  /** The stretch that shares its set-up, right behind it. */
+  joinedBy?: Busy | undefined;
+}
+
+/** Changes when a stretch ends, for it and its operation. */
+export function endAt(stretch: Busy, end: EpochMinute): void {
+  stretch.end = end;
+  stretch.operation.end = end;
+}
+
+/** Changes when a stretch begins, for it and its operation; its place among others stays. */
+export function startAt(stretch: Busy, start: EpochMinute): void {
+  stretch.start = start;
+  stretch.operation.start = start;
 }
 
 /** One free window of a person, with what is done in it and the longest gap that is left. */
@@ -22,6 +38,8 @@ interface Session extends Window {
 export class Timeline {
   private readonly sessions: Session[] = [];
   private readonly byKey = new Map<string, Busy[]>();
+  /** No session after this one has been used. */
+  private lastUsed = -1;
   /** Work under way outside any free window. */
   private readonly stray: Busy[] = [];
 
@@ -61,13 +79,17 @@ export class Timeline {
     return at;
   }
 
-  /** The first moment at or after `from` that leaves so many minutes free, inside one free window. */
-  firstFree(from: EpochMinute, minutes: number): EpochMinute {
+  /**
+   * The first moment at or after `from` that leaves so many minutes free, inside one free window.
+   * @param usedOnly looks only at windows in which something is done already
+   */
+  firstFree(from: EpochMinute, minutes: number, usedOnly = false): EpochMinute {
     if (from === Infinity) return Infinity;
     for (let at = this.indexFrom(from); ; at += 1) {
+      if (usedOnly && at > this.lastUsed) return Infinity;
       const session = this.session(at);
       if (!session) return Infinity;
-      if (session.longestGap < minutes) continue;
+      if (session.longestGap < minutes || (usedOnly && session.busy.length === 0)) continue;
       let start = Math.max(from, session.from);
       for (const stretch of session.busy) {
         if (stretch.end <= start) continue;
@@ -115,15 +137,38 @@ export class Timeline {
       while (place > 0 && laidAtOf(list[place - 1]!) > laidAtOf(stretch)) place -= 1;
       list.splice(place, 0, stretch);
     } else this.byKey.set(key, [stretch]);
-    const session = this.session(this.indexFrom(stretch.start));
+    const number = this.indexFrom(stretch.start);
+    const session = this.session(number);
     if (!session || session.from > stretch.start) {
       this.stray.push(stretch);
       return;
     }
+    this.lastUsed = Math.max(this.lastUsed, number);
     let at = session.busy.length;
     while (at > 0 && session.busy[at - 1]!.start > stretch.start) at -= 1;
     session.busy.splice(at, 0, stretch);
     measure(session);
+  }
+
+  /** How many sessions hold planned work, and how many set-ups that takes. */
+  tally(): { sessions: number; setUps: number } {
+    let sessions = 0;
+    let setUps = 0;
+    for (let at = 0; at <= this.lastUsed; at += 1) {
+      let used = false;
+      for (const { operation, joined } of this.sessions[at]!.busy) {
+        if (operation.status !== 'planned') continue;
+        used = true;
+        if (!joined && operation.setUpMinutes > 0) setUps += 1;
+      }
+      if (used) sessions += 1;
+    }
+    return { sessions, setUps };
+  }
+
+  /** What is done in each session that is used, in order of time. */
+  used(): Busy[][] {
+    return this.sessions.flatMap((session) => (session.busy.length > 0 ? [session.busy] : []));
   }
 
   remove(stretch: Busy): void {

@@ -46,6 +46,14 @@ export class UnitState {
   /** @param timeFactors how much longer than the label each material takes, by id, where that is tried out */
   constructor(private readonly timeFactors?: ReadonlyMap<string, number>) {}
 
+  /** This unit as it is, kept from what is laid later on either. */
+  clone(): UnitState {
+    const copy = new UnitState(this.timeFactors);
+    for (const [cell, coats] of this.cells) copy.cells.set(cell, [...coats]);
+    copy.stands.push(...this.stands);
+    return copy;
+  }
+
   /** Lays the coat of an operation. Later coats on other spots move the unit too, so all drying is worked out anew. */
   lay(
     operation: Operation,
