@@ -74,10 +74,11 @@ describe('fixatum', () => {
   });
 
   it('forecasts the demo, the same for the same seed', async () => {
-    const args = ['forecast', demo, '--now', '2027-02-20T19:30', '--tries', '0', '--futures', '12'];
+    const args = ['forecast', demo, '--now', '2027-02-20T19:30', '--tries', '0', '--futures', '40'];
     const { status, out } = await run(args, readText);
     expect(status).toBe(1);
-    expect(out).toMatch(/Telescope baton: under 1 % to make Fri 5 Mar, 18:00\./);
+    // Three days short by the labels: paints would have to dry much sooner than they say.
+    expect(out).toMatch(/Telescope baton: (under 1|[1-5]) % to make Fri 5 Mar, 18:00\./);
     expect(out).toMatch(/Dial breastplate: (over 99|9\d) % to make/);
     expect((await run(args, readText)).out).toBe(out);
     const json = JSON.parse((await run([...args, '--json'], readText)).out) as {

@@ -82,7 +82,7 @@ for (const pieces of [10, 60, 250]) {
     });
     return { tries, best };
   });
-  const first = searchPlan(ground, { now, buckets: [0] }).score;
+  const first = searchPlan(ground, { now, starts: 'first' }).score;
   const words = (score: readonly number[]) =>
     `${score[1]} min late, ${score[2]} sessions and set-ups, ${Math.round(-score[3]! / 60)} h to spare`;
   console.log(`  first plan: ${words(first)}`);

@@ -29,7 +29,7 @@ self.onmessage = ({ data }: MessageEvent<ForecastRequest>) => {
       now: data.now,
       readings: data.readings,
       latestStarts: false,
-      ...(data.warm ? { search: { warm: data.warm, keep: true, buckets: [] } } : {}),
+      ...(data.warm ? { search: { warm: data.warm, keep: true, starts: 'none' } } : {}),
     });
     const forecast = forecastBuild(data.build, plan, SEED, {
       samples: data.samples,

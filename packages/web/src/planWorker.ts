@@ -41,7 +41,7 @@ function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latest
       // At once whatever is quickest; then the best of a handful of orders.
       search: {
         ...(warm ? { warm, keep: true } : {}),
-        ...(latestStarts ? {} : { buckets: warm ? [] : [0] }),
+        ...(latestStarts ? {} : { starts: warm ? 'none' : 'first' }),
       },
     });
     self.postMessage({ ticket, view, whole: latestStarts } satisfies PlanAnswer);

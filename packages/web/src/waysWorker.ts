@@ -41,7 +41,7 @@ function next(): void {
         now: ground.now,
         readings: ground.readings,
         latestStarts: false,
-        ...(ground.warm ? { search: { warm: ground.warm, keep: true, buckets: [] } } : {}),
+        ...(ground.warm ? { search: { warm: ground.warm, keep: true, starts: 'none' } } : {}),
       });
       const ways = searchWaysOut(ground.build, question.finding, plan);
       self.postMessage({ ticket: question.ticket, ways } satisfies WaysAnswer);

@@ -241,7 +241,7 @@ function costOf(
     now: plan.now,
     readings: plan.ground.readings,
     latestStarts: false,
-    search: { warm: warmFrom(plan), buckets: [] },
+    search: { warm: warmFrom(plan), starts: 'none' },
   });
   if (obstacleOf(finding, said, judgeBuild(applied.value, then)) !== undefined) return undefined;
   const stateOf = (of: Plan) => of.pieces.find((one) => one.pieceId === piece.id);

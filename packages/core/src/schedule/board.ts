@@ -99,6 +99,9 @@ interface UnitStanding {
   stays: (readonly [place: string, stays: Span[]])[];
 }
 
+/** From when on each unit, `piece/unit`, is taken out of the plan. */
+export type Cuts = ReadonlyMap<string, EpochMinute>;
+
 /** A stretch that would lose its set-up, and from when hands are free before it. */
 interface Orphan {
   orphan: Busy;
@@ -222,30 +225,52 @@ export class Board {
     this.options = { now, ...(timeFactors ? { timeFactors } : {}) };
   }
 
-  /**
-   * The units that have to go along when some are taken out, these included: those that wait for them, and those left
-   * without a set-up for which the freed time is too short.
-   */
-  goAlong(units: readonly string[]): Set<string> {
-    const all = new Set(units);
-    for (const key of all) {
-      for (const follower of this.ground.unitsAfter.get(key) ?? []) all.add(follower);
-      for (const operation of this.ground.byUnit.get(key) ?? []) {
-        const gap = this.orphan(operation.id, all);
-        if (gap && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
-          all.add(unitKey(gap.orphan.operation));
-      }
-    }
-    return all;
+  /** Whether a pass is taken out with these cuts. */
+  private goes(operation: PlannedOperation, cuts: Cuts): boolean {
+    const cut = cuts.get(unitKey(operation));
+    return (
+      cut !== undefined &&
+      (operation.status === 'unplaced' ||
+        (operation.status === 'planned' && (operation.laidAt ?? Infinity) >= cut))
+    );
   }
 
-  /** The stretch that loses its set-up when a pass goes with its unit, and from when hands are free before it. */
-  private orphan(id: string, going: ReadonlySet<string>): Orphan | undefined {
+  /**
+   * The cuts that have to be made when some are: also on units that wait for what goes, and on those left without a set-up
+   * for which the freed time is too short.
+   */
+  goAlong(wanted: Cuts): Cuts {
+    const cuts = new Map(wanted);
+    const open = [...cuts.keys()];
+    const cut = (operation: PlannedOperation) => {
+      const key = unitKey(operation);
+      const at = operation.laidAt ?? Infinity;
+      if (at >= (cuts.get(key) ?? Infinity)) return;
+      cuts.set(key, at);
+      open.push(key);
+    };
+    for (let key = open.pop(); key !== undefined; key = open.pop()) {
+      for (const { id } of this.ground.byUnit.get(key) ?? []) {
+        const operation = this.planned.get(id);
+        if (!operation || !this.goes(operation, cuts)) continue;
+        const gap = this.orphan(id, cuts);
+        if (gap && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
+          cut(gap.orphan.operation);
+        for (const followerKey of this.ground.unitsAfter.get(key) ?? [])
+          for (const follower of this.ground.byUnit.get(followerKey)!)
+            if (follower.after.includes(id)) cut(this.planned.get(follower.id)!);
+      }
+    }
+    return cuts;
+  }
+
+  /** The stretch that loses its set-up when a pass goes, and from when hands are free before it. */
+  private orphan(id: string, cuts: Cuts): Orphan | undefined {
     const stretch = this.where.get(id)?.stretch;
     const orphan = stretch?.joinedBy;
-    if (!stretch || !orphan || going.has(unitKey(orphan.operation))) return undefined;
+    if (!stretch || !orphan || this.goes(orphan.operation, cuts)) return undefined;
     let first = stretch;
-    while (first.joined && going.has(unitKey(first.joined.operation))) first = first.joined;
+    while (first.joined && this.goes(first.joined.operation, cuts)) first = first.joined;
     const kept = first.joined;
     return {
       orphan,
@@ -253,29 +278,33 @@ export class Board {
     };
   }
 
-  /**
-   * Takes all that is planned on some units out of the plan; `units` has to hold all that `goAlong` names. What shared a
-   * set-up with them gets its own. Returns how to put everything back as it was, whatever was placed since.
-   */
-  takeOut(units: ReadonlySet<string>): () => void {
-    const operations = [...units].flatMap((key) =>
-      (this.ground.byUnit.get(key) ?? []).flatMap(({ id }) => {
+  /** What some cuts take out, `goAlong` asked before. */
+  cutOut(cuts: Cuts): PlannedOperation[] {
+    return [...cuts.keys()].flatMap((key) =>
+      this.ground.byUnit.get(key)!.flatMap(({ id }) => {
         const operation = this.planned.get(id);
-        return operation && (operation.status === 'planned' || operation.status === 'unplaced')
-          ? [operation]
-          : [];
+        return operation && this.goes(operation, cuts) ? [operation] : [];
       }),
     );
-    const standings = [...units].map((key) => [key, this.standingOf(key)] as const);
+  }
+
+  /**
+   * Takes what is planned on some units from a moment on out of the plan; `cuts` has to hold all that `goAlong` names. What
+   * shared a set-up with it gets its own. Returns how to put everything back as it was, whatever was placed since.
+   */
+  takeOut(cuts: Cuts): () => void {
+    const operations = this.cutOut(cuts);
+    const gone = new Set(operations);
+    const standings = [...cuts.keys()].map((key) => [key, this.standingOf(key)] as const);
     const taken = operations.map((operation) => ({
       operation,
       fields: placeOf(operation),
       at: this.where.get(operation.id),
     }));
-    const orphans = operations.flatMap(({ id }) => this.orphan(id, units) ?? []);
+    const orphans = operations.flatMap(({ id }) => this.orphan(id, cuts) ?? []);
     const tails = operations.flatMap(({ id }) => {
       const kept = this.where.get(id)?.stretch.joined;
-      return kept && !units.has(unitKey(kept.operation)) ? [kept] : [];
+      return kept && !gone.has(kept.operation) ? [kept] : [];
     });
     const wasTails = tails.map((kept) => ({ kept, end: kept.end, joinedBy: kept.joinedBy }));
     const wasOrphans = orphans.map(({ orphan }) => ({
@@ -299,10 +328,7 @@ export class Board {
       startAt(orphan, orphan.start - orphan.operation.setUpMinutes);
       for (const one of chainOf(orphan)) one.mixedAt = mixedAt;
     }
-    for (const key of units) {
-      const before = this.before.get(key)!;
-      this.standAgain(key, { ...before, state: before.state.clone() });
-    }
+    for (const key of cuts.keys()) this.standAsKept(key);
 
     return () => {
       for (const operation of operations) {
@@ -310,7 +336,7 @@ export class Board {
         if (!now) continue;
         now.line.remove(now.stretch);
         const { joined } = now.stretch;
-        if (joined && !units.has(unitKey(joined.operation))) {
+        if (joined && !gone.has(joined.operation)) {
           joined.joinedBy = undefined;
           endAt(joined, joined.operation.laidAt! + joined.operation.cleanUpMinutes);
         }
@@ -336,6 +362,20 @@ export class Board {
     };
   }
 
+  /** Stands a unit as what is still planned on it leaves it. */
+  private standAsKept(key: string): void {
+    const before = this.before.get(key)!;
+    this.standAgain(key, { ...before, state: before.state.clone() });
+    const kept = this.ground.byUnit.get(key)!.flatMap(({ id }) => {
+      const operation = this.planned.get(id);
+      return operation?.status === 'planned' && operation.laidAt !== undefined ? [operation] : [];
+    });
+    for (const operation of kept.sort((a, b) => a.laidAt! - b.laidAt!)) {
+      this.lastOn.set(key, Math.max(operation.laidAt!, this.lastOn.get(key) ?? -Infinity));
+      this.lay(operation, operation.laidAt!);
+    }
+  }
+
   private forget(operation: PlannedOperation): void {
     operation.status = 'planned';
     operation.personId = undefined;
@@ -358,6 +398,11 @@ export class Board {
   /** What is done in each session that is used, by anybody. */
   sessions(): Busy[][] {
     return this.lines.flatMap((line) => line.used());
+  }
+
+  /** The passes of each batch, those that stand alone included. */
+  batches(): Busy[][] {
+    return this.sessions().flatMap((session) => session.filter((one) => !one.joined).map(chainOf));
   }
 
   /** How full the rack of a place is over time. */
@@ -560,14 +605,14 @@ export class Board {
     const unit = this.units.get(unitKey(operation))!;
     const { now } = this.options;
     let start = Math.max(from - setUpMinutes, now);
-    let boundBy: Binding = start === now ? 'start' : 'order';
+    let boundBy: Binding | 'choice' = start === now ? 'start' : 'order';
     for (let round = 0; round < MOST_ROUNDS && start !== Infinity; round += 1) {
       const before = start;
       const opened = gate(operation, unit, start + setUpMinutes) - setUpMinutes;
       if (opened > start) [start, boundBy] = [opened, opened === Infinity ? 'window' : 'drying'];
       if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
-      const free = this.freeFrom(line, start, total);
-      if (free > start) [start, boundBy] = [free, 'hands'];
+      const [free, why] = this.freeFrom(line, start, total);
+      if (free > start) [start, boundBy] = [free, why];
       const allowed = this.allowedFrom(operation, start, setUpMinutes);
       if (allowed.start > start) ({ start, boundBy } = allowed);
       if (start === before) break;
@@ -576,9 +621,11 @@ export class Board {
   }
 
   /** The first free moment on somebody's hands, in sessions that are used already where that is the habit. */
-  private freeFrom(line: Timeline, from: EpochMinute, minutes: number): EpochMinute {
-    const used = this.habits.usedSessionsOnly ? line.firstFree(from, minutes, true) : Infinity;
-    return used === Infinity ? line.firstFree(from, minutes) : used;
+  private freeFrom(line: Timeline, from: EpochMinute, minutes: number): [EpochMinute, Binding | 'choice'] {
+    const soonest = line.firstFree(from, minutes);
+    if (!this.habits.usedSessionsOnly) return [soonest, 'hands'];
+    const used = line.firstFree(from, minutes, true);
+    return used === Infinity || used === soonest ? [soonest, 'hands'] : [used, 'choice'];
   }
 
   /** Pushes a start by hours, quiet, rack and air. */

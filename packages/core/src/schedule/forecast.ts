@@ -113,8 +113,9 @@ export function forecastBuild(
     .sort((a, b) => a.start! - b.start!);
   const sequence = placed.map((operation) => operation.id);
   const personOf = new Map(placed.map((operation) => [operation.id, operation.personId!]));
+  // When the work itself begins: what shares a set-up has none before it.
   const notBefore = new Map(
-    placed.map((operation) => [operation.id, operation.start! + operation.setUpMinutes]),
+    placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes]),
   );
   const confirmed = new Set(plan.measured.filter((one) => one.confirmed).map((one) => one.materialId));
   const used = [...new Set(ground.operations.flatMap((operation) => operation.material?.id ?? []))];

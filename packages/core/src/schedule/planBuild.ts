@@ -39,7 +39,7 @@ export function presentOf(build: Build): EpochMinute {
 export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const now = options.now ?? presentOf(build);
   const ground = planningGround(build, options.readings);
-  const { sequence, run, score } = searchPlan(ground, { ...(options.search ?? { buckets: [0] }), now });
+  const { sequence, run, score } = searchPlan(ground, { ...(options.search ?? { starts: 'first' }), now });
   const { operations, units, lessons } = run;
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
   for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);

@@ -1,3 +1,4 @@
+import type { Operation } from '../stack/operations';
 import type { PlanningGround } from './ground';
 
 const A_YEAR_MINUTES = 365 * 1440;
@@ -28,5 +29,20 @@ export function slackSequence(ground: PlanningGround, bucketMinutes = 0): string
     .map((one) => one.id);
 }
 
-/** Buckets that are tried before anything else: half a day, a day, two, four. */
-export const bucketsToTry = [0, 720, 1440, 2880, 5760];
+/**
+ * An order to place work in: step by step over all pieces of one date, each step sorted by what it is laid with. Makes the
+ * longest batches where pieces are finished alike.
+ */
+export function stepSequence(ground: PlanningGround): string[] {
+  const due = (operation: Operation) => ground.dueAt.get(operation.pieceId) ?? Infinity;
+  return ground.operations
+    .map((operation, at) => ({ operation, at }))
+    .sort((a, b) => {
+      const [one, other] = [a.operation, b.operation];
+      if (due(one) !== due(other)) return due(one) - due(other);
+      if (one.stepIndex !== other.stepIndex) return one.stepIndex - other.stepIndex;
+      if (one.batchKey !== other.batchKey) return one.batchKey < other.batchKey ? -1 : 1;
+      return one.coat - other.coat || a.at - b.at;
+    })
+    .map(({ operation }) => operation.id);
+}

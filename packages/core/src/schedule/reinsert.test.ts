@@ -83,8 +83,7 @@ describe('Reinserter', () => {
       const racks = () => JSON.stringify(ground.build.places.map((place) => board.rackOf(place.id)));
       const before = [moments(), racks(), board.tally()];
       for (const key of ground.byUnit.keys()) {
-        const units = board.goAlong([key]);
-        const putBack = board.takeOut(units);
+        const putBack = board.takeOut(board.goAlong(new Map([[key, -Infinity]])));
         board.placeAll([...ground.byId.keys()].reverse());
         putBack();
         expect([seed, key, moments(), racks(), board.tally()]).toEqual([seed, key, ...before]);
@@ -102,11 +101,11 @@ describe('Reinserter', () => {
         if (!first) continue;
         const key = `${first.operation.pieceId}/${first.operation.unit}`;
         const next = first.joinedBy!;
-        const units = board.goAlong([key]);
-        if (units.has(`${next.operation.pieceId}/${next.operation.unit}`)) continue;
+        const cuts = board.goAlong(new Map([[key, -Infinity]]));
+        if (cuts.has(`${next.operation.pieceId}/${next.operation.unit}`)) continue;
         const { laidAt, workMinutes, setUpMinutes } = next.operation;
         expect(next.start).toBe(laidAt! - workMinutes);
-        const putBack = board.takeOut(units);
+        const putBack = board.takeOut(cuts);
         expect(next.start).toBe(laidAt! - workMinutes - setUpMinutes);
         expect(next.operation.laidAt).toBe(laidAt);
         putBack();

@@ -1,14 +1,14 @@
-import type { Operation } from '../stack/operations';
-import { plainHabits, type Board, type PlacingHabits } from './board';
+import { plainHabits, type Board, type Cuts, type PlacingHabits } from './board';
 import { unitKey, type PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score } from './score';
+import type { Busy } from './timeline';
 
 /** Draws a whole number from 0 up to, not including, `below`. */
 export type Draw = (below: number) => number;
 
-/** More units than this are not taken out at once: what is taken out has to be placed again. */
-const MOST_UNITS = 12;
+/** More passes than this are not taken out at once: what is taken out has to be placed again. */
+const MOST_PASSES = 160;
 
 /** How work is placed again, drawn anew each time: mostly at once, sometimes with more patience for the sake of batches. */
 const habits: readonly PlacingHabits[] = [
@@ -62,15 +62,22 @@ export class Reinserter {
   /** Tries one change; true when the plan is better for it. A change that is as good is kept too, to get away from it. */
   try(draw: Draw): boolean {
     const picked = this.pick(draw);
-    const units = this.board.goAlong(picked);
-    if (units.size === 0 || units.size > MOST_UNITS || [...units].some((key) => !this.isMovable.has(key)))
-      return false;
-    const touched = new Set([...units].map((key) => this.ground.byUnit.get(key)![0]!.pieceId));
+    // Half the time all that is planned on those units goes.
+    const cuts = this.board.goAlong(
+      draw(2) === 0 ? picked : new Map([...picked.keys()].map((key) => [key, -Infinity])),
+    );
+    const going = this.board.cutOut(cuts);
+    const canGo = going.length > 0 && going.length <= MOST_PASSES;
+    if (!canGo || [...cuts.keys()].some((key) => !this.isMovable.has(key))) return false;
+    const touched = new Set(going.map(({ pieceId }) => pieceId));
     const was = [...touched].map((id) => [id, this.pieces.get(id)!] as const);
     const scoreWas = this.score;
-    const putBack = this.board.takeOut(units);
+    // In the order they were, which what is drawn next changes.
+    const inTime = going.sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity) || 0);
+    const order = this.order(inTime, draw);
+    const putBack = this.board.takeOut(cuts);
     this.board.habits = habits[draw(habits.length)]!;
-    this.board.placeAll(this.order([...units], draw));
+    this.board.placeAll(order);
     this.board.habits = plainHabits;
     for (const id of touched) this.pieces.set(id, this.standing(id));
     this.score = this.sum();
@@ -82,29 +89,34 @@ export class Reinserter {
     return false;
   }
 
-  /** Units that may have something to do with each other. */
-  private pick(draw: Draw): string[] {
+  /** Where to cut: passes that may have something to do with each other, and what comes after them on their units. */
+  private pick(draw: Draw): Cuts {
     const any = <T>(list: readonly T[]): T => list[draw(list.length)]!;
-    if (this.movable.length === 0) return [];
-    switch (draw(4)) {
+    if (this.movable.length === 0) return new Map();
+    const some = (list: readonly string[], count: number): Cuts =>
+      new Map(Array.from({ length: count }, () => this.cutAtRandom(any(list), draw)));
+    switch (draw(5)) {
       case 0:
-        return Array.from({ length: 1 + draw(3) }, () => any(this.movable));
+        return some(this.movable, 1 + draw(3));
       case 1: {
         // Everything of a session with little in it, in the hope that it can do without.
         const sessions = this.board.sessions();
-        if (sessions.length === 0) return [];
-        const least = [any(sessions), any(sessions), any(sessions)].reduce((a, b) =>
-          b.length < a.length ? b : a,
-        );
-        return [...new Set(least.map(({ operation }) => unitKey(operation)))].slice(0, MOST_UNITS);
+        return sessions.length === 0 ? new Map() : cutsOf(least(sessions, draw));
       }
       case 2: {
-        // Units that get the same coat.
-        const operation = any(this.ground.byUnit.get(any(this.movable))!);
-        const kin = this.movable.filter((key) =>
-          this.ground.byUnit.get(key)!.some((other) => other.batchKey === operation.batchKey),
+        // A short batch, in the hope that it fits into another.
+        const batches = this.board.batches();
+        return batches.length === 0 ? new Map() : cutsOf(least(batches, draw));
+      }
+      case 3: {
+        // Passes with the same things.
+        const { batchKey } = any(this.ground.byUnit.get(any(this.movable))!);
+        const kin = [...this.board.planned.values()].filter(
+          (one) => one.batchKey === batchKey && one.status === 'planned',
         );
-        return kin.length === 0 ? [] : Array.from({ length: 2 + draw(3) }, () => any(kin));
+        return kin.length === 0
+          ? new Map()
+          : cutsOf(Array.from({ length: 2 + draw(4) }, () => ({ operation: any(kin) })));
       }
       default: {
         // The piece that is worst off, with some others in its way.
@@ -112,26 +124,49 @@ export class Reinserter {
           b[1].late > a[1].late || (b[1].late === a[1].late && b[1].slack < a[1].slack) ? b : a,
         )[0];
         const own = this.movable.filter((key) => this.ground.byUnit.get(key)![0]!.pieceId === worst);
-        return own.length === 0
-          ? []
-          : [any(own), ...Array.from({ length: draw(3) }, () => any(this.movable))];
+        return own.length === 0 ? new Map() : new Map([...some(own, 1), ...some(this.movable, draw(3))]);
       }
     }
   }
 
-  /** An order to place units in: one after the other, or step by step side by side. */
-  private order(units: string[], draw: Draw): string[] {
-    for (let at = units.length - 1; at > 0; at -= 1) {
-      const other = draw(at + 1);
-      [units[at], units[other]] = [units[other]!, units[at]!];
-    }
-    const lists: Operation[][] = units.map((key) => this.ground.byUnit.get(key)!);
-    if (draw(2) === 0) return lists.flat().map(({ id }) => id);
-    const longest = Math.max(...lists.map((list) => list.length));
-    const ids: string[] = [];
-    for (let at = 0; at < longest; at += 1) for (const list of lists) if (list[at]) ids.push(list[at]!.id);
-    return ids;
+  /** A unit with the moment of one of its passes. */
+  private cutAtRandom(key: string, draw: Draw): [string, number] {
+    const own = this.ground.byUnit.get(key)!;
+    const { laidAt = -Infinity } = this.board.planned.get(own[draw(own.length)]!.id)!;
+    return [key, laidAt];
   }
+
+  /** An order to place passes in: as they were, unit by unit, or coat by coat over all units. */
+  private order(inTime: readonly PlannedOperation[], draw: Draw): string[] {
+    const rank = new Map<string, number>();
+    for (const operation of inTime) rank.set(unitKey(operation), 0);
+    for (const key of rank.keys()) rank.set(key, draw(1_000_000));
+    const rankOf = (operation: PlannedOperation) => rank.get(unitKey(operation))!;
+    const how = draw(3);
+    const sorted =
+      how === 0
+        ? inTime
+        : how === 1
+          ? [...inTime].sort((a, b) => rankOf(a) - rankOf(b) || 0)
+          : [...inTime].sort((a, b) => a.stepIndex - b.stepIndex || a.coat - b.coat || rankOf(a) - rankOf(b));
+    return sorted.map(({ id }) => id);
+  }
+}
+
+/** The shortest of three lists drawn. */
+function least(lists: readonly Busy[][], draw: Draw): Busy[] {
+  const drawn = Array.from({ length: 3 }, () => lists[draw(lists.length)]!);
+  return drawn.reduce((a, b) => (b.length < a.length ? b : a));
+}
+
+/** Cuts right before some passes. */
+function cutsOf(passes: readonly { operation: PlannedOperation }[]): Cuts {
+  const cuts = new Map<string, number>();
+  for (const { operation } of passes) {
+    const key = unitKey(operation);
+    cuts.set(key, Math.min(cuts.get(key) ?? Infinity, operation.laidAt ?? Infinity));
+  }
+  return cuts;
 }
 
 const isOpen = (operation: PlannedOperation | undefined): boolean =>

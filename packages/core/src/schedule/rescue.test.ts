@@ -57,7 +57,7 @@ describe('rescueBuild', () => {
       const plan = planBuild(applied.value, {
         now: before.now,
         latestStarts: false,
-        search: { warm: warmFrom(before), buckets: [] },
+        search: { warm: warmFrom(before), starts: 'none' },
       });
       const ready = (one: typeof plan) => Math.max(one.pieces[0]!.packableAt!, one.pieces[0]!.wearableAt!);
       expect([rescue.label, (ready(before) - ready(plan)) / 1440]).toEqual([
@@ -150,7 +150,7 @@ describe('planning on', () => {
     const after = planBuild(logged, {
       now: epochMinute('2027-02-15T19:20', 'UTC'),
       latestStarts: false,
-      search: { warm: warmFrom(before), keep: true, buckets: [] },
+      search: { warm: warmFrom(before), keep: true, starts: 'none' },
     });
     const start = (id: string) => after.operations.find((one) => one.id === id)!.start;
     expect(start(second!.id)).toBe(epochMinute('2027-02-15T19:20', 'UTC'));

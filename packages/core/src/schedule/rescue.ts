@@ -100,7 +100,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     ...(options.now === undefined ? {} : { now: options.now }),
     readings,
     latestStarts: false,
-    ...(options.warm ? { search: { warm: options.warm, keep: true, buckets: [] } } : {}),
+    ...(options.warm ? { search: { warm: options.warm, keep: true, starts: 'none' } } : {}),
   });
   const inTrouble = before.pieces
     .filter(
@@ -140,7 +140,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       now: before.now,
       readings,
       latestStarts: false,
-      search: { warm, buckets: [] },
+      search: { warm, starts: 'none' },
     });
     const late = lateMinutes(plan, inTrouble);
     const gained = readySum(before, inTrouble) - readySum(plan, inTrouble);

@@ -1,10 +1,10 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import type { DecodeOptions } from './board';
+import { plainHabits, type DecodeOptions, type PlacingHabits } from './board';
 import { decode, decodeBoard, type PlannerRun } from './decode';
 import type { PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
-import { bucketsToTry, slackSequence } from './priority';
+import { slackSequence, stepSequence } from './priority';
 import { Reinserter } from './reinsert';
 import { compareScores, scoreOf, type Score } from './score';
 
@@ -23,8 +23,8 @@ export interface SearchOptions {
   seed?: number;
   /** How many changes are tried after the first orders; 0 gives the best of those. */
   iterations?: number;
-  /** Orders by slack to begin with, by the width of their buckets in minutes; a good handful unless said otherwise. */
-  buckets?: readonly number[];
+  /** Plans made by rule to begin with: a good handful unless said otherwise, the first of them only, or none. */
+  starts?: 'all' | 'first' | 'none';
   /** Keeps to the plan it began with unless less is late or there are fewer sessions: minutes alone move nobody's evening. */
   keep?: boolean;
   /** A plan to begin with: where it still holds, the result is never worse than it. */
@@ -64,9 +64,29 @@ const TELL_EVERY = 20;
 /** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
 const FORGIVE_ONE_IN = 12;
 
+/** Up to three days are waited to share a set-up. */
+const patient: PlacingHabits = { joinPatienceMinutes: 4320, usedSessionsOnly: false };
+/** Evenings that are kept free, where one that is used anyway will do. */
+const gathering: PlacingHabits = { joinPatienceMinutes: 1440, usedSessionsOnly: true };
+
+/** Rules that plans are made by before any is changed; the first is the quickest to be ready. */
+const rules: readonly { order: (ground: PlanningGround) => string[]; habits: PlacingHabits }[] = [
+  { order: (ground) => slackSequence(ground), habits: plainHabits },
+  { order: stepSequence, habits: plainHabits },
+  { order: (ground) => slackSequence(ground, 720), habits: patient },
+  { order: (ground) => slackSequence(ground, 720), habits: gathering },
+  { order: (ground) => slackSequence(ground), habits: gathering },
+  { order: stepSequence, habits: patient },
+];
+
 /** The candidate that an order comes to. */
-export function candidateOf(ground: PlanningGround, sequence: readonly string[], now: number): Candidate {
-  return candidate(ground, sequence, { order: sequence, options: { now } });
+export function candidateOf(
+  ground: PlanningGround,
+  sequence: readonly string[],
+  now: number,
+  habits: PlacingHabits = plainHabits,
+): Candidate {
+  return candidate(ground, sequence, { order: sequence, options: { now, habits } });
 }
 
 function candidate(ground: PlanningGround, sequence: readonly string[], made: Candidate['made']): Candidate {
@@ -119,8 +139,9 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (!offer(movedUp)) return best!;
     if (!offer(candidateOf(ground, sequence, now))) return best!;
   }
-  for (const bucket of options.buckets ?? bucketsToTry)
-    if (!offer(candidateOf(ground, slackSequence(ground, bucket), now))) return best!;
+  const { starts = 'all' } = options;
+  for (const { order, habits } of starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : [])
+    if (!offer(candidateOf(ground, order(ground), now, habits))) return best!;
 
   let current = best!;
   let reinserter: Reinserter | undefined;
@@ -145,7 +166,7 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
       if (options.onProgress?.(best!, done, false) === false) break;
       continue;
     }
-    const next = candidateOf(ground, sequence, now);
+    const next = candidateOf(ground, sequence, now, [plainHabits, patient, gathering][random(3)]);
     const worse = compareScores(next.score, current.score);
     if (worse <= 0) current = next;
     else if (random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0]) current = next;

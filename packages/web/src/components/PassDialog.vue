@@ -19,7 +19,7 @@ watch(open, (isOpen) => {
   at.value = pinned.value?.at ?? toWallTime(props.operation.start, zone.value);
 });
 
-const why: Record<Binding, string> = {
+const why: Record<Binding | 'choice', string> = {
   start: 'It begins as soon as it can.',
   order: 'It begins when what goes before is done.',
   drying: 'What lies below has to dry first.',
@@ -29,6 +29,7 @@ const why: Record<Binding, string> = {
   quiet: 'It makes noise, and there are quiet hours before.',
   rack: 'The rack is full before.',
   air: 'The air is unfit before.',
+  choice: 'It could begin sooner; then it shares a set-up or an evening, or it was planned for then.',
 };
 
 async function pin(): Promise<void> {

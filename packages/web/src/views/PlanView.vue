@@ -150,7 +150,7 @@ watch(
       );
   },
 );
-const reasons: Record<Binding, string> = {
+const reasons: Record<Binding | 'choice', string> = {
   start: 'that is past',
   order: 'what goes before is not done by then',
   drying: 'what lies below is not dry enough by then',
@@ -160,6 +160,7 @@ const reasons: Record<Binding, string> = {
   quiet: 'those are quiet hours',
   rack: 'the rack is full then',
   air: 'the air is unfit then',
+  choice: 'the plan as a whole is better so',
 };
 const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
 const shiftOf = (operation: PlannedOperation) => (drag.value?.id === operation.id ? drag.value.byMinutes : 0);
