@@ -55,6 +55,7 @@ export * from './schedule/ribbon';
 export * from './schedule/score';
 export * from './schedule/search';
 export * from './schedule/unitState';
+export * from './schedule/warmStart';
 export * from './schedule/whatChanged';
 export * from './stack/describeStep';
 export * from './stack/operations';

@@ -324,6 +324,40 @@ describe('a patch', () => {
   });
 });
 
+describe('the plan that was on screen', () => {
+  const plan = {
+    order: ['gorget/1/bone/1/outer'],
+    passes: [{ operation: 'gorget/1/bone/1/outer', beginsAt: 30_048_120, person: 'wren' }],
+  };
+
+  it('is kept over a restart, replaced by the next, and no part of the build', async () => {
+    const { id } = await imported();
+    expect(await get(`/api/builds/${id}/plan`)).toEqual({ plan: null });
+    const { version } = await get(`/api/builds/${id}`);
+    await request(app)
+      .put(`/api/builds/${id}/plan`)
+      .send({ ...plan, order: [] })
+      .expect(204);
+    await request(app).put(`/api/builds/${id}/plan`).send(plan).expect(204);
+    await reopen();
+    expect(await get(`/api/builds/${id}/plan`)).toEqual({ plan });
+    expect((await get(`/api/builds/${id}`)).version).toBe(version);
+    expect((await get(`/api/builds/${id}/file`)).plan).toBeUndefined();
+  });
+
+  it('is refused where it is none, and for a build that is not there', async () => {
+    const { id } = await imported();
+    const bad = await request(app)
+      .put(`/api/builds/${id}/plan`)
+      .send({ ...plan, passes: [{ operation: 'x', beginsAt: 'soon', person: 'wren' }] });
+    expect(bad.status).toBe(422);
+    expect(bad.body.faults[0].path).toEqual(['passes', 0, 'beginsAt']);
+    expect(await get(`/api/builds/${id}/plan`)).toEqual({ plan: null });
+    expect((await request(app).put('/api/builds/nobody/plan').send(plan)).status).toBe(404);
+    expect((await request(app).get('/api/builds/nobody/plan')).status).toBe(404);
+  });
+});
+
 describe('the bench', () => {
   it('gives passes under way up as one change, and undoes that', async () => {
     const { id } = await imported();

@@ -13,6 +13,7 @@ import { readingRoutes } from './readingRoutes';
 import type { ReadingStore } from './readingStore';
 import { photoRoutes } from './photoRoutes';
 import { pieceRoutes } from './pieceRoutes';
+import { planRoutes } from './planRoutes';
 
 export interface AppOptions {
   store: BuildStore;
@@ -63,6 +64,7 @@ export function createApp({
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));
   api.use(logRoutes({ store, clock }));
+  api.use(planRoutes({ store, models }));
   api.use(readingRoutes({ store, readings, clock }));
   api.use(lookRoutes(models));
   api.use(photoRoutes(photosFolder));

@@ -58,6 +58,12 @@ export interface LookRow extends Model<InferAttributes<LookRow>, InferCreationAt
   body: string;
 }
 
+/** The plan a build had last, as JSON text. */
+export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
+  buildId: string;
+  body: string;
+}
+
 /** What a hygrometer said; figures are null where it said no number. */
 export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
   buildId: string;
@@ -70,6 +76,7 @@ export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCrea
 
 export interface Models {
   readings: ModelStatic<ReadingRow>;
+  plans: ModelStatic<PlanRow>;
   looks: ModelStatic<LookRow>;
   builds: ModelStatic<BuildRow>;
   pieces: ModelStatic<PieceRow>;
@@ -104,6 +111,11 @@ export function defineModels(sequelize: Sequelize): Models {
         fault: { type: DataTypes.STRING, allowNull: true },
       },
       { ...quiet, tableName: 'readings' },
+    ),
+    plans: sequelize.define<PlanRow>(
+      'plans',
+      { buildId: key(), body: text() },
+      { ...quiet, tableName: 'plans' },
     ),
     looks: sequelize.define<LookRow>('looks', { id: key(), body: text() }, { ...quiet, tableName: 'looks' }),
     builds: sequelize.define<BuildRow>(

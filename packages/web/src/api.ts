@@ -1,4 +1,15 @@
-import type { Build, Fault, LogEdit, Look, PatchStep, Piece, Reading, ReadingGap, Step } from '@fixatum/core';
+import type {
+  Build,
+  Fault,
+  KeptPlan,
+  LogEdit,
+  Look,
+  PatchStep,
+  Piece,
+  Reading,
+  ReadingGap,
+  Step,
+} from '@fixatum/core';
 
 /** What the server says when it can't do something. */
 export class ApiProblem extends Error {
@@ -148,6 +159,8 @@ export const api = {
         return call<BuildAnswer>('POST', `/builds/${id}/timers/stop`, { ids: edit.ids });
     }
   },
+  plan: (id: string) => call<{ plan: KeptPlan | null }>('GET', `/builds/${id}/plan`),
+  keepPlan: (id: string, plan: KeptPlan) => call<void>('PUT', `/builds/${id}/plan`, plan),
   readings: (id: string) => call<{ places: PlaceReadings[] }>('GET', `/builds/${id}/readings`),
   readPlace: (id: string, placeId: string) =>
     call<{ at: string; temperatureC: number; humidityPct: number; why?: string }>(

@@ -30,6 +30,9 @@ export type CompareAnswer = { ticket: number; outcomes: VariantOutcome[] };
 export type PlanAnswer =
   { ticket: number; view: PlanView; whole: boolean } | { ticket: number; error: string };
 
+/** So many changes are tried on a build that has no plan yet; about half a second for a costume. */
+const FIRST_TRIES = 150;
+
 let newest = 0;
 
 function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latestStarts: boolean): void {
@@ -38,10 +41,10 @@ function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latest
       now,
       latestStarts,
       readings,
-      // At once whatever is quickest; then the best of a handful of orders.
+      // At once whatever is quickest; then, where there was no plan before, the best that some tries find.
       search: {
         ...(warm ? { warm, keep: true } : {}),
-        ...(latestStarts ? {} : { starts: warm ? 'none' : 'first' }),
+        ...(latestStarts ? { iterations: warm ? 0 : FIRST_TRIES } : { starts: warm ? 'none' : 'first' }),
       },
     });
     self.postMessage({ ticket, view, whole: latestStarts } satisfies PlanAnswer);

@@ -6,7 +6,7 @@ import { materialsOf } from '../materials/ownMaterials';
 import { passMl } from '../quantity/amounts';
 import type { PiecePlan, Plan } from '../schedule/plan';
 import { planBuild } from '../schedule/planBuild';
-import { warmFrom } from '../schedule/search';
+import { warmFrom } from '../schedule/warmStart';
 import { spotsOf } from '../stack/spots';
 import type { Idea, LookChange, RuleFinding, WayOut } from './finding';
 import { ideasFor } from './ideas';

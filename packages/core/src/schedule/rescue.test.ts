@@ -9,7 +9,7 @@ import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { epochMinute } from '../time/wallTime';
 import { planBuild } from './planBuild';
 import { rescueBuild } from './rescue';
-import { warmFrom } from './search';
+import { warmFrom } from './warmStart';
 import { whatChanged } from './whatChanged';
 
 /** Two coats of craft acrylic that are packable a few hours too late. */

@@ -14,7 +14,7 @@ import { forecastBuild } from './forecast';
 import type { ReadingsByPlace } from './ground';
 import type { Plan } from './plan';
 import { planBuild } from './planBuild';
-import { warmFrom, type WarmStart } from './search';
+import { warmFrom, type WarmStart } from './warmStart';
 
 /** What a way of catching up costs, in kind. */
 export interface RescueCost {

@@ -7,7 +7,7 @@ import type { UnitState } from './unitState';
 
 /**
  * How good a plan is, aim by aim, the first counting most: work that could not be placed, minutes late over all pieces and
- * dates, sessions and set-ups, minutes to spare of the riskiest piece (negated), and when the last piece is ready. Less is
+ * dates, sessions and set-ups, minutes to spare of the riskiest piece that is in time (negated), and when the last piece is ready. Less is
  * better throughout.
  */
 export type Score = readonly [
@@ -67,7 +67,8 @@ export function sumUp(pieces: Iterable<PieceStanding>, sessionsAndSetUps: number
   for (const piece of pieces) {
     unplaced += piece.unplaced;
     late += piece.late;
-    tightest = Math.min(tightest, piece.slack);
+    // What is late counts as late; it must not hide how close the others are.
+    if (piece.slack >= 0) tightest = Math.min(tightest, piece.slack);
     finish = Math.max(finish, piece.ready);
   }
   return [unplaced, late, sessionsAndSetUps, Number.isFinite(tightest) ? -tightest : 0, finish];

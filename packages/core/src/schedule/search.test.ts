@@ -8,7 +8,8 @@ import { decode } from './decode';
 import { planningGround } from './ground';
 import { planBuild } from './planBuild';
 import { compareScores, scoreOf, type Score } from './score';
-import { candidateOf, searchPlan, warmFrom } from './search';
+import { candidateOf, searchPlan } from './search';
+import { warmFrom } from './warmStart';
 
 /** Every order of some things. */
 function* permutations<T>(list: readonly T[]): Generator<T[]> {

@@ -7,6 +7,7 @@ import type { PlannedOperation } from './plan';
 import { slackSequence, stepSequence } from './priority';
 import { Reinserter } from './reinsert';
 import { compareScores, scoreOf, type Score } from './score';
+import type { WarmStart } from './warmStart';
 
 /** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
 export interface Candidate {
@@ -31,30 +32,6 @@ export interface SearchOptions {
   warm?: WarmStart;
   /** Told of every better plan, and after every try; returning false stops with the best so far. */
   onProgress?: (best: Candidate, done: number, better: boolean) => boolean | void;
-}
-
-/** A plan that was made before: its order, and when and by whom each pass was to be done. */
-export interface WarmStart {
-  sequence: readonly string[];
-  /** When the work itself was to begin, by operation. */
-  beginsAt: ReadonlyMap<string, number>;
-  personOf: ReadonlyMap<string, string>;
-}
-
-/** What a plan gives the next one to begin with. */
-export function warmFrom(plan: {
-  sequence: readonly string[];
-  operations: readonly PlannedOperation[];
-}): WarmStart {
-  const placed = plan.operations.filter(
-    (operation) =>
-      operation.status === 'planned' && operation.laidAt !== undefined && operation.personId !== undefined,
-  );
-  return {
-    sequence: plan.sequence,
-    beginsAt: new Map(placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes])),
-    personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
-  };
 }
 
 /** About as many passes are taken out and placed again in one try as this. */

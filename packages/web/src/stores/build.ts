@@ -1,9 +1,11 @@
 import {
   applyLogEdit,
   epochMinute,
+  keptPlanOf,
   materialsOf,
   toWallTime,
   warmFrom,
+  warmOfKept,
   whatChanged,
   type Build,
   type Face,
@@ -82,6 +84,22 @@ export const useBuild = defineStore('build', () => {
   /** What the last change of plan moved, in at most three lines. */
   const changed = ref<string[]>([]);
 
+  /** The plan that the server has, as text. */
+  let keptText = '';
+  /** Puts the plan by on the server, so that a reload or another machine goes on from it. */
+  async function keepPlan(plan: WarmStart): Promise<void> {
+    const kept = keptPlanOf(plan);
+    const text = JSON.stringify(kept);
+    if (text === keptText || !id.value) return;
+    keptText = text;
+    try {
+      await api.keepPlan(id.value, kept);
+    } catch {
+      // Whoever looks next makes a plan of their own; the next change tries again.
+      keptText = '';
+    }
+  }
+
   /** Goes on from a better plan that was found elsewhere. */
   function takePlan(better: WarmStart): void {
     warm.value = better;
@@ -91,6 +109,7 @@ export const useBuild = defineStore('build', () => {
   function plan(): void {
     if (!build.value) return;
     planning.value = true;
+    const buildId = id.value;
     planInWorker(
       {
         build: build.value,
@@ -99,6 +118,8 @@ export const useBuild = defineStore('build', () => {
         warm: warm.value,
       },
       (made, whole) => {
+        // Another build was opened meanwhile.
+        if (buildId !== id.value) return;
         if (settled.value && whole && build.value)
           changed.value = whatChanged(build.value, settled.value, made, made.now);
         view.value = made;
@@ -106,6 +127,7 @@ export const useBuild = defineStore('build', () => {
         if (!whole) return;
         settled.value = made;
         warm.value = warmFrom(made);
+        void keepPlan(warm.value);
       },
       (error) => {
         planning.value = false;
@@ -136,11 +158,20 @@ export const useBuild = defineStore('build', () => {
       settled.value = undefined;
       warm.value = undefined;
       changed.value = [];
+      keptText = '';
     }
     id.value = buildId;
     try {
       await outbox.ready;
-      take(await api.build(buildId));
+      const [answer, kept] = await Promise.all([
+        api.build(buildId),
+        api.plan(buildId).catch(() => undefined),
+      ]);
+      if (kept?.plan && !warm.value) {
+        warm.value = warmOfKept(kept.plan);
+        keptText = JSON.stringify(kept.plan);
+      }
+      take(answer);
       void loadReadings();
       void outbox.flush();
     } catch (error) {

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import type { EpochMinute } from '../time/wallTime';
+import type { PlannedOperation } from './plan';
+
+/** A plan that was made before: its order, and when and by whom each pass was to be done. */
+export interface WarmStart {
+  sequence: readonly string[];
+  /** When the work itself was to begin, by operation. */
+  beginsAt: ReadonlyMap<string, EpochMinute>;
+  personOf: ReadonlyMap<string, string>;
+}
+
+/** What a plan gives the next one to begin with. */
+export function warmFrom(plan: {
+  sequence: readonly string[];
+  operations: readonly PlannedOperation[];
+}): WarmStart {
+  const placed = plan.operations.filter(
+    (operation) =>
+      operation.status === 'planned' && operation.laidAt !== undefined && operation.personId !== undefined,
+  );
+  return {
+    sequence: plan.sequence,
+    beginsAt: new Map(placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes])),
+    personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
+  };
+}
+
+/** A plan put by, so that the next look at the build goes on from it: a warm start as JSON. */
+export const keptPlanSchema = z.object({
+  order: z.array(z.string().max(300)).max(50_000),
+  passes: z
+    .array(z.object({ operation: z.string().max(300), beginsAt: z.number(), person: z.string().max(100) }))
+    .max(50_000),
+});
+export type KeptPlan = z.infer<typeof keptPlanSchema>;
+
+/** A warm start as it is put by. */
+export const keptPlanOf = ({ sequence, beginsAt, personOf }: WarmStart): KeptPlan => ({
+  order: [...sequence],
+  passes: [...beginsAt].flatMap(([operation, minute]) => {
+    const person = personOf.get(operation);
+    return person === undefined ? [] : [{ operation, beginsAt: minute, person }];
+  }),
+});
+
+/** The warm start that was put by. */
+export const warmOfKept = ({ order, passes }: KeptPlan): WarmStart => ({
+  sequence: order,
+  beginsAt: new Map(passes.map((pass) => [pass.operation, pass.beginsAt])),
+  personOf: new Map(passes.map((pass) => [pass.operation, pass.person])),
+});

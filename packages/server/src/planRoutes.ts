@@ -1,0 +1,33 @@
+import { keptPlanSchema, type KeptPlan } from '@fixatum/core';
+import { Router } from 'express';
+import type { BuildStore } from './buildStore';
+import { bodyOf, param, readJson } from './http';
+import type { Models } from './models';
+
+interface Parts {
+  store: BuildStore;
+  models: Pick<Models, 'plans'>;
+}
+
+/**
+ * `/builds/:id/plan`: the plan that was on screen last. It can always be made again and is no part of the build; it is kept
+ * so that a reload, a restart or another machine does not move what people count on.
+ */
+export function planRoutes({ store, models }: Parts): Router {
+  const router = Router();
+
+  router.get('/builds/:id/plan', async (request, response) => {
+    const { id } = await store.load(param(request, 'id'));
+    const row = await models.plans.findOne({ where: { buildId: id } });
+    response.json({ plan: row ? (JSON.parse(row.body) as KeptPlan) : null });
+  });
+
+  router.put('/builds/:id/plan', readJson, async (request, response) => {
+    const plan = bodyOf(request, keptPlanSchema);
+    const { id } = await store.load(param(request, 'id'));
+    await models.plans.upsert({ buildId: id, body: JSON.stringify(plan) });
+    response.status(204).end();
+  });
+
+  return router;
+}
