@@ -15,7 +15,7 @@ export interface PlanRequest {
   build: Build;
   now: number;
   readings?: ReadingsByPlace;
-  /** The plan before: it is kept to unless less is late or there are fewer sessions. */
+  /** The plan before: it is kept to unless something would be late that need not be. */
   warm?: WarmStart | undefined;
 }
 

@@ -26,7 +26,7 @@ export interface SearchOptions {
   iterations?: number;
   /** Plans made by rule to begin with: a good handful unless said otherwise, the first of them only, or none. */
   starts?: 'all' | 'first' | 'none';
-  /** Keeps to the plan it began with unless less is late or there are fewer sessions: minutes alone move nobody's evening. */
+  /** Keeps to the plan it began with unless that leaves work without a place, or late where it need not be. */
   keep?: boolean;
   /** A plan to begin with: where it still holds, the result is never worse than it. */
   warm?: WarmStart;
@@ -112,8 +112,10 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     held = heldCandidate(ground, sequence, options.warm, now, false);
     if (!offer(held)) return best!;
     const movedUp = heldCandidate(ground, sequence, options.warm, now, true);
-    if (!worsePromise(movedUp.score, held.score)) held = movedUp;
+    if (!isWorthLeaving(movedUp.score, held.score)) held = movedUp;
     if (!offer(movedUp)) return best!;
+    // Nothing late and everything placed: there is nothing to leave it for.
+    if (options.keep && held.score[0] === 0 && held.score[1] === 0) return held;
     if (!offer(candidateOf(ground, sequence, now))) return best!;
   }
   const { starts = 'all' } = options;
@@ -153,12 +155,20 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (done % 60 === 0) current = best!;
   }
   if (reinserter && compareScores(reinserter.score, best!.score) < 0) offer(candidateFrom(reinserter, best!));
-  return options.keep && held && !worsePromise(held.score, best!.score) ? held : best!;
+  return options.keep && held && !isWorthLeaving(held.score, best!.score) ? held : best!;
 }
 
-/** Whether a plan is worse in what people would change their evenings for: work without a place, lateness, sessions. */
-const worsePromise = (one: Score, other: Score): boolean =>
-  compareScores([one[0], one[1], one[2], 0, 0], [other[0], other[1], other[2], 0, 0]) > 0;
+/** A plan that is late is given up for one that is less late by this much; minutes are not worth moving everything. */
+const WORTH_MOVING_MINUTES = 60;
+
+/**
+ * Whether a plan is so much worse than another that people would change their evenings for it: work without a place, or
+ * late where it need not be. Fewer sessions or set-ups are no such reason; they are for whoever looks for a better plan.
+ */
+function isWorthLeaving(one: Score, other: Score): boolean {
+  if (one[0] !== other[0]) return one[0] > other[0];
+  return (one[1] > 0 && other[1] === 0) || one[1] - other[1] >= WORTH_MOVING_MINUTES;
+}
 
 /**
  * A plan done over: every pass at its old time and by the same hands where that can still be, later where not. With

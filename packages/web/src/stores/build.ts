@@ -59,6 +59,8 @@ export const useBuild = defineStore('build', () => {
   const etag = ref<string>();
   const view = shallowRef<PlanView>();
   const planning = ref(false);
+  /** The plan is a first quick one, soon replaced: nobody should begin work by it. */
+  const provisional = ref(false);
   const missing = ref(false);
   const busy = ref(false);
 
@@ -123,6 +125,7 @@ export const useBuild = defineStore('build', () => {
         if (settled.value && whole && build.value)
           changed.value = whatChanged(build.value, settled.value, made, made.now);
         view.value = made;
+        provisional.value = !whole && !warm.value;
         planning.value = !whole;
         if (!whole) return;
         settled.value = made;
@@ -426,6 +429,7 @@ export const useBuild = defineStore('build', () => {
     build,
     view,
     planning,
+    provisional,
     missing,
     busy,
     now,

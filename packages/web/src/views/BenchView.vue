@@ -142,7 +142,7 @@ onKeyStroke((event) => {
 </script>
 
 <template>
-  <div v-if="store.build && store.view" class="page bench">
+  <div v-if="store.build && store.view && !store.provisional" class="page bench">
     <div class="above">
       <p v-if="outbox.away && outbox.count > 0" class="away" role="status">
         The server does not answer. {{ outbox.count }}
@@ -330,7 +330,9 @@ onKeyStroke((event) => {
     <NotAsPlannedDialog v-model="different" :passes="chosen" />
     <RunSheet class="then" :batches="rest" />
   </div>
-  <div v-else class="page quiet">Opening the build…</div>
+  <div v-else class="page quiet">
+    {{ store.build ? 'Looking for the best order to work in…' : 'Opening the build…' }}
+  </div>
 </template>
 
 <style scoped>
