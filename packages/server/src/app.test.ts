@@ -345,6 +345,28 @@ describe('the plan that was on screen', () => {
     expect((await get(`/api/builds/${id}/file`)).plan).toBeUndefined();
   });
 
+  it('and readings are written while the build is changed, and neither is in the way of the other', async () => {
+    const { id } = await imported();
+    const readings = new ReadingStore(database.models);
+    const statuses: number[] = [];
+    const sent = async (answer: PromiseLike<{ status: number }>) => statuses.push((await answer).status);
+    await Promise.all(
+      Array.from({ length: 20 }, async (_, n) => {
+        await Promise.all([
+          sent(
+            request(app)
+              .patch(`/api/builds/${id}`)
+              .send({ name: `Courier ${n}` }),
+          ),
+          sent(request(app).put(`/api/builds/${id}/plan`).send(plan)),
+          readings.add(id, 'room', { at: 30_046_000 + n, temperatureC: 19, humidityPct: 50 }),
+        ]);
+      }),
+    );
+    expect(statuses.filter((status) => status !== 200 && status !== 204)).toEqual([]);
+    expect(await readings.between(id, 30_046_000, 30_046_019)).toHaveLength(20);
+  });
+
   it('is refused where it is none, and for a build that is not there', async () => {
     const { id } = await imported();
     const bad = await request(app)

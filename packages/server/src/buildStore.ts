@@ -1,7 +1,7 @@
 import { parseBuild, type Build, type Piece } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
-import type { Transaction } from 'sequelize';
+import { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { changedMeanwhile, notFound, Problem, unusable } from './problem';
 
@@ -203,9 +203,14 @@ export class BuildStore {
     return last?.label ?? null;
   }
 
-  /** Runs one write at a time, each in a transaction of its own. */
+  /**
+   * Runs one write at a time, each in a transaction of its own that holds the file from its first read on: one that read
+   * first and then found that a hygrometer had written meanwhile could not go on.
+   */
   private alone<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
-    const next = this.queue.then(() => this.database.sequelize.transaction(work));
+    const next = this.queue.then(() =>
+      this.database.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
+    );
     this.queue = next.catch(() => undefined);
     return next;
   }

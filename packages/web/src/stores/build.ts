@@ -196,6 +196,12 @@ export const useBuild = defineStore('build', () => {
   }
   function unpin(operationIds: readonly string[]): Promise<boolean> {
     const pins = (build.value?.pins ?? []).filter((one) => !operationIds.includes(one.operation));
+    // The plan is not to hold it where the pin was.
+    if (warm.value)
+      warm.value = {
+        ...warm.value,
+        beginsAt: new Map([...warm.value.beginsAt].filter(([id]) => !operationIds.includes(id))),
+      };
     return change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Let go');
   }
 
