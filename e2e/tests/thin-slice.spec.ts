@@ -27,8 +27,28 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   await expect(page.getByTestId('piece-baton')).toContainText('late');
   const before = { dates: await datesOf(page, 'plate'), ribbon: await ribbonOf(page, 'plate') };
 
+  const undo = async (changes: number) => {
+    for (let taken = 0; taken < changes; taken += 1) {
+      await page.getByRole('button', { name: 'Undo the last change' }).click();
+      await expect(page.getByRole('status')).toContainText('Taken back');
+      await page.getByRole('button', { name: 'Close' }).click();
+      await expect(page.getByRole('status')).toHaveCount(0);
+    }
+  };
+
+  // Undo brings the plan back too.
   await page.getByRole('link', { name: 'Bench' }).click();
   await expect(page.getByTestId('next-pass')).toHaveText('Prep');
+  await page.getByTestId('start').click();
+  await page.getByTestId('done').click();
+  await expect(page.getByTestId('next-pass')).toHaveText('Heat-seal');
+  await undo(2);
+  await expect(page.getByTestId('next-pass')).toHaveText('Prep');
+  await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect.poll(() => ribbonOf(page, 'plate')).toBe(before.ribbon);
+  expect(await datesOf(page, 'plate')).toBe(before.dates);
+
+  await page.getByRole('link', { name: 'Bench' }).click();
   await page.getByTestId('start').click();
   await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
   await page.reload();
@@ -59,14 +79,10 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   await expect.poll(() => ribbonOf(page, 'plate')).toBe(after.ribbon);
   expect(await datesOf(page, 'plate')).toBe(after.dates);
 
-  for (let taken = 0; taken < 6; taken += 1) {
-    await page.getByRole('button', { name: 'Undo the last change' }).click();
-    await expect(page.getByRole('status')).toContainText('Taken back');
-    await page.getByRole('button', { name: 'Close' }).click();
-    await expect(page.getByRole('status')).toHaveCount(0);
-  }
-  await expect.poll(() => ribbonOf(page, 'plate')).toBe(before.ribbon);
-  expect(await datesOf(page, 'plate')).toBe(before.dates);
+  await undo(6);
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByTestId('drying')).not.toContainText('Telescope baton');
+  await expect(page.getByTestId('next-pass')).toHaveText(/Prep|Heat-seal/);
 });
 
 test('a drying coat counts down as time goes on', async ({ page }) => {

@@ -35,6 +35,9 @@ import { useOutbox } from './outbox';
 /** A plan made before now is made again after this long, as what was planned may have slipped. */
 const REPLAN_AFTER_MINUTES = 5;
 
+/** So many plans are remembered for undo. */
+const MOST_PLANS_KEPT = 40;
+
 /** What may be said of a pass that was not done as planned. */
 export type LogExtras = Partial<
   Pick<LogEntry, 'film' | 'material' | 'place' | 'outcome' | 'photo' | 'note' | 'doneAt'>
@@ -102,6 +105,16 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
+  /** The plans that changes were made from, so that undo brings them back too. */
+  let plansBefore: WarmStart[] = [];
+  const rememberPlan = () => {
+    if (warm.value) plansBefore = [...plansBefore.slice(1 - MOST_PLANS_KEPT), warm.value];
+  };
+  const planOfBefore = () => {
+    warm.value = plansBefore.at(-1) ?? warm.value;
+    plansBefore = plansBefore.slice(0, -1);
+  };
+
   /** Goes on from a better plan that was found elsewhere. */
   function takePlan(better: WarmStart): void {
     warm.value = better;
@@ -162,6 +175,7 @@ export const useBuild = defineStore('build', () => {
       warm.value = undefined;
       changed.value = [];
       keptText = '';
+      plansBefore = [];
     }
     id.value = buildId;
     try {
@@ -209,7 +223,9 @@ export const useBuild = defineStore('build', () => {
   async function change(work: () => Promise<BuildAnswer>, said?: string): Promise<boolean> {
     busy.value = true;
     try {
-      take(await work());
+      const answer = await work();
+      rememberPlan();
+      take(answer);
       if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
       return true;
     } catch (error) {
@@ -222,7 +238,9 @@ export const useBuild = defineStore('build', () => {
 
   /** As `change`, but what can't be used is thrown, so that a dialog can say it beside its fields. */
   async function attempt(work: () => Promise<BuildAnswer>, said: string): Promise<boolean> {
-    take(await work());
+    const answer = await work();
+    rememberPlan();
+    take(answer);
     notice.say(said, { label: 'Undo', run: () => void undo() });
     return true;
   }
@@ -298,6 +316,7 @@ export const useBuild = defineStore('build', () => {
       notice.complain(new Error('That coat is in the log already.'));
       return false;
     }
+    rememberPlan();
     build.value = edited.build;
     plan();
     if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
@@ -412,11 +431,13 @@ export const useBuild = defineStore('build', () => {
       // What could not be sent is the last change, and only this machine knows of it.
       if (atServer && (await outbox.takeBack(id.value!))) {
         build.value = outbox.applied(id.value!, atServer);
+        planOfBefore();
         plan();
         notice.say('Taken back before it was sent.');
         return;
       }
       const answer = await api.undo(id.value!);
+      planOfBefore();
       take(answer);
       notice.say(`Taken back: ${answer.undone}`);
     } catch (error) {
