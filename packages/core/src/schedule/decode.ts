@@ -1,6 +1,7 @@
-import { Board, type DecodeOptions, type Lesson } from './board';
+import { Board, type DecodeOptions } from './board';
 import type { PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
+import type { Lesson } from './replayLog';
 import type { UnitState } from './unitState';
 
 /** What one pass of the planner came to. */

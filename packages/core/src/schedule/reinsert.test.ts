@@ -3,6 +3,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { checkPlan } from '../testing/checkPlan';
 import { randomBuild } from '../testing/randomBuild';
 import { toWallTime } from '../time/wallTime';
+import { goAlong, takeOut } from './cuts';
 import { decodeBoard } from './decode';
 import { planningGround } from './ground';
 import { planBuild } from './planBuild';
@@ -83,7 +84,7 @@ describe('Reinserter', () => {
       const racks = () => JSON.stringify(ground.build.places.map((place) => board.rackOf(place.id)));
       const before = [moments(), racks(), board.tally()];
       for (const key of ground.byUnit.keys()) {
-        const putBack = board.takeOut(board.goAlong(new Map([[key, -Infinity]])));
+        const putBack = takeOut(board, goAlong(board, new Map([[key, -Infinity]])));
         board.placeAll([...ground.byId.keys()].reverse());
         putBack();
         expect([seed, key, moments(), racks(), board.tally()]).toEqual([seed, key, ...before]);
@@ -101,11 +102,11 @@ describe('Reinserter', () => {
         if (!first) continue;
         const key = `${first.operation.pieceId}/${first.operation.unit}`;
         const next = first.joinedBy!;
-        const cuts = board.goAlong(new Map([[key, -Infinity]]));
+        const cuts = goAlong(board, new Map([[key, -Infinity]]));
         if (cuts.has(`${next.operation.pieceId}/${next.operation.unit}`)) continue;
         const { laidAt, workMinutes, setUpMinutes } = next.operation;
         expect(next.start).toBe(laidAt! - workMinutes);
-        const putBack = board.takeOut(cuts);
+        const putBack = takeOut(board, cuts);
         expect(next.start).toBe(laidAt! - workMinutes - setUpMinutes);
         expect(next.operation.laidAt).toBe(laidAt);
         putBack();

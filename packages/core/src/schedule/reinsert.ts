@@ -1,4 +1,5 @@
-import { plainHabits, type Board, type Cuts, type PlacingHabits } from './board';
+import { plainHabits, type Board, type PlacingHabits } from './board';
+import { cutOut, goAlong, takeOut, type Cuts } from './cuts';
 import { unitKey, type PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score } from './score';
@@ -63,10 +64,11 @@ export class Reinserter {
   try(draw: Draw): boolean {
     const picked = this.pick(draw);
     // Half the time all that is planned on those units goes.
-    const cuts = this.board.goAlong(
+    const cuts = goAlong(
+      this.board,
       draw(2) === 0 ? picked : new Map([...picked.keys()].map((key) => [key, -Infinity])),
     );
-    const going = this.board.cutOut(cuts);
+    const going = cutOut(this.board, cuts);
     const canGo = going.length > 0 && going.length <= MOST_PASSES;
     if (!canGo || [...cuts.keys()].some((key) => !this.isMovable.has(key))) return false;
     const touched = new Set(going.map(({ pieceId }) => pieceId));
@@ -75,7 +77,7 @@ export class Reinserter {
     // In the order they were, which what is drawn next changes.
     const inTime = going.sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity) || 0);
     const order = this.order(inTime, draw);
-    const putBack = this.board.takeOut(cuts);
+    const putBack = takeOut(this.board, cuts);
     this.board.habits = habits[draw(habits.length)]!;
     this.board.placeAll(order);
     this.board.habits = plainHabits;
