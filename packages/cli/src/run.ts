@@ -267,6 +267,7 @@ function planJson(plan: Plan) {
       ...session,
       from: wall(session.from),
       to: wall(session.to),
+      beginBy: session.beginBy ? { at: wall(session.beginBy.at), piece: session.beginBy.pieceId } : null,
       batches: session.batches.map((batch) => ({ ...batch, start: wall(batch.start), end: wall(batch.end) })),
     })),
   };

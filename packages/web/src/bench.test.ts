@@ -1,5 +1,5 @@
 import { epochMinute, planView, type Build } from '@fixatum/core';
-import { batchesOf, beginBy, dryingOf, underwayOf } from './bench';
+import { batchesOf, dryingOf, underwayOf } from './bench';
 
 const build = (changes: Partial<Build> = {}): Build => ({
   format: 'fixatum-build/1',
@@ -82,28 +82,6 @@ describe('what is drying', () => {
   it('puts what only has to cure last, and drops what is cured', () => {
     expect(at(70).map((one) => [one.state, one.next])).toEqual([['handleable', 'cured']]);
     expect(at(3 * 1440)).toEqual([]);
-  });
-});
-
-describe('beginBy', () => {
-  const dated = build({
-    events: [{ id: 'day', name: 'Day', packAt: '2027-02-20T18:00', wearAt: '2027-02-21T09:00' }],
-  });
-  dated.pieces[0]!.event = 'day';
-
-  it('is the latest start of the piece whose next step the session has', () => {
-    const view = planView(dated, { now });
-    const by = beginBy(view, view.sessions[0]!);
-    expect(by).toEqual({ at: view.pieces[0]!.latestStartAt, pieceId: 'tasset' });
-    expect(by!.at).toBeGreaterThan(now);
-  });
-
-  it('says nothing of later sessions, nor of pieces without a date', () => {
-    const view = planView(dated, { now });
-    const later = { ...view.sessions[0]!, id: 'later', batches: [] };
-    expect(beginBy(view, later)).toBeUndefined();
-    const undated = planView(build(), { now });
-    expect(beginBy(undated, undated.sessions[0]!)).toBeUndefined();
   });
 });
 

@@ -62,27 +62,6 @@ function closesAt(windows: readonly RecoatWindow[], now: number): number | undef
   return window && Number.isFinite(window.to) ? window.to : undefined;
 }
 
-/**
- * The last moment a session can begin for the pieces whose next step it has, with the piece that sets it: later, and that one
- * misses its date. Undefined where no piece of it is bound so.
- */
-export function beginBy(view: PlanView, session: Session): { at: number; pieceId: string } | undefined {
-  const firstOf = new Map<string, PlannedOperation>();
-  for (const operation of view.operations) {
-    if (!isOpen(operation) || operation.start === undefined) continue;
-    const known = firstOf.get(operation.pieceId);
-    if (!known || operation.start < known.start!) firstOf.set(operation.pieceId, operation);
-  }
-  const ids = new Set(session.batches.flatMap((batch) => batch.operationIds));
-  let soonest: { at: number; pieceId: string } | undefined;
-  for (const { pieceId, latestStartAt } of view.pieces) {
-    const first = firstOf.get(pieceId);
-    if (!first || !ids.has(first.id) || latestStartAt === undefined) continue;
-    if (!soonest || latestStartAt < soonest.at) soonest = { at: latestStartAt, pieceId };
-  }
-  return soonest;
-}
-
 /** What is drying now, what is due first at the top. Coats that only have to cure come last. */
 export function dryingOf(view: PlanView, now: number): Drying[] {
   const groups = new Map<string, Drying>();

@@ -2,11 +2,13 @@ import {
   filmWords,
   materialRoles,
   methodWords,
+  sayMoment,
   stepKindWords,
   type Build,
   type PlannedOperation,
   type Readiness,
   type RibbonState,
+  type Session,
 } from '@fixatum/core';
 
 /** What a piece's standing is called. */
@@ -28,6 +30,15 @@ export const ribbonWords: Record<RibbonState, string> = {
   cured: 'cured',
   ready: 'ready',
 };
+
+/** "Begin by Tue 23 Feb, 20:40 or lose Lantern Quay Fair (Ring crown)"; undefined where nothing hangs on a session. */
+export function beginByWords(build: Build, session: Session | undefined): string | undefined {
+  if (!session?.beginBy) return undefined;
+  const { at, pieceId } = session.beginBy;
+  const piece = build.pieces.find((one) => one.id === pieceId);
+  const event = build.events.find((one) => one.id === piece?.event);
+  return `Begin by ${sayMoment(at, build.timeZone)} or lose ${event?.name ?? 'the date'} (${piece?.name ?? pieceId})`;
+}
 
 /** Air in words, as exact as it is worth saying: "18.4 °C, 56 %". */
 export const airWords = (air: { temperatureC: number; humidityPct: number }): string =>

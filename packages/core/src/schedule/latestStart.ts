@@ -1,10 +1,20 @@
 import type { Piece } from '../build/schema';
 import { MINUTES_PER_DAY, type EpochMinute } from '../time/wallTime';
+import type { DecodeOptions } from './board';
 import { decode } from './decode';
 import type { PlanningGround } from './ground';
+import type { PiecePlan, PlannedOperation, Session } from './plan';
 import { pieceReadiness } from './readiness';
 
 const STEP_MINUTES = 15;
+
+/** What a piece is planned alone against: the present, what else is planned, and the order of work. */
+export interface PlanAround {
+  now: EpochMinute;
+  /** When passes of other pieces are done, by id, for what waits for them. */
+  fixedEnds: ReadonlyMap<string, EpochMinute>;
+  sequence: readonly string[];
+}
 
 /**
  * The last moment at which work on a piece can go on and still make its dates, with all hands and nothing else in the
@@ -17,25 +27,88 @@ const STEP_MINUTES = 15;
 export function latestStart(
   ground: PlanningGround,
   piece: Piece,
-  now: EpochMinute,
-  fixedEnds: ReadonlyMap<string, EpochMinute>,
-  sequence: readonly string[],
+  around: PlanAround,
+): EpochMinute | undefined {
+  return latest(ground, piece, around, around.now, (from) => ({ now: from }));
+}
+
+/** The last moment a session can begin, and the piece that misses its date when it begins later. */
+export interface SessionDeadline {
+  at: EpochMinute;
+  pieceId: string;
+}
+
+/**
+ * For each of some sessions the last moment it can begin before one of its pieces misses its date: what comes before is
+ * done as planned, what the session holds of the piece not sooner than that moment, and the rest as soon as can be, with
+ * nothing else in the way. To a quarter of an hour; undefined for sessions that no piece in time hangs on.
+ */
+export function sessionDeadlines(
+  ground: PlanningGround,
+  plan: {
+    operations: readonly PlannedOperation[];
+    pieces: readonly PiecePlan[];
+    sessions: readonly Session[];
+  },
+  around: PlanAround,
+): (SessionDeadline | undefined)[] {
+  const byId = new Map(plan.operations.map((operation) => [operation.id, operation]));
+  const beginsOf = (operation: PlannedOperation) => operation.laidAt! - operation.workMinutes;
+  return plan.sessions.map((session) => {
+    const held = new Map<string, PlannedOperation[]>();
+    for (const id of session.batches.flatMap((batch) => batch.operationIds)) {
+      const operation = byId.get(id)!;
+      if (operation.status === 'planned')
+        held.set(operation.pieceId, [...(held.get(operation.pieceId) ?? []), operation]);
+    }
+    let soonest: SessionDeadline | undefined;
+    for (const [pieceId, own] of held) {
+      const { slackMinutes } = plan.pieces.find((one) => one.pieceId === pieceId)!;
+      if (slackMinutes === undefined || slackMinutes < 0) continue;
+      const piece = ground.build.pieces.find((one) => one.id === pieceId)!;
+      const first = Math.min(...own.map(beginsOf));
+      const before = plan.operations.filter(
+        (one) => one.pieceId === pieceId && one.status === 'planned' && beginsOf(one) < first,
+      );
+      const asPlanned = new Map(before.map((one) => [one.id, beginsOf(one)]));
+      const at = latest(ground, piece, around, session.from, (from) => ({
+        now: around.now,
+        // No sooner than planned where the plan has it later in the session.
+        notBefore: new Map([
+          ...asPlanned,
+          ...own.map((one) => [one.id, beginsOf(one) + from - session.from] as const),
+        ]),
+      }));
+      if (at !== undefined && (!soonest || at < soonest.at)) soonest = { at, pieceId };
+    }
+    return soonest;
+  });
+}
+
+/** The last moment from `soonest` on that still lets a piece make its dates when it is planned alone from it. */
+function latest(
+  ground: PlanningGround,
+  piece: Piece,
+  { fixedEnds, sequence }: PlanAround,
+  soonest: EpochMinute,
+  planFrom: (from: EpochMinute) => Pick<DecodeOptions, 'now' | 'notBefore'>,
 ): EpochMinute | undefined {
   const dueAt = ground.dueAt.get(piece.id);
   if (dueAt === undefined) return undefined;
   const onlyPieces = new Set([piece.id]);
   const makesIt = (from: EpochMinute): boolean => {
-    const { operations, units } = decode(ground, sequence, { now: from, onlyPieces, fixedEnds });
-    const { readiness } = pieceReadiness(ground.build, piece, operations, units, from);
+    const options = planFrom(from);
+    const { operations, units } = decode(ground, sequence, { ...options, onlyPieces, fixedEnds });
+    const { readiness } = pieceReadiness(ground.build, piece, operations, units, options.now);
     return readiness !== 'late' && readiness !== 'stuck';
   };
-  if (!makesIt(now)) return undefined;
+  if (!makesIt(soonest)) return undefined;
   let good = 0;
-  let bad = Math.ceil((dueAt + MINUTES_PER_DAY - now) / STEP_MINUTES);
+  let bad = Math.max(1, Math.ceil((dueAt + MINUTES_PER_DAY - soonest) / STEP_MINUTES));
   while (bad - good > 1) {
     const middle = (good + bad) >> 1;
-    if (makesIt(now + middle * STEP_MINUTES)) good = middle;
+    if (makesIt(soonest + middle * STEP_MINUTES)) good = middle;
     else bad = middle;
   }
-  return now + good * STEP_MINUTES;
+  return soonest + good * STEP_MINUTES;
 }

@@ -2,6 +2,7 @@ import type { Operation } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
 import type { Binding } from './gates';
 import type { PlanningGround } from './ground';
+import type { SessionDeadline } from './latestStart';
 import type { MeasuredMaterial } from './measuredTimes';
 import type { HandsBound, PieceBound } from './bounds';
 import type { Score } from './score';
@@ -60,6 +61,8 @@ export interface Session {
   to: EpochMinute;
   /** Batches in order; each is a run of operations that share set-up and clean-up. */
   batches: Batch[];
+  /** The last moment it can begin, and for which piece; undefined when nothing hangs on it, or that was not asked for. */
+  beginBy?: SessionDeadline;
 }
 
 export interface Batch {

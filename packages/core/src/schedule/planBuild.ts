@@ -2,7 +2,7 @@ import type { Build } from '../build/schema';
 import { epochMinute, type EpochMinute } from '../time/wallTime';
 import { measuredTimes } from './measuredTimes';
 import { doableNow } from './doableNow';
-import { latestStart } from './latestStart';
+import { latestStart, sessionDeadlines } from './latestStart';
 import { placeOutlooks } from './outlook';
 import type { Plan, PlannedOperation } from './plan';
 import { handsBounds, pieceBounds } from './bounds';
@@ -10,6 +10,9 @@ import { planningGround, type ReadingsByPlace } from './ground';
 import { searchPlan, type SearchOptions } from './search';
 import { pieceReadiness } from './readiness';
 import { sessionsOf } from './sessions';
+
+/** Sessions within the week are told when they have to begin. */
+const DEADLINES_AHEAD_MINUTES = 7 * 1440;
 
 export interface PlanOptions {
   /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
@@ -48,20 +51,32 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
       operation.laidAt === undefined ? [] : [[operation.id, operation.laidAt]],
     ),
   );
+  const around = { now, fixedEnds, sequence };
   const pieces = build.pieces.map((piece) => {
     const own = byPiece.get(piece.id)!;
     const state = pieceReadiness(build, piece, own, units, now);
     const open = own.some((operation) => operation.status === 'planned');
     return options.latestStarts !== false && open && state.readiness !== 'stuck'
-      ? { ...state, latestStartAt: latestStart(ground, piece, now, fixedEnds, sequence) }
+      ? { ...state, latestStartAt: latestStart(ground, piece, around) }
       : state;
   });
+  const sessions = sessionsOf(ground, operations);
+  if (options.latestStarts !== false) {
+    // Nights further off than this change before they come.
+    const soon = sessions.filter((session) => session.from < now + DEADLINES_AHEAD_MINUTES);
+    for (const [at, beginBy] of sessionDeadlines(
+      ground,
+      { operations, pieces, sessions: soon },
+      around,
+    ).entries())
+      if (beginBy) soon[at]!.beginBy = beginBy;
+  }
   return {
     now,
     timeZone: build.timeZone,
     operations,
     pieces,
-    sessions: sessionsOf(ground, operations),
+    sessions,
     units,
     ground,
     sequence,

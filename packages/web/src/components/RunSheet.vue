@@ -4,6 +4,7 @@ import type { BenchBatch } from '../bench';
 import { useBuild } from '../stores/build';
 import BatchLine from './BatchLine.vue';
 import { dayOf } from '../timeAxis';
+import { beginByWords } from '../words';
 
 /** What comes after, session by session. */
 const props = defineProps<{ batches: BenchBatch[] }>();
@@ -11,7 +12,8 @@ const store = useBuild();
 const SHOWN = 10;
 
 const groups = computed(() => {
-  const list: { id: string; day: string; person: string; batches: BenchBatch[] }[] = [];
+  const list: { id: string; day: string; person: string; by?: string | undefined; batches: BenchBatch[] }[] =
+    [];
   for (const batch of props.batches.slice(0, SHOWN)) {
     const id = batch.session?.id ?? '';
     const known = list.find((group) => group.id === id);
@@ -21,6 +23,7 @@ const groups = computed(() => {
         id,
         day: dayOf(batch.start, store.view!.timeZone),
         person: store.build?.people.find((person) => person.id === batch.session?.personId)?.name ?? '',
+        by: beginByWords(store.build!, batch.session),
         batches: [batch],
       });
   }
@@ -36,6 +39,7 @@ const groups = computed(() => {
       <h3 class="quiet">
         {{ group.day }}<template v-if="(store.build?.people.length ?? 0) > 1">, {{ group.person }}</template>
       </h3>
+      <p v-if="group.by" class="small figures">{{ group.by }}</p>
       <ol>
         <BatchLine
           v-for="batch in group.batches"

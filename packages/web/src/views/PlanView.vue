@@ -14,7 +14,6 @@ import {
   type Session,
 } from '@fixatum/core';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import { beginBy } from '../bench';
 import BatchLine from '../components/BatchLine.vue';
 import DryingRibbon from '../components/DryingRibbon.vue';
 import PassDialog from '../components/PassDialog.vue';
@@ -26,7 +25,7 @@ import { useBuild } from '../stores/build';
 import { useForecast } from '../stores/forecast';
 import { useNotice } from '../stores/notice';
 import { dayOf, daysBetween, percent, timeOfDay } from '../timeAxis';
-import { passWords, unitName } from '../words';
+import { beginByWords, passWords, unitName } from '../words';
 
 const store = useBuild();
 const forecast = useForecast();
@@ -95,7 +94,7 @@ const sheet = computed(() => {
   if (!session || !store.view) return undefined;
   return {
     session,
-    by: beginBy(store.view, session),
+    by: beginByWords(store.build!, session),
     person: store.build?.people.find((person) => person.id === session.personId)?.name ?? '',
     batches: session.batches.map((batch) => ({
       ...batch,
@@ -453,9 +452,7 @@ watch(
         }}<template v-if="people.length > 1">, {{ sheet.person }}</template>
       </h2>
       <p v-if="sheet.by" class="mt-1">
-        Begin by <strong class="figures">{{ sayMoment(sheet.by.at, zone) }}</strong> or lose
-        {{ eventName(store.pieceOf(sheet.by.pieceId)!) }}
-        <span class="quiet">({{ store.pieceOf(sheet.by.pieceId)?.name }})</span>.
+        <strong class="figures">{{ sheet.by }}.</strong>
       </p>
       <ol>
         <BatchLine

@@ -3,7 +3,7 @@ import { safetyLine, sayWait, type PlannedOperation } from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from '../stores/build';
 import { dayOf, timeOfDay } from '../timeAxis';
-import { passWords, pieceNames, withWords } from '../words';
+import { beginByWords, passWords, pieceNames, withWords } from '../words';
 
 /** The run sheets on paper, a page a session, with boxes to tick. */
 const store = useBuild();
@@ -40,6 +40,9 @@ const print = () => window.print();
         {{ timeOfDay(sheet.session.from, zone) }} to {{ timeOfDay(Math.ceil(sheet.session.to), zone) }},
         {{ sheet.person }}
       </h2>
+      <p v-if="beginByWords(store.build, sheet.session)" class="mb-2">
+        {{ beginByWords(store.build, sheet.session) }}.
+      </p>
       <table>
         <tbody>
           <tr v-for="batch in sheet.batches" :key="batch.start">
