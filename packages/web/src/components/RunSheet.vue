@@ -11,6 +11,11 @@ const props = defineProps<{ batches: BenchBatch[] }>();
 const store = useBuild();
 const SHOWN = 10;
 
+/** At the bench only what presses is worth saying. */
+const NEAR_MINUTES = 2 * 1440;
+const isNear = (session: BenchBatch['session']) =>
+  session?.beginBy !== undefined && session.beginBy.at - session.from < NEAR_MINUTES;
+
 const groups = computed(() => {
   const list: { id: string; day: string; person: string; by?: string | undefined; batches: BenchBatch[] }[] =
     [];
@@ -23,7 +28,7 @@ const groups = computed(() => {
         id,
         day: dayOf(batch.start, store.view!.timeZone),
         person: store.build?.people.find((person) => person.id === batch.session?.personId)?.name ?? '',
-        by: beginByWords(store.build!, batch.session),
+        by: isNear(batch.session) ? beginByWords(store.build!, batch.session) : undefined,
         batches: [batch],
       });
   }
