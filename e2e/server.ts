@@ -1,3 +1,4 @@
+import type { Build } from '@fixatum/core';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -78,5 +79,24 @@ export async function startServer({
       await end('SIGTERM');
       await rm(data, { recursive: true, force: true });
     },
+  };
+}
+
+/** A server with the demo builds, the id of the courier's, and a look at it, or another, as it is stored. */
+export interface Demo {
+  server: RunningServer;
+  id: string;
+  stored: (buildId?: string) => Promise<Build>;
+}
+
+export async function startDemo(): Promise<Demo> {
+  const server = await startServer();
+  const get = async <T>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as T;
+  const { builds } = await get<{ builds: { id: string; name: string }[] }>('/builds');
+  const { id } = builds.find((build) => build.name === 'Orrery Courier')!;
+  return {
+    server,
+    id,
+    stored: async (buildId = id) => (await get<{ build: Build }>(`/builds/${buildId}`)).build,
   };
 }

@@ -1,13 +1,11 @@
-import type { Build } from '@fixatum/core';
 import { expect, test, type Page } from '@playwright/test';
-import { startServer, type RunningServer } from '../server';
+import { startDemo, type Demo } from '../server';
 
-let server: RunningServer;
-let id: string;
+let server: Demo['server'];
+let id: Demo['id'];
+let stored: Demo['stored'];
 test.beforeEach(async () => {
-  server = await startServer();
-  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
-  id = builds[0]!.id;
+  ({ server, id, stored } = await startDemo());
 });
 test.afterEach(() => server.stop());
 
@@ -21,8 +19,6 @@ const logPass = async (page: Page, pass: string | RegExp) => {
   await page.getByTestId('start').click();
   await page.getByTestId('done').click();
 };
-const stored = async () =>
-  ((await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build }).build;
 
 test('several timers run on through reload, restart and time itself, and are stopped', async ({ page }) => {
   await open(page);
@@ -195,8 +191,7 @@ test('killing the server while a hundred entries are logged loses none it said y
       () => false,
     );
   const units = Array.from({ length: 100 }, (_, n) => n + 1);
-  const log = async () =>
-    ((await (await fetch(`${server.url}/api/builds/${made.id}`)).json()) as { build: Build }).build.log ?? [];
+  const log = async () => (await stored(made.id)).log ?? [];
   let killed: Promise<void> | undefined;
   const acknowledged: number[] = [];
   await Promise.all(

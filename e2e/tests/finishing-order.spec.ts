@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { startServer, type RunningServer } from '../server';
+import { startDemo, startServer, type RunningServer } from '../server';
 
 let server: RunningServer;
 test.afterEach(() => server.stop());
@@ -14,11 +14,11 @@ const choose = async (page: Page, label: string | RegExp, option: string) => {
   await page.getByRole('option', { name: option, exact: true }).click();
 };
 
-async function demoBuild(): Promise<string> {
-  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as {
-    builds: { id: string; name: string }[];
-  };
-  return builds.find((build) => build.name === 'Orrery Courier')!.id;
+/** Starts the server of a test with the demo builds; the id of the courier's. */
+async function demo(): Promise<string> {
+  const { server: started, id } = await startDemo();
+  server = started;
+  return id;
 }
 const stepWords = (page: Page) => page.locator('.step-row strong').allInnerTexts();
 
@@ -93,8 +93,7 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
 test('a look shows its dates, compares two sealers, and writes the steps; undo brings the old ones back', async ({
   page,
 }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/baton`);
   await expect(page.getByText('too late')).toBeVisible();
   const before = await stepWords(page);
@@ -112,8 +111,7 @@ test('a look shows its dates, compares two sealers, and writes the steps; undo b
 });
 
 test('a look says beforehand which logged work it would set aside', async ({ page }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/crown`);
   await page.getByRole('button', { name: 'Choose a look' }).click();
   await choose(page, 'Look', 'Gunmetal');
@@ -124,8 +122,7 @@ test('a look says beforehand which logged work it would set aside', async ({ pag
 test('steps are changed, moved by keyboard and mouse, doubled and deleted; the plan follows', async ({
   page,
 }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/buckle`);
   const menu = async (step: number, entry: string) => {
     await page.getByRole('button', { name: new RegExp(`^Step ${step},`) }).click();
@@ -167,8 +164,7 @@ test('steps are changed, moved by keyboard and mouse, doubled and deleted; the p
 test('a piece is changed, copied, mirrored and deleted, and bad input is told beside the fields', async ({
   page,
 }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/bracer`);
   await page.getByRole('button', { name: 'Change the piece' }).click();
   await page.getByLabel('How many').fill('500');
@@ -196,8 +192,7 @@ test('two windows change one piece: the second is told, and both changes can be 
   page,
   context,
 }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   const other = await context.newPage();
   for (const one of [page, other]) {
     await one.goto(`${server.url}/b/${id}/pieces/gorget`);
@@ -216,8 +211,7 @@ test('two windows change one piece: the second is told, and both changes can be 
 });
 
 test('steps are given to other pieces, and a plan is kept as a look', async ({ page }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/pauldron`);
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByText('Give steps to other pieces').click();
@@ -240,8 +234,7 @@ test('steps are given to other pieces, and a plan is kept as a look', async ({ p
 test('a look goes out as a file and comes in on another computer; a file that is no look is refused', async ({
   page,
 }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/bracer`);
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByText('Save as a look').click();
@@ -273,8 +266,7 @@ test('a look goes out as a file and comes in on another computer; a file that is
 });
 
 test('pieces are joined into another, which waits for them', async ({ page }) => {
-  server = await startServer();
-  const id = await demoBuild();
+  const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/buckle`);
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByText('Join other pieces into this').click();

@@ -1,13 +1,12 @@
-import type { Build } from '@fixatum/core';
 import { expect, test, type Page } from '@playwright/test';
-import { startServer, type RunningServer } from '../server';
+import { startDemo, type Demo } from '../server';
 
-let server: RunningServer;
-let id: string;
+let server: Demo['server'];
+let id: Demo['id'];
+let stored: Demo['stored'];
+
 test.beforeEach(async () => {
-  server = await startServer();
-  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
-  id = builds[0]!.id;
+  ({ server, id, stored } = await startDemo());
 });
 test.afterEach(() => server.stop());
 
@@ -66,10 +65,7 @@ test('the pair board is narrowed to a verdict and to a word', async ({ page }) =
 
 /** Puts a normal coat of lacquer on the rubber dip of the pauldrons, which are not begun. */
 async function lacquered(page: Page): Promise<void> {
-  const { build } = (await (await page.request.get(`${server.url}/api/builds/${id}`)).json()) as {
-    build: Build;
-  };
-  const pauldron = build.pieces.find((piece) => piece.id === 'pauldron')!;
+  const pauldron = (await stored()).pieces.find((piece) => piece.id === 'pauldron')!;
   pauldron.steps = pauldron.steps.map((step) =>
     step.id === 'brass'
       ? { ...step, material: 'metallic-lacquer-spray', method: 'aerosol', place: 'porch', film: 'heavy' }

@@ -1,14 +1,12 @@
-import type { Build } from '@fixatum/core';
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { startServer, type RunningServer } from '../server';
+import { startDemo, type Demo } from '../server';
 
-let server: RunningServer;
-let id: string;
+let server: Demo['server'];
+let id: Demo['id'];
+let stored: Demo['stored'];
 test.beforeEach(async () => {
-  server = await startServer();
-  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
-  id = builds[0]!.id;
+  ({ server, id, stored } = await startDemo());
 });
 test.afterEach(() => server.stop());
 
@@ -17,8 +15,6 @@ const open = async (page: Page) => {
   await expect(page.getByTestId('standing').getByRole('row')).toHaveCount(14);
   await expect(page.locator('.working.on')).toHaveCount(0);
 };
-const stored = async () =>
-  ((await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build }).build;
 const said = (page: Page, text: string | RegExp) => page.getByRole('status').filter({ hasText: text });
 
 test('the late piece is proven late, and a rescue that was planned for real saves it', async ({ page }) => {

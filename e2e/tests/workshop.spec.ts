@@ -1,14 +1,13 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
-import { startServer, type RunningServer } from '../server';
+import { startDemo, type Demo } from '../server';
 
-let server: RunningServer;
-let id: string;
+let server: Demo['server'];
+let id: Demo['id'];
+
 test.beforeEach(async () => {
-  server = await startServer();
-  const { builds } = (await (await fetch(`${server.url}/api/builds`)).json()) as { builds: { id: string }[] };
-  id = builds[0]!.id;
+  ({ server, id } = await startDemo());
 });
 test.afterEach(() => server.stop());
 

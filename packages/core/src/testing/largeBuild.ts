@@ -1,13 +1,19 @@
 import type { Build, Piece, Step } from '../build/schema';
 
-/** Twelve steps in a finisher's order: prep, sealing both faces, primer, colour, masking, weathering, clear, straps. */
-const twelveSteps = (place: string): Step[] => [
+const colours = ['#8a8d90', '#a8803a', '#2f7d6b', '#d9ccab'];
+const sealers = ['pva-flex-primer', 'pva-flex-primer', 'neoprene-soft'];
+
+/**
+ * Twelve steps in a finisher's order: prep, sealing both faces, primer, colour, masking, weathering, clear, straps. Sealers
+ * and colours differ between pieces, so that not everything goes on in one batch.
+ */
+const twelveSteps = (n: number, place: string): Step[] => [
   { id: 'sand', kind: 'sand', method: 'sand' },
   { id: 'heat', kind: 'heat-seal', method: 'hot-air' },
   {
     id: 'seal',
     kind: 'seal',
-    material: 'pva-flex-primer',
+    material: sealers[n % sealers.length]!,
     coats: 2,
     film: 'light',
     faces: ['inner', 'outer'],
@@ -19,11 +25,18 @@ const twelveSteps = (place: string): Step[] => [
     material: 'metallic-lacquer-spray',
     coats: 2,
     film: 'dust',
-    colour: '#8a8d90',
+    colour: colours[n % colours.length]!,
     place,
   },
   { id: 'mask', kind: 'mask', zones: ['plate'] },
-  { id: 'trim', kind: 'base', material: 'acrylic-metallic', coats: 2, zones: ['trim'], colour: '#a8803a' },
+  {
+    id: 'trim',
+    kind: 'base',
+    material: 'acrylic-metallic',
+    coats: 2,
+    zones: ['trim'],
+    colour: colours[(n + 1) % colours.length]!,
+  },
   { id: 'unmask', kind: 'unmask', zones: ['plate'] },
   { id: 'wash', kind: 'weather', material: 'acrylic-wash', colour: '#2f2a1e' },
   {
@@ -40,7 +53,7 @@ const twelveSteps = (place: string): Step[] => [
 
 /**
  * A large made-up build for measuring: so many pieces of twelve steps each, evenings and weekends of one person, a helper
- * on Sundays, a room and a porch in winter air, and a date as many weeks away as the work needs.
+ * on Sundays, a room and a porch in winter air, and two dates as many weeks away as the work needs.
  */
 export function largeBuild(pieces: number): Build {
   const weeks = 3 + Math.ceil(pieces / 12);
@@ -53,6 +66,7 @@ export function largeBuild(pieces: number): Build {
     start: '2027-02-15T18:00',
     events: [
       { id: 'fair', name: 'Fair', packAt: `${day(weeks * 7)}T18:00`, wearAt: `${day(weeks * 7 + 1)}T09:00` },
+      { id: 'rehearsal', name: 'Rehearsal', wearAt: `${day(weeks * 7 - 7)}T18:00` },
     ],
     people: [
       {
@@ -91,7 +105,7 @@ export function largeBuild(pieces: number): Build {
       id: `piece-${n + 1}`,
       name: `Piece ${n + 1}`,
       quantity: 1,
-      event: 'fair',
+      event: n % 5 === 0 ? 'rehearsal' : 'fair',
       substrate: { kind: 'eva-foam', density: 'medium', thicknessMm: 5 + (n % 3) },
       faces: { outer: { areaCm2: 200 + 37 * (n % 17) }, inner: { areaCm2: 190 + 37 * (n % 17) } },
       flex: [{ name: 'bend', bendRadiusMm: 60 + 5 * (n % 7) }],
@@ -100,7 +114,7 @@ export function largeBuild(pieces: number): Build {
         { id: 'plate', name: 'Plate', share: 0.8 },
         { id: 'trim', name: 'Trim', share: 0.2, edgeMm: 500 },
       ],
-      steps: twelveSteps(n % 2 === 0 ? 'porch' : 'room'),
+      steps: twelveSteps(n, n % 2 === 0 ? 'porch' : 'room'),
     })),
   };
 }
