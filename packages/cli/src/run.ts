@@ -232,7 +232,10 @@ function planJson(plan: Plan) {
         };
   return {
     now: wall(plan.now),
-    hands: plan.hands,
+    hands: plan.hands.map((one) => ({
+      ...one,
+      doneAt: wall(Number.isFinite(one.doneAt) ? one.doneAt : undefined),
+    })),
     timeZone: plan.timeZone,
     pieces: plan.pieces.map((piece) => ({
       piece: piece.pieceId,

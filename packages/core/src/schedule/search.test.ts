@@ -250,9 +250,22 @@ describe('bounds', () => {
       pieces: [samplePiece({ quantity: 30 }, [{ id: 'p', kind: 'prep', minutes: 60 }])],
     });
     busy.people[0]!.availability = [{ days: ['sat'], from: '10:00', to: '12:00' }];
+    // Two hands at once are half as long about it: 900 min are seven Saturdays and a half.
+    const twice = structuredClone(busy);
+    twice.people.push({ ...busy.people[0]!, id: 'other', name: 'Other' });
+    expect(toWallTime(planBuild(twice, { latestStarts: false }).hands[0]!.doneAt, 'UTC')).toBe(
+      '2027-04-10T11:00',
+    );
     // Three Saturdays of two hours, the last after the start of the event's day, against thirty hours of work.
     expect(planBuild(busy, { latestStarts: false }).hands).toEqual([
-      { eventId: 'day', needMinutes: 1800, haveMinutes: 240, provesLate: true },
+      {
+        eventId: 'day',
+        needMinutes: 1800,
+        haveMinutes: 240,
+        // Fifteen Saturdays of two hours, the first on 20 Feb, the last on 29 May.
+        doneAt: epochMinute('2027-05-29T12:00', 'UTC'),
+        provesLate: true,
+      },
     ]);
   });
 });

@@ -265,6 +265,9 @@ watch(
       ▲ {{ sayWait(proof.needMinutes) }} of bare work have to be done before
       {{ store.build.events.find((one) => one.id === proof.eventId)?.name }}, and there are
       {{ sayWait(proof.haveMinutes) }} of free time: no plan can do that.
+      <template v-if="Number.isFinite(proof.doneAt)"
+        >With everybody at it in all free time it is done {{ sayMoment(proof.doneAt, zone) }}.</template
+      >
     </p>
     <RescuePanel />
 
