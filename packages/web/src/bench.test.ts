@@ -1,34 +1,22 @@
 import { epochMinute, planView, type Build } from '@fixatum/core';
 import { batchesOf, dryingOf, underwayOf } from './bench';
+import { smallBuild } from './testing/smallBuild';
 
-const build = (changes: Partial<Build> = {}): Build => ({
-  format: 'fixatum-build/1',
-  name: 'Bench',
-  timeZone: 'UTC',
-  start: '2027-02-15T08:00',
-  events: [],
-  people: [{ id: 'me', name: 'Me', availability: [{ days: ['mon', 'tue'], from: '08:00', to: '12:00' }] }],
-  places: [
-    {
-      id: 'room',
-      name: 'Room',
-      ventilation: 'window',
-      slots: 4,
-      climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
-    },
-  ],
-  pieces: [
-    {
-      id: 'tasset',
-      name: 'Tasset',
-      quantity: 2,
-      substrate: { kind: 'eva-foam', thicknessMm: 6 },
-      faces: { outer: { areaCm2: 400 } },
-      steps: [{ id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 2 }],
-    },
-  ],
-  ...changes,
-});
+const build = (changes: Partial<Build> = {}): Build =>
+  smallBuild({
+    events: [],
+    pieces: [
+      {
+        id: 'tasset',
+        name: 'Tasset',
+        quantity: 2,
+        substrate: { kind: 'eva-foam', thicknessMm: 6 },
+        faces: { outer: { areaCm2: 400 } },
+        steps: [{ id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 2 }],
+      },
+    ],
+    ...changes,
+  });
 const now = epochMinute('2027-02-15T08:00', 'UTC');
 const entry = (unit: number, doneAt: string) => ({
   id: `l${unit}`,

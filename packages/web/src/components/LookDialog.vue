@@ -18,9 +18,10 @@ import {
   type Undercoat,
   type VariantOutcome,
 } from '@fixatum/core';
-import { mdiArrowDown, mdiArrowUp } from '@mdi/js';
 import { watchDebounced } from '@vueuse/core';
 import { computed, reactive, ref, watch } from 'vue';
+import DialogFoot from './DialogFoot.vue';
+import OrderButtons from './OrderButtons.vue';
 import { compareInWorker } from '../planner';
 import { useBuild } from '../stores/build';
 import { useLooks } from '../stores/looks';
@@ -310,21 +311,12 @@ const costWords = ['', 'little', 'some', 'much'];
               <ol class="order">
                 <li v-for="(zoneId, n) in written.zones.order" :key="zoneId">
                   <span>{{ written.zones.why[n] }}</span>
-                  <v-btn
-                    :icon="mdiArrowUp"
-                    size="x-small"
-                    variant="text"
-                    :disabled="n === 0"
-                    :aria-label="`Paint ${zoneId} earlier`"
-                    @click="move(zoneId, -1)"
-                  />
-                  <v-btn
-                    :icon="mdiArrowDown"
-                    size="x-small"
-                    variant="text"
-                    :disabled="n === written.zones.order.length - 1"
-                    :aria-label="`Paint ${zoneId} later`"
-                    @click="move(zoneId, 1)"
+                  <OrderButtons
+                    :at="n"
+                    :count="written.zones.order.length"
+                    :up-label="`Paint ${zoneId} earlier`"
+                    :down-label="`Paint ${zoneId} later`"
+                    @move="(by) => move(zoneId, by)"
                   />
                 </li>
               </ol>
@@ -353,16 +345,18 @@ const costWords = ['', 'little', 'some', 'much'];
           </div>
         </div>
       </v-card-text>
-      <div class="actions">
-        <v-btn variant="flat" color="primary" :disabled="!written" :loading="saving" @click="write"
-          >Write these steps</v-btn
-        >
-        <v-btn variant="text" @click="open = false">Not now</v-btn>
+      <DialogFoot
+        v-model="open"
+        words="Write these steps"
+        :disabled="!written"
+        :saving="saving"
+        @done="write"
+      >
         <span v-if="written && lost > 0" class="small"
           >{{ lost }} logged {{ lost === 1 ? 'pass belongs' : 'passes belong' }} to steps that go; Undo brings
           them back.</span
         >
-      </div>
+      </DialogFoot>
     </v-card>
   </v-dialog>
 </template>

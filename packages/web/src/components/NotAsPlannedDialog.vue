@@ -8,6 +8,7 @@ import {
   type PlannedOperation,
 } from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
+import DialogFoot from './DialogFoot.vue';
 import { useBuild, type LogExtras } from '../stores/build';
 import PhotoField from './PhotoField.vue';
 
@@ -89,12 +90,12 @@ async function save(): Promise<void> {
         </form>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       </v-card-text>
-      <div class="actions">
-        <v-btn type="submit" form="not-as-planned" size="large" variant="flat" color="primary">{{
-          form.failed ? 'Log it as failed' : 'Log it'
-        }}</v-btn>
-        <v-btn size="large" variant="text" @click="open = false">Not now</v-btn>
-      </div>
+      <DialogFoot
+        v-model="open"
+        form="not-as-planned"
+        large
+        :words="form.failed ? 'Log it as failed' : 'Log it'"
+      />
     </v-card>
   </v-dialog>
 </template>

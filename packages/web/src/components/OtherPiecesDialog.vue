@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { joinStep, replaceKind, stepKindWords, type Piece, type StepKind } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
+import DialogFoot from './DialogFoot.vue';
 import { useBuild } from '../stores/build';
 
 /** Picks other pieces: to give them the same steps of some kinds, or to join them into this one. */
@@ -82,12 +83,13 @@ async function apply(): Promise<void> {
         </div>
         <p v-if="others.length === 0" class="quiet">There is no other piece in this build.</p>
       </v-card-text>
-      <div class="actions">
-        <v-btn variant="flat" color="primary" :disabled="!can" :loading="working" @click="apply">{{
-          purpose === 'give' ? 'Give them' : 'Join them'
-        }}</v-btn>
-        <v-btn variant="text" @click="open = false">Not now</v-btn>
-      </div>
+      <DialogFoot
+        v-model="open"
+        :words="purpose === 'give' ? 'Give them' : 'Join them'"
+        :disabled="!can"
+        :saving="working"
+        @done="apply"
+      />
     </v-card>
   </v-dialog>
 </template>

@@ -17,6 +17,7 @@ import {
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
+import DialogFoot from './DialogFoot.vue';
 import { api, faultsOf } from '../api';
 import { shapeFields, shapeFrom } from '../shapeFields';
 import { useBuild } from '../stores/build';
@@ -424,12 +425,7 @@ async function save(): Promise<void> {
         </form>
         <FaultList :faults="faults" />
       </v-card-text>
-      <div class="actions">
-        <v-btn type="submit" form="piece-form" variant="flat" color="primary" :loading="saving">{{
-          base ? 'Save' : 'Add it'
-        }}</v-btn>
-        <v-btn variant="text" @click="open = false">Not now</v-btn>
-      </div>
+      <DialogFoot v-model="open" form="piece-form" :words="base ? 'Save' : 'Add it'" :saving="saving" />
     </v-card>
   </v-dialog>
 </template>

@@ -17,6 +17,7 @@ import {
   type Step,
 } from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
+import DialogFoot from './DialogFoot.vue';
 import { useBuild } from '../stores/build';
 
 /** Changes one step, or makes a new one at a place in the list. */
@@ -293,10 +294,7 @@ async function save(): Promise<void> {
           <v-textarea v-model="form.note" label="Note" rows="2" auto-grow maxlength="4000" class="wide" />
         </form>
       </v-card-text>
-      <div class="actions">
-        <v-btn type="submit" form="step-form" variant="flat" color="primary" :loading="saving">Save</v-btn>
-        <v-btn variant="text" @click="open = false">Not now</v-btn>
-      </div>
+      <DialogFoot v-model="open" form="step-form" words="Save" :saving="saving" />
     </v-card>
   </v-dialog>
 </template>

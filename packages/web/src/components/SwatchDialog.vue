@@ -13,6 +13,7 @@ import {
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
+import DialogFoot from './DialogFoot.vue';
 import { api, faultsOf } from '../api';
 import { plain } from '../planner';
 import { useBuild } from '../stores/build';
@@ -196,12 +197,12 @@ async function save(): Promise<void> {
         </form>
         <FaultList :faults="faults" />
       </v-card-text>
-      <div class="actions">
-        <v-btn type="submit" form="swatch-form" variant="flat" color="primary" :loading="saving">{{
-          judging ? 'Keep the result' : 'Keep the plan'
-        }}</v-btn>
-        <v-btn variant="text" @click="open = false">Not now</v-btn>
-      </div>
+      <DialogFoot
+        v-model="open"
+        form="swatch-form"
+        :words="judging ? 'Keep the result' : 'Keep the plan'"
+        :saving="saving"
+      />
     </v-card>
   </v-dialog>
 </template>

@@ -9,8 +9,9 @@ import {
   type FilmGrade,
   type Piece,
 } from '@fixatum/core';
-import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js';
+import { mdiClose } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
+import OrderButtons from './OrderButtons.vue';
 import { useBuild } from '../stores/build';
 import DataChart, { type ChartOption } from './DataChart.vue';
 
@@ -231,21 +232,12 @@ const option = computed((): ChartOption => {
                   :disabled="at === 0"
                 />
                 <span class="tools">
-                  <v-btn
-                    :icon="mdiArrowUp"
-                    size="x-small"
-                    variant="text"
-                    :disabled="at === 0"
-                    :aria-label="`Coat ${at + 1} up`"
-                    @click="move(at, -1)"
-                  />
-                  <v-btn
-                    :icon="mdiArrowDown"
-                    size="x-small"
-                    variant="text"
-                    :disabled="at === rows.length - 1"
-                    :aria-label="`Coat ${at + 1} down`"
-                    @click="move(at, 1)"
+                  <OrderButtons
+                    :at="at"
+                    :count="rows.length"
+                    :up-label="`Coat ${at + 1} up`"
+                    :down-label="`Coat ${at + 1} down`"
+                    @move="(by) => move(at, by)"
                   />
                   <v-btn
                     :icon="mdiClose"

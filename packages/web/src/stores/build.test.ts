@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { keptPlanOf, planView, warmFrom, type Build, type PlanView } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { ApiProblem, api, type BuildAnswer } from '../api';
+import { smallBuild } from '../testing/smallBuild';
 import { planInWorker, type TakeView } from '../planner';
 import { useBuild } from './build';
 import { useClock } from './clock';
@@ -12,40 +13,11 @@ jest.mock('../planner', () => ({
   planInWorker: jest.fn(),
 }));
 
-const build = (changes: Partial<Build> = {}): Build => ({
-  format: 'fixatum-build/1',
-  name: 'Store',
-  timeZone: 'UTC',
-  start: '2027-02-15T08:00',
-  events: [{ id: 'day', name: 'The day', packAt: '2027-02-25T18:00', wearAt: '2027-02-26T09:00' }],
-  people: [{ id: 'me', name: 'Me', availability: [{ days: ['mon', 'tue'], from: '08:00', to: '12:00' }] }],
-  places: [
-    {
-      id: 'room',
-      name: 'Room',
-      ventilation: 'window',
-      slots: 4,
-      climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
-    },
-  ],
-  pieces: [
-    {
-      id: 'plate',
-      name: 'Plate',
-      quantity: 1,
-      event: 'day',
-      substrate: { kind: 'eva-foam', density: 'medium', thicknessMm: 6 },
-      faces: { outer: { areaCm2: 300 } },
-      steps: [{ id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 2 }],
-    },
-  ],
-  ...changes,
-});
 const answer = (version: number, changes: Partial<Build> = {}, id = 'b1'): BuildAnswer => ({
   id,
   version,
   pieceEtags: { plate: `"${version}"` },
-  build: build(changes),
+  build: smallBuild(changes),
 });
 
 /** What the planner was asked, newest last, and how it answers. */
@@ -97,7 +69,7 @@ describe('the plan of an open build', () => {
   });
 
   it('goes on from the one that was put by, which is nothing provisional', async () => {
-    const kept = keptPlanOf(warmFrom(planView(build(), { now: 30_045_600 })));
+    const kept = keptPlanOf(warmFrom(planView(smallBuild(), { now: 30_045_600 })));
     const store = await opened({ plan: kept });
     expect(keptPlanOf(asked()[0]![0].warm!)).toEqual(kept);
     answerPlan({ whole: false });
@@ -109,7 +81,7 @@ describe('the plan of an open build', () => {
     jest.spyOn(api, 'plan').mockRejectedValue(new ApiProblem(500, 'x', 'x', 'x', []));
     const store = useBuild();
     await store.open('b1');
-    expect(store.build?.name).toBe('Store');
+    expect(store.build?.name).toBe('Small');
     expect(asked()[0]![0].warm).toBeUndefined();
   });
 

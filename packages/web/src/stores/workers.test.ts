@@ -1,9 +1,10 @@
 import 'fake-indexeddb/auto';
-import { planView, warmFrom, type Build, type PlanView, type RuleFinding } from '@fixatum/core';
+import { planView, warmFrom, type PlanView, type RuleFinding } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { nextTick } from 'vue';
 import { api } from '../api';
 import { FakeWorker } from '../testing/fakeWorker';
+import { smallBuild } from '../testing/smallBuild';
 import type { PlanRequest } from '../planWorker';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from './build';
@@ -12,39 +13,22 @@ import { useForecast } from './forecast';
 import { useNotice } from './notice';
 import { useWays } from './ways';
 
+const plate = smallBuild().pieces[0]!;
+const room = smallBuild().places[0]!;
 // Enamel over rubber dip stays tacky: a stop, and a piece with two passes to plan.
-const build: Build = {
-  format: 'fixatum-build/1',
+const build = smallBuild({
   name: 'Workers',
-  timeZone: 'UTC',
-  start: '2027-02-15T08:00',
-  events: [{ id: 'day', name: 'The day', wearAt: '2027-02-26T09:00' }],
-  people: [{ id: 'me', name: 'Me', availability: [{ days: ['mon', 'tue'], from: '08:00', to: '12:00' }] }],
-  places: [
-    {
-      id: 'room',
-      name: 'Room',
-      ventilation: 'extraction',
-      slots: 4,
-      climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
-      hygrometerPort: 4000,
-    },
-  ],
+  places: [{ ...room, ventilation: 'extraction', hygrometerPort: 4000 }],
   pieces: [
     {
-      id: 'plate',
-      name: 'Plate',
-      quantity: 1,
-      event: 'day',
-      substrate: { kind: 'eva-foam', density: 'medium', thicknessMm: 6, heatSealed: true },
-      faces: { outer: { areaCm2: 300 } },
+      ...plate,
       steps: [
         { id: 'seal', kind: 'seal', material: 'rubber-dip-spray', method: 'aerosol' },
         { id: 'enamel', kind: 'base', material: 'alkyd-flat-spray', method: 'aerosol' },
       ],
     },
   ],
-};
+});
 const readings = { room: [{ at: 30_045_590, temperatureC: 17, humidityPct: 61 }] };
 
 /** A build that is open, with a measured room, planned by the worker. */

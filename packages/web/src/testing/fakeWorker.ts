@@ -28,7 +28,7 @@ export class FakeWorker {
     if (!found) throw new Error(`no ${script} was started`);
     return found;
   }
-  /** Puts it in place of real workers, those forgotten that have been ended; one that runs on, as the planner's, is kept. */
+  /** Puts it in place of real workers. All that were made are forgotten but the planner's, which runs as long as the page. */
   static install(): void {
     FakeWorker.made = FakeWorker.made.filter((worker) => worker.script === 'planWorker.ts');
     (globalThis as { Worker?: unknown }).Worker = FakeWorker;
