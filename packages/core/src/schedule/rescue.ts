@@ -140,7 +140,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       now: before.now,
       readings,
       latestStarts: false,
-      search: { warm, starts: 'none' },
+      search: { warm, urgent: new Set(inTrouble), starts: 'none' },
     });
     const late = lateMinutes(plan, inTrouble);
     const gained = readySum(before, inTrouble) - readySum(plan, inTrouble);

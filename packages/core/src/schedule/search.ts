@@ -6,7 +6,7 @@ import type { PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { slackSequence, stepSequence } from './priority';
 import { Reinserter } from './reinsert';
-import { compareScores, scoreOf, type Score } from './score';
+import { compareScores, scoreOf, standingOf, type Score } from './score';
 import type { WarmStart } from './warmStart';
 
 /** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
@@ -30,6 +30,8 @@ export interface SearchOptions {
   keep?: boolean;
   /** A plan to begin with: where it still holds, the result is never worse than it. */
   warm?: WarmStart;
+  /** Keeps to the plan it began with but for these pieces, which go before all others; unless that makes something late. */
+  urgent?: ReadonlySet<string>;
   /** Told of every better plan, and after every try; returning false stops with the best so far. */
   onProgress?: (best: Candidate, done: number, better: boolean) => boolean | void;
 }
@@ -105,17 +107,23 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     return options.onProgress?.(best!, done, better) !== false;
   };
   let held: Candidate | undefined;
+  let urgent: Candidate | undefined;
   if (options.warm) {
     const sequence = withMissing(options.warm.sequence, ground);
     // First as it was, nothing moved but what has to; then with the work of whoever is at it now moved up; then in the same
     // order as early as can be.
-    held = heldCandidate(ground, sequence, options.warm, now, false);
+    held = heldCandidate(ground, sequence, options.warm, now);
     if (!offer(held)) return best!;
-    const movedUp = heldCandidate(ground, sequence, options.warm, now, true);
+    const movedUp = heldCandidate(ground, sequence, options.warm, now, { movesUp: true });
     if (!isWorthLeaving(movedUp.score, held.score)) held = movedUp;
     if (!offer(movedUp)) return best!;
     // Nothing late and everything placed: there is nothing to leave it for.
     if (options.keep && held.score[0] === 0 && held.score[1] === 0) return held;
+    const first = options.urgent ?? latePieces(ground, held, now);
+    if (first.size > 0) {
+      urgent = heldCandidate(ground, sequence, options.warm, now, { first });
+      if (!offer(urgent)) return best!;
+    }
     if (!offer(candidateOf(ground, sequence, now))) return best!;
   }
   const { starts = 'all' } = options;
@@ -155,7 +163,8 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (done % 60 === 0) current = best!;
   }
   if (reinserter && compareScores(reinserter.score, best!.score) < 0) offer(candidateFrom(reinserter, best!));
-  return options.keep && held && !isWorthLeaving(held.score, best!.score) ? held : best!;
+  const kept = options.urgent ? [urgent] : options.keep ? [held, urgent] : [];
+  return kept.find((one) => one && !isWorthLeaving(one.score, best!.score)) ?? best!;
 }
 
 /** A plan that is late is given up for one that is less late by this much; minutes are not worth moving everything. */
@@ -170,31 +179,44 @@ function isWorthLeaving(one: Score, other: Score): boolean {
   return (one[1] > 0 && other[1] === 0) || one[1] - other[1] >= WORTH_MOVING_MINUTES;
 }
 
+/** The pieces that a plan has late, or can't place. */
+const latePieces = (ground: PlanningGround, { run }: Candidate, now: number): Set<string> =>
+  new Set(
+    ground.build.pieces
+      .filter((piece) => {
+        const own = run.operations.filter((operation) => operation.pieceId === piece.id);
+        const { late, unplaced } = standingOf(ground, piece, own, run.units, now);
+        return late > 0 || unplaced > 0;
+      })
+      .map((piece) => piece.id),
+  );
+
 /**
  * A plan done over: every pass at its old time and by the same hands where that can still be, later where not. With
- * `movesUp`, what is planned for the session that somebody is in right now may begin sooner than it was to.
+ * `movesUp`, what is planned for the session that somebody is in right now may begin sooner than it was to. With `first`,
+ * those pieces go before all others, as soon as can be and by whoever is free.
  */
 function heldCandidate(
   ground: PlanningGround,
   sequence: readonly string[],
   warm: WarmStart,
   now: number,
-  movesUp: boolean,
+  { movesUp = false, first = new Set() }: { movesUp?: boolean; first?: ReadonlySet<string> } = {},
 ): Candidate {
-  const at = (id: string) => warm.beginsAt.get(id) ?? Infinity;
+  const goesFirst = (id: string) => first.has(ground.byId.get(id)?.pieceId ?? '');
+  const at = (id: string) => (goesFirst(id) ? -Infinity : (warm.beginsAt.get(id) ?? Infinity));
   const known = new Set(ground.people.map((person) => person.id));
-  const personOf = new Map([...warm.personOf].filter(([, person]) => known.has(person)));
+  const personOf = new Map([...warm.personOf].filter(([id, person]) => known.has(person) && !goesFirst(id)));
   const inTime = [...sequence].sort((a, b) => at(a) - at(b) || 0);
   const sessionEnds = new Map(
     ground.people.map((person) => [person.id, person.calendar.windowAt(now)?.to ?? -Infinity]),
   );
-  const notBefore = movesUp
-    ? new Map(
-        [...warm.beginsAt].filter(
-          ([id, begins]) => begins >= (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity),
-        ),
-      )
-    : warm.beginsAt;
+  const notBefore = new Map(
+    [...warm.beginsAt].filter(
+      ([id, begins]) =>
+        !goesFirst(id) && (!movesUp || begins >= (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity)),
+    ),
+  );
   return candidate(ground, sequence, {
     order: inTime,
     options: { now, notBefore, personOf, explain: true },

@@ -1,6 +1,6 @@
 import { randomBuild } from '../testing/randomBuild';
-import { sampleBuild } from '../testing/sampleBuild';
-import { epochMinute } from '../time/wallTime';
+import { sampleBuild, samplePiece } from '../testing/sampleBuild';
+import { epochMinute, toWallTime } from '../time/wallTime';
 import { planBuild } from './planBuild';
 import { keptPlanOf, keptPlanSchema, warmFrom, warmOfKept } from './warmStart';
 
@@ -48,5 +48,39 @@ describe('a kept plan', () => {
     };
     expect(reasons(0)[1]).toBe('drying');
     expect(reasons(60)[1]).toBe('choice');
+  });
+
+  it('is left only for the piece that would be late: it goes first, and the others stay', () => {
+    const coat = [{ id: 'b', kind: 'base' as const, material: 'craft-acrylic', method: 'brush' as const }];
+    const { event: _none, ...undated } = samplePiece({ id: 'other', name: 'Other' }, coat);
+    const build = sampleBuild({
+      // Wearable a day after it is laid, so laid by Tue 16 Feb, 18:00.
+      events: [{ id: 'day', name: 'The day', wearAt: '2027-02-17T18:00' }],
+      pieces: [undated, samplePiece({ id: 'urgent', name: 'Urgent' }, coat)],
+    });
+    const at = (text: string) => epochMinute(text, 'UTC');
+    const ids = ['other/1/b/1/outer', 'urgent/1/b/1/outer'] as const;
+    const warm = {
+      sequence: ids,
+      beginsAt: new Map([
+        [ids[0], at('2027-02-16T09:00')],
+        [ids[1], at('2027-02-18T09:00')],
+      ]),
+      personOf: new Map(ids.map((id) => [id, 'me'])),
+    };
+    const begins = (search: Parameters<typeof planBuild>[1] & object) =>
+      planBuild(build, { now: at('2027-02-15T07:00'), latestStarts: false, ...search }).operations.map(
+        ({ laidAt, workMinutes }) => toWallTime(laidAt! - workMinutes, 'UTC'),
+      );
+    // Nobody works before 08:00, and brushes take three minutes to set up.
+    const moved = ['2027-02-16T09:00', '2027-02-15T08:03'];
+    expect(begins({ search: { warm, keep: true, starts: 'none' } })).toEqual(moved);
+    // In time both may stay; named as urgent the same piece goes first all the same.
+    build.events[0]!.wearAt = '2027-03-06T09:00';
+    expect(begins({ search: { warm, keep: true, starts: 'none' } })).toEqual([
+      '2027-02-16T09:00',
+      '2027-02-18T09:00',
+    ]);
+    expect(begins({ search: { warm, urgent: new Set(['urgent']), starts: 'none' } })).toEqual(moved);
   });
 });
