@@ -17,6 +17,8 @@ export interface PlanRequest {
   readings?: ReadingsByPlace;
   /** The plan before: it is kept to unless something would be late that need not be. */
   warm?: WarmStart | undefined;
+  /** Pieces that go before all others this time, by id. */
+  urgent?: readonly string[] | undefined;
 }
 
 /** Asks what a build comes to with a piece done in each of several ways. */
@@ -35,7 +37,10 @@ const FIRST_TRIES = 150;
 
 let newest = 0;
 
-function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latestStarts: boolean): void {
+function answer(
+  { ticket, build, now, readings = {}, warm, urgent }: PlanRequest,
+  latestStarts: boolean,
+): void {
   try {
     const view = planView(build, {
       now,
@@ -43,7 +48,7 @@ function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latest
       readings,
       // At once whatever is quickest; then, where there was no plan before, the best that some tries find.
       search: {
-        ...(warm ? { warm, keep: true } : {}),
+        ...(warm ? { warm, keep: true, ...(urgent ? { urgent: new Set(urgent) } : {}) } : {}),
         ...(latestStarts ? { iterations: warm ? 0 : FIRST_TRIES } : { starts: warm ? 'none' : 'first' }),
       },
     });
@@ -56,7 +61,10 @@ function answer({ ticket, build, now, readings = {}, warm }: PlanRequest, latest
 self.onmessage = ({ data }: MessageEvent<PlanRequest | CompareRequest>) => {
   if ('variants' in data) {
     try {
-      const outcomes = compareVariants(data.build, data.now, data.variants);
+      const outcomes = compareVariants(data.build, data.now, data.variants, {
+        warm: data.warm,
+        ...(data.readings ? { readings: data.readings } : {}),
+      });
       self.postMessage({ ticket: data.ticket, outcomes } satisfies CompareAnswer);
     } catch (error) {
       self.postMessage({ ticket: data.ticket, error: (error as Error).message } satisfies PlanAnswer);

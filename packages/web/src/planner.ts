@@ -1,6 +1,14 @@
 import type { Build, Piece, PlanView, ReadingsByPlace, VariantOutcome, WarmStart } from '@fixatum/core';
 import type { CompareAnswer, CompareRequest, PlanAnswer, PlanRequest } from './planWorker';
 
+/** What a plan is made from: the build, the present in epoch minutes, what was measured, and the plan before. */
+export interface PlanGround {
+  build: Build;
+  now: number;
+  readings: ReadingsByPlace;
+  warm?: WarmStart | undefined;
+}
+
 /** Takes a plan as it comes in: first quickly, without latest starts, then whole. */
 export type TakeView = (view: PlanView, whole: boolean) => void;
 
@@ -38,12 +46,7 @@ function theWorker(): Worker {
 
 /** Plans a build in the worker, as of a moment in epoch minutes. Only the newest request is answered whole. */
 export function planInWorker(
-  {
-    build,
-    now,
-    readings,
-    warm,
-  }: { build: Build; now: number; readings: ReadingsByPlace; warm?: WarmStart | undefined },
+  { build, now, readings, warm, urgent }: PlanGround & { urgent?: readonly string[] | undefined },
   take: TakeView,
   fail: (error: Error) => void,
 ): void {
@@ -52,19 +55,32 @@ export function planInWorker(
   const ticket = lastTicket;
   waiting.set(ticket, { take, fail });
   // Through JSON, as what the screens hold is reactive and can't be sent as it is.
-  theWorker().postMessage({ ticket, now, warm, ...plain({ build, readings }) } satisfies PlanRequest);
+  theWorker().postMessage({
+    ticket,
+    now,
+    warm,
+    ...plain({ build, readings, urgent }),
+  } satisfies PlanRequest);
 }
 
 /** A copy that can be sent to a worker. */
 export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 /** What the build comes to with a piece done in each of several ways, worked out in the worker. */
-export function compareInWorker(build: Build, now: number, variants: Piece[]): Promise<VariantOutcome[]> {
+export function compareInWorker(
+  { build, now, readings, warm }: PlanGround,
+  variants: Piece[],
+): Promise<VariantOutcome[]> {
   // Counted downwards, so that comparisons and plans never share a ticket.
   lastComparison -= 1;
   const ticket = lastComparison;
   return new Promise((take, fail) => {
     comparing.set(ticket, { take, fail });
-    theWorker().postMessage({ ticket, now, ...plain({ build, variants }) } satisfies CompareRequest);
+    theWorker().postMessage({
+      ticket,
+      now,
+      warm,
+      ...plain({ build, variants, readings }),
+    } satisfies CompareRequest);
   });
 }

@@ -3,7 +3,9 @@ import { passMl } from '../quantity/amounts';
 import { placesOf } from '../stack/operations';
 import type { EpochMinute } from '../time/wallTime';
 import { planView } from './planView';
+import type { ReadingsByPlace } from './ground';
 import type { Readiness } from './plan';
+import type { WarmStart } from './warmStart';
 
 /** What a way of doing a piece comes to. */
 export interface VariantOutcome {
@@ -31,14 +33,30 @@ export interface VariantOutcome {
 const SPRAY_ML = 200;
 const POT_ML = 60;
 
+/** What the plans that are compared have in common. */
+export interface CompareOptions {
+  /** The plan at hand; without it each is planned afresh. */
+  warm?: WarmStart | undefined;
+  /** What was measured in the places. */
+  readings?: ReadingsByPlace;
+}
+
 /** Plans a build with a piece done in each of several ways, and says what each way comes to. */
 export function compareVariants(
   build: Build,
   now: EpochMinute,
   variants: readonly Piece[],
+  { warm, readings }: CompareOptions = {},
 ): VariantOutcome[] {
+  const options = {
+    now,
+    latestStarts: false,
+    ...(readings ? { readings } : {}),
+    // As it would be planned on screen: the others stay where they are.
+    ...(warm ? { search: { warm, keep: true, starts: 'none' as const } } : {}),
+  };
   const before = new Set<string>();
-  for (const piece of planView(build, { now, latestStarts: false }).pieces)
+  for (const piece of planView(build, options).pieces)
     if (piece.readiness === 'late') before.add(piece.pieceId);
   return variants.map((variant) => {
     const known = build.pieces.some((piece) => piece.id === variant.id);
@@ -55,7 +73,7 @@ export function compareVariants(
       ),
       underway: (build.underway ?? []).filter((pass) => pass.piece !== variant.id),
     };
-    const view = planView(changed, { now, latestStarts: false });
+    const view = planView(changed, options);
     const state = view.pieces.find((piece) => piece.pieceId === variant.id)!;
     const passes = view.operations.filter(
       (operation) => operation.pieceId === variant.id && operation.status !== 'skipped',

@@ -57,8 +57,9 @@ describe('rescueBuild', () => {
       const plan = planBuild(applied.value, {
         now: before.now,
         latestStarts: false,
-        search: { warm: warmFrom(before), starts: 'none' },
+        search: { warm: warmFrom(before), urgent: new Set(rescue.urgent), starts: 'none' },
       });
+      expect(rescue.urgent).toEqual(['plate']);
       const ready = (one: typeof plan) => Math.max(one.pieces[0]!.packableAt!, one.pieces[0]!.wearableAt!);
       expect([rescue.label, (ready(before) - ready(plan)) / 1440]).toEqual([
         rescue.label,

@@ -35,13 +35,15 @@ export interface Rescue {
   change: PatchStep[];
   /** Which single ways it is made of. */
   parts: string[];
+  /** Pieces that it moves to the front of the plan, by id; the others stay where they are. */
+  urgent: string[];
   /** Days the late pieces are ready sooner, taken together. */
   daysGained: number;
-  /** Whether nothing is late any more, and the chance holds as well. */
+  /** Whether nothing is late any more, and the chance of the pieces it is about holds as well. */
   makesIt: boolean;
-  /** When the last of the pieces in trouble is ready then. */
+  /** When the last of the pieces it is about is ready then. */
   readyAt: EpochMinute;
-  /** The chance of the riskiest of them to make its dates. */
+  /** The chance of the riskiest of those to make its dates. */
   chance: number | undefined;
   cost: RescueCost;
 }
@@ -119,10 +121,13 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   const lateBefore = lateMinutes(before, inTrouble);
   const warm = warmFrom(before);
 
+  const pieceIn = (one: Build, id: string) => one.pieces.find((piece) => piece.id === id);
+
   interface Tried {
     ways: Way[];
     change: PatchStep[];
     build: Build;
+    urgent: string[];
     plan: Plan;
     late: number;
     gained: number;
@@ -136,11 +141,16 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       changed = applied.value;
       change.push(...way.change);
     }
+    const touched = inTrouble.filter(
+      (id) => JSON.stringify(pieceIn(build, id)) !== JSON.stringify(pieceIn(changed, id)),
+    );
+    // What helps everybody, such as another evening, is for all that are in trouble.
+    const urgent = touched.length > 0 ? touched : inTrouble;
     const plan = planBuild(changed, {
       now: before.now,
       readings,
       latestStarts: false,
-      search: { warm, urgent: new Set(inTrouble), starts: 'none' },
+      search: { warm, urgent: new Set(urgent), starts: 'none' },
     });
     const late = lateMinutes(plan, inTrouble);
     const gained = readySum(before, inTrouble) - readySum(plan, inTrouble);
@@ -154,7 +164,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     const stops = judgeBuild(changed, plan).filter(
       (one) => one.severity === 'stop' && !stopsBefore.has(`${one.piece} ${one.rule} ${one.step}`),
     );
-    return stops.length > 0 ? undefined : { ways, change, build: changed, plan, late, gained };
+    return stops.length > 0 ? undefined : { ways, change, build: changed, urgent, plan, late, gained };
   };
 
   const ways = waysFor(build, before, inTrouble).slice(0, MOST_SINGLES);
@@ -214,16 +224,17 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   const rescues = ranked.map((one): Rescue => {
     const forecast = forecastBuild(one.build, one.plan, 1, { samples: options.samples ?? SAMPLES, readings });
     const chances = forecast.flatMap((piece) =>
-      inTrouble.includes(piece.pieceId) && piece.chance !== undefined ? [piece.chance] : [],
+      one.urgent.includes(piece.pieceId) && piece.chance !== undefined ? [piece.chance] : [],
     );
     const chance = chances.length > 0 ? Math.min(...chances) : undefined;
     return {
       label: one.ways.map((way) => way.label).join(' + '),
       change: one.change,
+      urgent: one.urgent,
       parts: one.ways.map((way) => way.label),
       daysGained: one.gained / 1440,
       makesIt: one.late === 0 && (chance === undefined || chance >= SAFE_CHANCE),
-      readyAt: Math.max(...inTrouble.map((id) => readyAt(one.plan, id))),
+      readyAt: Math.max(...one.urgent.map((id) => readyAt(one.plan, id))),
       chance,
       cost: { ...sumOf(one.ways), workMinutes: handsOn(one.plan) - handsBefore },
     };

@@ -118,7 +118,7 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (!isWorthLeaving(movedUp.score, held.score)) held = movedUp;
     if (!offer(movedUp)) return best!;
     // Nothing late and everything placed: there is nothing to leave it for.
-    if (options.keep && held.score[0] === 0 && held.score[1] === 0) return held;
+    if (options.keep && !options.urgent && held.score[0] === 0 && held.score[1] === 0) return held;
     const first = options.urgent ?? latePieces(ground, held, now);
     if (first.size > 0) {
       urgent = heldCandidate(ground, sequence, options.warm, now, { first });

@@ -103,7 +103,7 @@ watchDebounced(
     const other = stepsBy({ ...choices.value, sealer: against.value });
     const wanted = written.value;
     try {
-      const found = await compareInWorker(store.build, Math.floor(store.now), [
+      const found = await compareInWorker(store.planGround(), [
         { ...props.piece, steps: wanted.steps },
         { ...props.piece, steps: other.steps },
       ]);

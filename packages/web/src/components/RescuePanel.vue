@@ -88,7 +88,9 @@ const gained = (rescue: Rescue) =>
             ><template v-for="cost in costs(one)" :key="cost"> · {{ cost }}</template>
           </p>
         </div>
-        <v-btn size="small" :disabled="store.busy" @click="store.patch(one.label, one.change)">Do this</v-btn>
+        <v-btn size="small" :disabled="store.busy" @click="store.patch(one.label, one.change, one.urgent)"
+          >Do this</v-btn
+        >
       </li>
     </ol>
   </section>

@@ -172,6 +172,24 @@ describe('what is pressed', () => {
     expect(send).toHaveBeenCalledTimes(1);
   });
 
+  it('may put pieces to the front, until a whole plan has been made so', async () => {
+    const store = await opened();
+    answerPlan();
+    jest.spyOn(api, 'applyPatch').mockResolvedValue(answer(2, { name: 'With a fan' }));
+    await store.patch('A fan', [], ['plate']);
+    expect(asked().at(-1)![0].urgent).toEqual(['plate']);
+    answerPlan({ whole: false });
+    // Something else comes in before the whole plan is there.
+    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(3, { name: 'And a name' }));
+    await store.unpin([]);
+    expect(asked().at(-1)![0].urgent).toEqual(['plate']);
+    answerPlan();
+    await store.unpin([]);
+    jest.mocked(api.patchBuild).mockResolvedValue(answer(4, { name: 'And another' }));
+    await store.unpin([]);
+    expect(asked().at(-1)![0].urgent).toBeUndefined();
+  });
+
   it('lets go of a pinned pass: the plan does not hold it where the pin was', async () => {
     const store = await opened();
     const first = answerPlan();

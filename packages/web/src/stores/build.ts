@@ -27,7 +27,7 @@ import { nanoid } from 'nanoid';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useIntervalFn } from '@vueuse/core';
 import { api, ApiProblem, type BuildAnswer, type PlaceReadings } from '../api';
-import { plain, planInWorker } from '../planner';
+import { plain, planInWorker, type PlanGround } from '../planner';
 import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
@@ -121,17 +121,24 @@ export const useBuild = defineStore('build', () => {
     plan();
   }
 
+  /** What the next plan is made from. */
+  const planGround = (): PlanGround => ({
+    build: build.value!,
+    now: Math.floor(now.value),
+    readings: readingsByPlace.value,
+    warm: warm.value,
+  });
+
+  /** Pieces that go before all others in the next plan that is made whole. */
+  let urgent: readonly string[] | undefined;
+
   function plan(): void {
     if (!build.value) return;
     planning.value = true;
     const buildId = id.value;
+    const first = urgent;
     planInWorker(
-      {
-        build: build.value,
-        now: Math.floor(now.value),
-        readings: readingsByPlace.value,
-        warm: warm.value,
-      },
+      { ...planGround(), urgent: first },
       (made, whole) => {
         // Another build was opened meanwhile.
         if (buildId !== id.value) return;
@@ -141,6 +148,7 @@ export const useBuild = defineStore('build', () => {
         provisional.value = !whole && !warm.value;
         planning.value = !whole;
         if (!whole) return;
+        if (urgent === first) urgent = undefined;
         settled.value = made;
         warm.value = warmFrom(made);
         void keepPlan(warm.value);
@@ -176,6 +184,7 @@ export const useBuild = defineStore('build', () => {
       changed.value = [];
       keptText = '';
       plansBefore = [];
+      urgent = undefined;
     }
     id.value = buildId;
     try {
@@ -197,9 +206,11 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
-  /** Applies a patch to the whole build as one change. */
-  const patch = (label: string, steps: PatchStep[]) =>
-    change(() => api.applyPatch(id.value!, label, steps, etag.value), label);
+  /** Applies a patch to the whole build as one change; some pieces may go before all others in the plan for it. */
+  function patch(label: string, steps: PatchStep[], urgentPieces?: readonly string[]): Promise<boolean> {
+    urgent = urgentPieces;
+    return change(() => api.applyPatch(id.value!, label, steps, etag.value), label);
+  }
 
   /** Keeps some passes to a moment, or as soon after as can be. */
   function pin(operationIds: readonly string[], minute: number): Promise<boolean> {
@@ -466,6 +477,7 @@ export const useBuild = defineStore('build', () => {
     etag,
     pieceOf,
     planOf,
+    planGround,
     findingsOf,
     open,
     change,
