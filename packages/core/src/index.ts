@@ -22,6 +22,7 @@ export * from './drying/dryStack';
 export * from './drying/dryness';
 export * from './drying/film';
 export * from './schedule/measuredTimes';
+export type { SessionDeadline } from './schedule/latestStart';
 export * from './drying/placeAir';
 export * from './drying/readings';
 export * from './drying/whatIf';

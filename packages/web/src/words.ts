@@ -1,8 +1,8 @@
 import {
+  deadlineWords,
   filmWords,
   materialRoles,
   methodWords,
-  sayMoment,
   stepKindWords,
   type Build,
   type PlannedOperation,
@@ -31,14 +31,9 @@ export const ribbonWords: Record<RibbonState, string> = {
   ready: 'ready',
 };
 
-/** "Begin by Tue 23 Feb, 20:40 or lose Lantern Quay Fair (Ring crown)"; undefined where nothing hangs on a session. */
-export function beginByWords(build: Build, session: Session | undefined): string | undefined {
-  if (!session?.beginBy) return undefined;
-  const { at, pieceId } = session.beginBy;
-  const piece = build.pieces.find((one) => one.id === pieceId);
-  const event = build.events.find((one) => one.id === piece?.event);
-  return `Begin by ${sayMoment(at, build.timeZone)} or lose ${event?.name ?? 'the date'} (${piece?.name ?? pieceId})`;
-}
+/** When a session has to begin, and for what; undefined where nothing hangs on it. */
+export const beginByWords = (build: Build, session: Session | undefined): string | undefined =>
+  session?.beginBy && deadlineWords(build, session.beginBy);
 
 /** Air in words, as exact as it is worth saying: "18.4 °C, 56 %". */
 export const airWords = (air: { temperatureC: number; humidityPct: number }): string =>

@@ -33,6 +33,14 @@ describe('planIcs', () => {
     expect(field(planIcs(build, plan, 'b2'), 'UID')).not.toBe(field(ics, 'UID'));
   });
 
+  it('says by when a session has to begin, where that is known', () => {
+    const [session] = plan.sessions;
+    const beginBy = { at: epochMinute('2027-03-03T17:45', 'UTC'), pieceId: 'plate' };
+    const told = planIcs(build, { ...plan, sessions: [{ ...session!, beginBy }] }, 'b1');
+    expect(field(told, 'DESCRIPTION')).toMatch(/\\nBegin by Wed 3 Mar\\, 17:45 or lose The day \(Plate\)$/);
+    expect(field(ics, 'DESCRIPTION')).not.toContain('Begin by');
+  });
+
   it('is a calendar even when nothing is planned', () => {
     expect(planIcs(build, { ...plan, sessions: [] }, 'b1')).toMatch(
       /^BEGIN:VCALENDAR\r\n[^]*END:VCALENDAR\r\n$/,

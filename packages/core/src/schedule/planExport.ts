@@ -2,7 +2,8 @@ import { createEvents, type EventAttributes } from 'ics';
 import Papa from 'papaparse';
 import type { Build } from '../build/schema';
 import { stepKindWords } from '../stack/stepWords';
-import { atZone, toWallTime, type EpochMinute } from '../time/wallTime';
+import { atZone, sayMoment, toWallTime, type EpochMinute } from '../time/wallTime';
+import type { SessionDeadline } from './latestStart';
 import type { Plan, PlannedOperation, Session } from './plan';
 
 type Exported = Pick<Plan, 'operations' | 'sessions' | 'now'>;
@@ -28,6 +29,13 @@ const batchesOf = (plan: Exported, session: Session) => {
   }));
 };
 
+/** "Begin by Tue 23 Feb, 20:40 or lose Lantern Quay Fair (Ring crown)". */
+export function deadlineWords(build: Build, { at, pieceId }: SessionDeadline): string {
+  const piece = build.pieces.find((one) => one.id === pieceId);
+  const event = build.events.find((one) => one.id === piece?.event);
+  return `Begin by ${sayMoment(at, build.timeZone)} or lose ${event?.name ?? 'the date'} (${piece?.name ?? pieceId})`;
+}
+
 /**
  * The sessions of a plan as a calendar (iCalendar, RFC 5545), an event each with its run sheet. A session keeps its id as
  * long as it is in the same free window of the same person, so that a second export updates the first.
@@ -46,12 +54,13 @@ export function planIcs(build: Build, plan: Exported, buildId: string): string {
       // Later exports count higher, so that a calendar takes them as the news.
       sequence: Math.max(0, plan.now - 28_000_000),
       title: build.people.length > 1 ? `${build.name}: ${person}` : build.name,
-      description: batchesOf(plan, session)
-        .map(
+      description: [
+        ...batchesOf(plan, session).map(
           (batch) =>
             `${toWallTime(batch.start, build.timeZone).slice(11)} ${batchWords(build, batch.operations)}`,
-        )
-        .join('\n'),
+        ),
+        ...(session.beginBy ? [deadlineWords(build, session.beginBy)] : []),
+      ].join('\n'),
       start: utc(session.from),
       startInputType: 'utc',
       startOutputType: 'utc',
