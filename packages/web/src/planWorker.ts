@@ -1,9 +1,11 @@
 import {
   compareVariants,
   planView,
+  warmFrom,
   type Build,
   type Piece,
   type PlanView,
+  type PlanOptions,
   type ReadingsByPlace,
   type VariantOutcome,
   type WarmStart,
@@ -28,31 +30,44 @@ export interface CompareRequest extends PlanRequest {
 
 export type CompareAnswer = { ticket: number; outcomes: VariantOutcome[] };
 
-/** Each request is answered twice: at once without latest starts, then whole; or with an error. */
+/**
+ * How far an answer has come. `quick`: something to look at; where there was no plan before, soon replaced. `made`: the plan
+ * that stands, on which the last moments to begin are still being worked out. `whole`: with those.
+ */
+export type PlanStage = 'quick' | 'made' | 'whole';
+
+/** Each request is answered stage by stage, or with an error. */
 export type PlanAnswer =
-  { ticket: number; view: PlanView; whole: boolean } | { ticket: number; error: string };
+  { ticket: number; view: PlanView; stage: PlanStage } | { ticket: number; error: string };
 
 /** So many changes are tried on a build that has no plan yet; about half a second for a costume. */
 const FIRST_TRIES = 150;
 
 let newest = 0;
 
+/** Works out one stage after the other, letting requests that came in meanwhile go first: who is overtaken is not finished. */
 function answer(
   { ticket, build, now, readings = {}, warm, urgent }: PlanRequest,
-  latestStarts: boolean,
+  [stage, ...rest]: readonly PlanStage[],
+  made?: PlanView,
 ): void {
+  if (!stage || ticket !== newest) return;
   try {
-    const view = planView(build, {
-      now,
-      latestStarts,
-      readings,
-      // At once whatever is quickest; then, where there was no plan before, the best that some tries find.
-      search: {
-        ...(warm ? { warm, keep: true, ...(urgent ? { urgent: new Set(urgent) } : {}) } : {}),
-        ...(latestStarts ? { iterations: warm ? 0 : FIRST_TRIES } : { starts: warm ? 'none' : 'first' }),
-      },
-    });
-    self.postMessage({ ticket, view, whole: latestStarts } satisfies PlanAnswer);
+    const kept = { keep: true, ...(urgent ? { urgent: new Set(urgent) } : {}) };
+    const search: PlanOptions['search'] =
+      stage === 'made'
+        ? { iterations: FIRST_TRIES }
+        : made
+          ? { warm: warmFrom(made), keep: true, starts: 'none' }
+          : {
+              ...(warm ? { warm, ...kept } : {}),
+              starts: stage === 'whole' ? 'all' : warm ? 'none' : 'first',
+            };
+    const view = planView(build, { now, latestStarts: stage === 'whole', readings, search });
+    self.postMessage({ ticket, view, stage } satisfies PlanAnswer);
+    setTimeout(() =>
+      answer({ ticket, build, now, readings, warm, urgent }, rest, stage === 'made' ? view : undefined),
+    );
   } catch (error) {
     self.postMessage({ ticket, error: (error as Error).message } satisfies PlanAnswer);
   }
@@ -72,9 +87,5 @@ self.onmessage = ({ data }: MessageEvent<PlanRequest | CompareRequest>) => {
     return;
   }
   newest = data.ticket;
-  answer(data, false);
-  // Requests that came in meanwhile go first; one that has been overtaken is not worth finishing.
-  setTimeout(() => {
-    if (data.ticket === newest) answer(data, true);
-  });
+  answer(data, data.warm ? ['quick', 'whole'] : ['quick', 'made', 'whole']);
 };

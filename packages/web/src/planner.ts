@@ -1,5 +1,5 @@
 import type { Build, Piece, PlanView, ReadingsByPlace, VariantOutcome, WarmStart } from '@fixatum/core';
-import type { CompareAnswer, CompareRequest, PlanAnswer, PlanRequest } from './planWorker';
+import type { CompareAnswer, CompareRequest, PlanAnswer, PlanRequest, PlanStage } from './planWorker';
 
 /** What a plan is made from: the build, the present in epoch minutes, what was measured, and the plan before. */
 export interface PlanGround {
@@ -9,8 +9,8 @@ export interface PlanGround {
   warm?: WarmStart | undefined;
 }
 
-/** Takes a plan as it comes in: first quickly, without latest starts, then whole. */
-export type TakeView = (view: PlanView, whole: boolean) => void;
+/** Takes a plan as it comes in, stage by stage. */
+export type TakeView = (view: PlanView, stage: PlanStage) => void;
 
 let worker: Worker | undefined;
 let lastTicket = 0;
@@ -34,8 +34,8 @@ function theWorker(): Worker {
     }
     const asked = waiting.get(data.ticket);
     if ('view' in data) {
-      if (data.whole) waiting.delete(data.ticket);
-      asked?.take(data.view, data.whole);
+      if (data.stage === 'whole') waiting.delete(data.ticket);
+      asked?.take(data.view, data.stage);
     } else if ('error' in data) {
       waiting.delete(data.ticket);
       asked?.fail(new Error(data.error));

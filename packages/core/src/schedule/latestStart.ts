@@ -29,7 +29,7 @@ export function latestStart(
   piece: Piece,
   around: PlanAround,
 ): EpochMinute | undefined {
-  return latest(ground, piece, around, around.now, (from) => ({ now: from }));
+  return latest(ground, piece, around, around.now, undefined, (from) => ({ now: from }));
 }
 
 /** The last moment a session can begin, and the piece that misses its date when it begins later. */
@@ -62,16 +62,18 @@ export function sessionDeadlines(
         held.set(operation.pieceId, [...(held.get(operation.pieceId) ?? []), operation]);
     }
     let soonest: SessionDeadline | undefined;
-    for (const [pieceId, own] of held) {
-      const { slackMinutes } = plan.pieces.find((one) => one.pieceId === pieceId)!;
-      if (slackMinutes === undefined || slackMinutes < 0) continue;
+    const slackOf = (pieceId: string) =>
+      plan.pieces.find((one) => one.pieceId === pieceId)?.slackMinutes ?? -Infinity;
+    // Who has least to spare comes first, as the others then mostly need but one look.
+    for (const [pieceId, own] of [...held].sort((a, b) => slackOf(a[0]) - slackOf(b[0]))) {
+      if (slackOf(pieceId) < 0) continue;
       const piece = ground.build.pieces.find((one) => one.id === pieceId)!;
       const first = Math.min(...own.map(beginsOf));
       const before = plan.operations.filter(
         (one) => one.pieceId === pieceId && one.status === 'planned' && beginsOf(one) < first,
       );
       const asPlanned = new Map(before.map((one) => [one.id, beginsOf(one)]));
-      const at = latest(ground, piece, around, session.from, (from) => ({
+      const at = latest(ground, piece, around, session.from, soonest?.at, (from) => ({
         now: around.now,
         // No sooner than planned where the plan has it later in the session.
         notBefore: new Map([
@@ -85,12 +87,16 @@ export function sessionDeadlines(
   });
 }
 
-/** The last moment from `soonest` on that still lets a piece make its dates when it is planned alone from it. */
+/**
+ * The last moment from `soonest` on that still lets a piece make its dates when it is planned alone from it. Looks no further
+ * when that is not before `enough`.
+ */
 function latest(
   ground: PlanningGround,
   piece: Piece,
   { fixedEnds, sequence }: PlanAround,
   soonest: EpochMinute,
+  enough: EpochMinute | undefined,
   planFrom: (from: EpochMinute) => Pick<DecodeOptions, 'now' | 'notBefore'>,
 ): EpochMinute | undefined {
   const dueAt = ground.dueAt.get(piece.id);
@@ -102,6 +108,7 @@ function latest(
     const { readiness } = pieceReadiness(ground.build, piece, operations, units, options.now);
     return readiness !== 'late' && readiness !== 'stuck';
   };
+  if (enough !== undefined && makesIt(enough)) return enough;
   if (!makesIt(soonest)) return undefined;
   let good = 0;
   let bad = Math.max(1, Math.ceil((dueAt + MINUTES_PER_DAY - soonest) / STEP_MINUTES));

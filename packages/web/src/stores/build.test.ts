@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { ApiProblem, api, type BuildAnswer } from '../api';
 import { smallBuild } from '../testing/smallBuild';
 import { planInWorker, type TakeView } from '../planner';
+import type { PlanStage } from '../planWorker';
 import { useBuild } from './build';
 import { useClock } from './clock';
 import { useNotice } from './notice';
@@ -22,14 +23,17 @@ const answer = (version: number, changes: Partial<Build> = {}, id = 'b1'): Build
 
 /** What the planner was asked, newest last, and how it answers. */
 const asked = () => jest.mocked(planInWorker).mock.calls;
-function answerPlan({ whole = true, request = asked().at(-1)! } = {}): PlanView {
+function answerPlan({
+  stage = 'whole',
+  request = asked().at(-1)!,
+}: { stage?: PlanStage; request?: ReturnType<typeof asked>[number] } = {}): PlanView {
   const [{ build: given, now, warm }, take] = request as [
     Parameters<typeof planInWorker>[0],
     TakeView,
     unknown,
   ];
   const view = planView(given, { now, search: warm ? { warm, keep: true } : { starts: 'first' } });
-  take(view, whole);
+  take(view, stage);
   return view;
 }
 
@@ -54,12 +58,15 @@ afterEach(() => {
 });
 
 describe('the plan of an open build', () => {
-  it('is provisional until it is whole, and then put by on the server, once', async () => {
+  it('is provisional until it stands, and then put by on the server, once', async () => {
     const store = await opened();
     expect(asked()).toHaveLength(1);
-    answerPlan({ whole: false });
+    answerPlan({ stage: 'quick' });
     expect([store.provisional, store.planning]).toEqual([true, true]);
     expect(api.keepPlan).not.toHaveBeenCalled();
+    // The plan stands, though the last moments to begin are not known yet.
+    answerPlan({ stage: 'made' });
+    expect([store.provisional, store.planning]).toEqual([false, true]);
     const view = answerPlan();
     expect([store.provisional, store.planning]).toEqual([false, false]);
     expect(jest.mocked(api.keepPlan).mock.calls).toEqual([['b1', keptPlanOf(warmFrom(view))]]);
@@ -72,7 +79,7 @@ describe('the plan of an open build', () => {
     const kept = keptPlanOf(warmFrom(planView(smallBuild(), { now: 30_045_600 })));
     const store = await opened({ plan: kept });
     expect(keptPlanOf(asked()[0]![0].warm!)).toEqual(kept);
-    answerPlan({ whole: false });
+    answerPlan({ stage: 'quick' });
     expect(store.provisional).toBe(false);
   });
 
@@ -172,14 +179,14 @@ describe('what is pressed', () => {
     expect(send).toHaveBeenCalledTimes(1);
   });
 
-  it('may put pieces to the front, until a whole plan has been made so', async () => {
+  it('may put pieces to the front, until a plan made so stands', async () => {
     const store = await opened();
     answerPlan();
     jest.spyOn(api, 'applyPatch').mockResolvedValue(answer(2, { name: 'With a fan' }));
     await store.patch('A fan', [], ['plate']);
     expect(asked().at(-1)![0].urgent).toEqual(['plate']);
-    answerPlan({ whole: false });
-    // Something else comes in before the whole plan is there.
+    answerPlan({ stage: 'quick' });
+    // Something else comes in before the plan stands.
     jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(3, { name: 'And a name' }));
     await store.unpin([]);
     expect(asked().at(-1)![0].urgent).toEqual(['plate']);

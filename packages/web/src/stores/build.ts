@@ -83,7 +83,7 @@ export const useBuild = defineStore('build', () => {
     Object.fromEntries(readings.value.map((one) => [one.place, one.readings])),
   );
 
-  /** The last plan that was worked out whole, and what the next one begins with. */
+  /** The last plan that stood, and what the next one begins with. */
   const settled = shallowRef<PlanView>();
   const warm = shallowRef<WarmStart>();
   /** What the last change of plan moved, in at most three lines. */
@@ -129,7 +129,7 @@ export const useBuild = defineStore('build', () => {
     warm: warm.value,
   });
 
-  /** Pieces that go before all others in the next plan that is made whole. */
+  /** Pieces that go before all others in the next plan that stands. */
   let urgent: readonly string[] | undefined;
 
   function plan(): void {
@@ -139,15 +139,16 @@ export const useBuild = defineStore('build', () => {
     const first = urgent;
     planInWorker(
       { ...planGround(), urgent: first },
-      (made, whole) => {
+      (made, stage) => {
         // Another build was opened meanwhile.
         if (buildId !== id.value) return;
-        if (settled.value && whole && build.value)
+        const stands = stage !== 'quick';
+        if (settled.value && stands && build.value)
           changed.value = whatChanged(build.value, settled.value, made, made.now);
         view.value = made;
-        provisional.value = !whole && !warm.value;
-        planning.value = !whole;
-        if (!whole) return;
+        provisional.value = !stands && !warm.value;
+        planning.value = stage !== 'whole';
+        if (!stands) return;
         if (urgent === first) urgent = undefined;
         settled.value = made;
         warm.value = warmFrom(made);

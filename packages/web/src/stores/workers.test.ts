@@ -38,7 +38,7 @@ async function planned() {
   await jest.advanceTimersByTimeAsync(0);
   const request = FakeWorker.of('planWorker.ts').asked.at(-1) as PlanRequest;
   const view = planView(request.build, { now: request.now, readings: request.readings ?? {} });
-  FakeWorker.of('planWorker.ts').say({ ticket: request.ticket, view, whole: true });
+  FakeWorker.of('planWorker.ts').say({ ticket: request.ticket, view, stage: 'whole' });
   await nextTick();
   return { store, view };
 }
