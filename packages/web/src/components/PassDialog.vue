@@ -29,7 +29,7 @@ const why: Record<Binding | 'choice', string> = {
   quiet: 'It makes noise, and there are quiet hours before.',
   rack: 'The rack is full before.',
   air: 'The air is unfit before.',
-  choice: 'It could begin sooner; then it shares a set-up or an evening, or it was planned for then.',
+  choice: 'It could begin sooner, but that would cost a set-up or an evening more, or move what was planned.',
 };
 
 async function pin(): Promise<void> {
@@ -51,8 +51,8 @@ async function letGo(): Promise<void> {
       <h2 class="mb-1">{{ unitName(store.build, operation.pieceId, operation.unit) }}</h2>
       <p>{{ passWords(operation) }} · {{ withWords(operation) }}</p>
       <p class="mt-2">
-        <strong>{{ sayMoment(operation.start, zone) }}</strong>
-        <span v-if="operation.boundBy" class="quiet"> {{ why[operation.boundBy] }}</span>
+        <strong>{{ sayMoment(operation.start, zone) }}.</strong>{{ ' ' }}
+        <span v-if="operation.boundBy" class="quiet">{{ why[operation.boundBy] }}</span>
       </p>
       <form class="mt-4" novalidate @submit.prevent="pin">
         <v-text-field v-model="at" type="datetime-local" label="Begin it at" />
