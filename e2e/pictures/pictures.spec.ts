@@ -84,6 +84,7 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
     'what-if',
     () => `/b/${build}/pieces/pauldron`,
     async (page) => {
+      await expect(page.locator('.working.on')).toHaveCount(0);
       await page.getByRole('button', { name: 'What if?' }).click();
       await expect(page.getByTestId('what-if')).toBeVisible();
     },

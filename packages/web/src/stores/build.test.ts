@@ -75,6 +75,23 @@ describe('the plan of an open build', () => {
     expect(api.keepPlan).toHaveBeenCalledTimes(1);
   });
 
+  it('tells what it moved against the plan before, not between its own stages', async () => {
+    const store = await opened();
+    const made = answerPlan({ stage: 'made' });
+    const earlier = {
+      ...made,
+      operations: made.operations.map((one) => ({ ...one, start: one.start! - 60 })),
+    };
+    const [, take] = asked().at(-1)!;
+    take(earlier, 'whole');
+    expect(store.changed).toEqual([]);
+    // The next plan is another one.
+    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
+    await store.unpin([]);
+    asked().at(-1)![1](made, 'whole');
+    expect(store.changed[0]).toMatch(/^Plate, seal: /);
+  });
+
   it('goes on from the one that was put by, which is nothing provisional', async () => {
     const kept = keptPlanOf(warmFrom(planView(smallBuild(), { now: 30_045_600 })));
     const store = await opened({ plan: kept });

@@ -137,14 +137,15 @@ export const useBuild = defineStore('build', () => {
     planning.value = true;
     const buildId = id.value;
     const first = urgent;
+    // What moved is told against the plan there was when this one was asked for, not between its own stages.
+    const before = settled.value;
     planInWorker(
       { ...planGround(), urgent: first },
       (made, stage) => {
         // Another build was opened meanwhile.
         if (buildId !== id.value) return;
         const stands = stage !== 'quick';
-        if (settled.value && stands && build.value)
-          changed.value = whatChanged(build.value, settled.value, made, made.now);
+        if (before && stands && build.value) changed.value = whatChanged(build.value, before, made, made.now);
         view.value = made;
         provisional.value = !stands && !warm.value;
         planning.value = stage !== 'whole';
