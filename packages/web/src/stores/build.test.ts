@@ -214,6 +214,16 @@ describe('what is pressed', () => {
     expect(asked().at(-1)![0].urgent).toBeUndefined();
   });
 
+  it('puts nothing to the front for a change that was refused', async () => {
+    const store = await opened();
+    answerPlan();
+    jest.spyOn(api, 'applyPatch').mockRejectedValue(new ApiProblem(412, 'stale', 'Changed', 'Elsewhere', []));
+    expect(await store.patch('A fan', [], ['plate'])).toBe(false);
+    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
+    await store.unpin([]);
+    expect(asked().at(-1)![0].urgent).toBeUndefined();
+  });
+
   it('lets go of a pinned pass: the plan does not hold it where the pin was', async () => {
     const store = await opened();
     const first = answerPlan();

@@ -209,9 +209,16 @@ export const useBuild = defineStore('build', () => {
   }
 
   /** Applies a patch to the whole build as one change; some pieces may go before all others in the plan for it. */
-  function patch(label: string, steps: PatchStep[], urgentPieces?: readonly string[]): Promise<boolean> {
+  async function patch(
+    label: string,
+    steps: PatchStep[],
+    urgentPieces?: readonly string[],
+  ): Promise<boolean> {
     urgent = urgentPieces;
-    return change(() => api.applyPatch(id.value!, label, steps, etag.value), label);
+    const done = await change(() => api.applyPatch(id.value!, label, steps, etag.value), label);
+    // What was refused must not move anything in a later plan.
+    if (!done) urgent = undefined;
+    return done;
   }
 
   /** Keeps some passes to a moment, or as soon after as can be. */
