@@ -7,6 +7,7 @@ import { unitKey, type PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { replayLog, type Lesson } from './replayLog';
 import { endAt, type Busy, type Timeline } from './timeline';
+import type { UnitState } from './unitState';
 
 /** A pass may begin this long after the one whose set-up it shares. */
 const BATCH_GAP_MINUTES = 3;
@@ -25,6 +26,8 @@ export interface DecodeOptions {
   notBefore?: ReadonlyMap<string, EpochMinute>;
   /** Who does an operation, by its id, where that is given. */
   personOf?: ReadonlyMap<string, string>;
+  /** Coats that are put off until what they land on is dry through, by id. */
+  letDryThrough?: ReadonlySet<string>;
   /** How passes are placed; as soon as can be unless said otherwise. */
   habits?: PlacingHabits;
   /** Works out what really keeps each pass from beginning sooner, where `notBefore` put it. */
@@ -61,6 +64,8 @@ interface Fit {
 export class Board extends BoardState {
   /** How passes are placed from now on. */
   habits: PlacingHabits;
+  /** Coats placed from now on that are put off until what they land on is dry through. */
+  letDryThrough: ReadonlySet<string>;
 
   constructor(
     ground: PlanningGround,
@@ -68,6 +73,7 @@ export class Board extends BoardState {
   ) {
     super(ground, options.now, options.onlyPieces, options.timeFactors);
     this.habits = options.habits ?? plainHabits;
+    this.letDryThrough = options.letDryThrough ?? new Set();
   }
 
   /** What has happened already; to be called before anything is placed. */
@@ -141,6 +147,7 @@ export class Board extends BoardState {
     const soonest = this.from(operation);
     const notBefore = this.options.notBefore?.get(operation.id) ?? -Infinity;
     const from = Math.max(soonest, notBefore);
+    operation.letsDryThrough = this.letDryThrough.has(operation.id);
     const fit = from === Infinity ? undefined : this.bestFit(operation, from);
     operation.boundBy = fit?.boundBy ?? 'order';
     if (fit && notBefore > soonest && this.options.explain) {
@@ -202,8 +209,9 @@ export class Board extends BoardState {
     let boundBy: Binding | 'choice' = start === now ? 'start' : 'order';
     for (let round = 0; round < MOST_ROUNDS && start !== Infinity; round += 1) {
       const before = start;
-      const opened = gate(operation, unit, start + setUpMinutes) - setUpMinutes;
-      if (opened > start) [start, boundBy] = [opened, opened === Infinity ? 'window' : 'drying'];
+      const opened = gate(operation, unit, start + setUpMinutes, operation.letsDryThrough) - setUpMinutes;
+      if (opened > start)
+        [start, boundBy] = [opened, this.heldBy(operation, unit, start + setUpMinutes, opened)];
       if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
       const [free, why] = this.freeFrom(line, start, total);
       if (free > start) [start, boundBy] = [free, why];
@@ -212,6 +220,18 @@ export class Board extends BoardState {
       if (start === before) break;
     }
     return { start, laidAt: start + setUpMinutes + workMinutes, line, boundBy, joins: undefined };
+  }
+
+  /** What puts the set-up of a pass off until the coats below let it begin. */
+  private heldBy(
+    operation: PlannedOperation,
+    unit: UnitState,
+    from: EpochMinute,
+    opened: EpochMinute,
+  ): Binding {
+    if (opened === Infinity) return 'window';
+    const { letsDryThrough, setUpMinutes } = operation;
+    return letsDryThrough && gate(operation, unit, from) < opened + setUpMinutes ? 'through' : 'drying';
   }
 
   /** The first free moment on somebody's hands, in sessions that are used already where that is the habit. */
@@ -283,7 +303,8 @@ export class Board extends BoardState {
       const { potLife = Infinity } = operation.material ?? {};
       if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
       const unit = this.units.get(unitKey(operation))!;
-      if (gate(operation, unit, start) === start && this.allowedFrom(operation, start, 0).start === start)
+      const opened = gate(operation, unit, start, operation.letsDryThrough);
+      if (opened === start && this.allowedFrom(operation, start, 0).start === start)
         return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
     }
     return undefined;

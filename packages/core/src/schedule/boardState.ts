@@ -44,6 +44,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   laidAt: undefined,
   end: undefined,
   boundBy: undefined,
+  letsDryThrough: false,
   failures: 0,
 });
 

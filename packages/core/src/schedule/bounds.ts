@@ -38,6 +38,7 @@ const bindingWords: Record<Binding, string> = {
   start: 'the work itself',
   order: 'the work itself',
   drying: 'drying takes most of it',
+  through: 'drying takes most of it',
   window: 'a recoat window takes most of it',
   hands: 'waiting for somebody to be free takes most of it',
   place: 'waiting for the place to open takes most of it',

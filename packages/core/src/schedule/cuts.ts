@@ -14,13 +14,14 @@ interface Orphan {
 }
 
 /** What placing an operation sets. */
-const placeOf = ({ status, personId, start, laidAt, end, boundBy }: PlannedOperation) => ({
+const placeOf = ({ status, personId, start, laidAt, end, boundBy, letsDryThrough }: PlannedOperation) => ({
   status,
   personId,
   start,
   laidAt,
   end,
   boundBy,
+  letsDryThrough,
 });
 
 /** Whether a pass is taken out with these cuts. */
@@ -181,6 +182,7 @@ function forget(board: BoardState, operation: PlannedOperation): void {
   operation.laidAt = undefined;
   operation.end = undefined;
   operation.boundBy = undefined;
+  operation.letsDryThrough = false;
   board.placed.delete(operation.id);
   board.where.delete(operation.id);
 }

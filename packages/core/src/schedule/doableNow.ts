@@ -22,7 +22,7 @@ export function doableNow(
     if (operation.status !== 'planned' || !operation.after.every(isDone)) return false;
     // The units of a plan carry what is still to come as well; only what lies there now counts.
     const unit = plan.units.get(`${operation.pieceId}/${operation.unit}`)?.asOfNow(now);
-    if (unit && gate(operation, unit, now) > now) return false;
+    if (unit && gate(operation, unit, now, operation.letsDryThrough) > now) return false;
     const place = ground.airs.get(operation.placeId);
     if (place && operation.material && faultOfAir(operation.material, place.series.airAt(now))) return false;
     const hours = ground.placeHours.get(operation.placeId);

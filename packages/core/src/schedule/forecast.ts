@@ -7,6 +7,7 @@ import type { ClimateSeries } from '../drying/climateSeries';
 import { placeAirOf } from '../drying/placeAir';
 import { atZone, epochMinute, type EpochMinute } from '../time/wallTime';
 import { decode } from './decode';
+import { dryThroughOf } from './dryThrough';
 import { planningGround, type PlanningGround, type ReadingsByPlace } from './ground';
 import type { Plan } from './plan';
 import { pieceReadiness } from './readiness';
@@ -117,6 +118,7 @@ export function forecastBuild(
   const notBefore = new Map(
     placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes]),
   );
+  const letDryThrough = dryThroughOf(placed);
   const confirmed = new Set(plan.measured.filter((one) => one.confirmed).map((one) => one.materialId));
   const used = [...new Set(ground.operations.flatMap((operation) => operation.material?.id ?? []))];
   const outcomes = new Map(
@@ -140,7 +142,13 @@ export function forecastBuild(
         ]),
       ),
     };
-    const run = decode(future, sequence, { now: plan.now, timeFactors, personOf, notBefore });
+    const run = decode(future, sequence, {
+      now: plan.now,
+      timeFactors,
+      personOf,
+      notBefore,
+      letDryThrough,
+    });
     const byPiece = new Map<string, typeof run.operations>();
     for (const operation of run.operations) {
       const list = byPiece.get(operation.pieceId);

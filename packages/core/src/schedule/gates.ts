@@ -5,7 +5,8 @@ import type { EpochMinute } from '../time/wallTime';
 import type { UnitState } from './unitState';
 
 /** Why an operation can't begin earlier. */
-export type Binding = 'start' | 'order' | 'drying' | 'window' | 'hands' | 'place' | 'quiet' | 'rack' | 'air';
+export type Binding =
+  'start' | 'order' | 'drying' | 'through' | 'window' | 'hands' | 'place' | 'quiet' | 'rack' | 'air';
 
 /** When the top of a stack can be sanded, or at least handled where its film is never sanded. */
 const sandableAt = (stack: DryStack): EpochMinute => {
@@ -23,17 +24,45 @@ function nextIn(windows: readonly RecoatWindow[], from: EpochMinute, minutes: nu
 }
 
 /**
+ * When a coat no longer slows what it lands on: a film of its own material that it would join is packable by then, and all
+ * that other films would cover is packable and wearable.
+ */
+function dryThroughAt({ cells, material }: PlannedOperation, unit: UnitState): EpochMinute {
+  let at = -Infinity;
+  for (const cell of cells) {
+    const top = unit.top(cell);
+    if (!top) continue;
+    if (top.coat.material.id !== material!.id) {
+      const { packAt, wearAt } = unit.dry(cell)!;
+      at = Math.max(at, packAt, wearAt);
+    } else if (material!.redissolves) at = Math.max(at, top.milestones.packAt);
+  }
+  return at;
+}
+
+/**
  * The first moment at or after `from` at which what already lies on the unit lets the hands-on part of an operation
  * begin (docs/domain.md, "Planner constraints"):
- * - a coat only inside the recoat windows of all it lands on, and with the other face handleable;
+ * - a coat only inside the recoat windows of all it lands on, and with the other face handleable; where it is to let that
+ *   dry through, once it has, unless the recoat window has closed by then;
  * - a pass that failed only when what it left can be sanded back;
  * - a step that waits for cure only when all below is packable and wearable;
  * - masking when tape-safe, pulling tape when the newest paint is touch-dry, sanding when sandable;
  * - anything else when the unit can be handled.
  * Infinity when that moment never comes, such as after a recoat window that has closed for good.
  */
-export function gate(operation: PlannedOperation, unit: UnitState, from: EpochMinute): EpochMinute {
+export function gate(
+  operation: PlannedOperation,
+  unit: UnitState,
+  from: EpochMinute,
+  letsDryThrough = false,
+): EpochMinute {
   const { cells } = operation;
+  if (letsDryThrough) {
+    const through = Math.max(from, Math.ceil(dryThroughAt(operation, unit)));
+    const opened = through === Infinity ? Infinity : gate(operation, unit, through);
+    if (opened !== Infinity) return opened;
+  }
   const all = unit.cells.keys();
   if (operation.material && operation.material.role !== 'bond') {
     const otherFace = [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${operation.face}:`));

@@ -5,6 +5,7 @@ import { parseRecoat, type Material } from '../materials/material';
 import { materialsOf } from '../materials/ownMaterials';
 import { expandBuild, placesOf, type Operation } from '../stack/operations';
 import { epochMinute, type EpochMinute } from '../time/wallTime';
+import { coatsOnCoats, type CoatOnCoat } from './dryThrough';
 import { personCalendar, placeCalendar, quietCalendar, type Calendar } from './calendar';
 
 /** What stays the same however often a build is planned: its operations, clocks and calendars. */
@@ -16,6 +17,8 @@ export interface PlanningGround {
   byId: Map<string, Operation>;
   /** The operations of each unit, `piece/unit`, in order. */
   byUnit: Map<string, Operation[]>;
+  /** The coats of each unit that land on others of it. */
+  coatsOnCoats: Map<string, CoatOnCoat[]>;
   /** The units that wait for each unit, such as what it is joined into. */
   unitsAfter: Map<string, Set<string>>;
   materials: Map<string, Material>;
@@ -98,7 +101,7 @@ export const unitKey = (operation: Operation): string => `${operation.pieceId}/$
 function unitsOf(
   operations: readonly Operation[],
   byId: ReadonlyMap<string, Operation>,
-): Pick<PlanningGround, 'byUnit' | 'unitsAfter'> {
+): Pick<PlanningGround, 'byUnit' | 'coatsOnCoats' | 'unitsAfter'> {
   const byUnit = new Map<string, Operation[]>();
   const unitsAfter = new Map<string, Set<string>>();
   for (const operation of operations) {
@@ -113,7 +116,11 @@ function unitsOf(
       unitsAfter.set(unitKey(before), followers.add(key));
     }
   }
-  return { byUnit, unitsAfter };
+  return {
+    byUnit,
+    coatsOnCoats: new Map([...byUnit].map(([key, own]) => [key, coatsOnCoats(own)])),
+    unitsAfter,
+  };
 }
 
 /** Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle. */

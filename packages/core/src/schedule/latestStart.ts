@@ -2,6 +2,7 @@ import type { Piece } from '../build/schema';
 import { MINUTES_PER_DAY, type EpochMinute } from '../time/wallTime';
 import type { DecodeOptions } from './board';
 import { decode } from './decode';
+import { worthPuttingOff } from './dryThrough';
 import type { PlanningGround } from './ground';
 import type { PiecePlan, PlannedOperation, Session } from './plan';
 import { pieceReadiness } from './readiness';
@@ -14,6 +15,8 @@ export interface PlanAround {
   /** When passes of other pieces are done, by id, for what waits for them. */
   fixedEnds: ReadonlyMap<string, EpochMinute>;
   sequence: readonly string[];
+  /** Passes that wait until what they land on is dry through. */
+  letDryThrough: ReadonlySet<string>;
 }
 
 /**
@@ -94,7 +97,7 @@ export function sessionDeadlines(
 function latest(
   ground: PlanningGround,
   piece: Piece,
-  { fixedEnds, sequence }: PlanAround,
+  { fixedEnds, sequence, letDryThrough }: PlanAround,
   soonest: EpochMinute,
   enough: EpochMinute | undefined,
   planFrom: (from: EpochMinute) => Pick<DecodeOptions, 'now' | 'notBefore'>,
@@ -102,12 +105,17 @@ function latest(
   const dueAt = ground.dueAt.get(piece.id);
   if (dueAt === undefined) return undefined;
   const onlyPieces = new Set([piece.id]);
-  const makesIt = (from: EpochMinute): boolean => {
-    const options = planFrom(from);
-    const { operations, units } = decode(ground, sequence, { ...options, onlyPieces, fixedEnds });
-    const { readiness } = pieceReadiness(ground.build, piece, operations, units, options.now);
-    return readiness !== 'late' && readiness !== 'stuck';
-  };
+  // As it is planned; then with coats dry through before the next, which takes longer to do and may be ready sooner.
+  const ways = [letDryThrough];
+  for (const coats of worthPuttingOff(ground, onlyPieces))
+    if (coats.some((id) => !letDryThrough.has(id))) ways.push(new Set([...letDryThrough, ...coats]));
+  const makesIt = (from: EpochMinute): boolean =>
+    ways.some((through) => {
+      const options = { ...planFrom(from), onlyPieces, fixedEnds, letDryThrough: through };
+      const { operations, units } = decode(ground, sequence, options);
+      const { readiness } = pieceReadiness(ground.build, piece, operations, units, options.now);
+      return readiness !== 'late' && readiness !== 'stuck';
+    });
   if (enough !== undefined && makesIt(enough)) return enough;
   if (!makesIt(soonest)) return undefined;
   let good = 0;

@@ -5,6 +5,7 @@ import { doableNow } from './doableNow';
 import { latestStart, sessionDeadlines } from './latestStart';
 import { placeOutlooks } from './outlook';
 import type { Plan, PlannedOperation } from './plan';
+import { dryThroughOf } from './dryThrough';
 import { handsBounds, pieceBounds } from './bounds';
 import { planningGround, type ReadingsByPlace } from './ground';
 import { searchPlan, type SearchOptions } from './search';
@@ -51,7 +52,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
       operation.laidAt === undefined ? [] : [[operation.id, operation.laidAt]],
     ),
   );
-  const around = { now, fixedEnds, sequence };
+  const around = { now, fixedEnds, sequence, letDryThrough: dryThroughOf(operations) };
   const pieces = build.pieces.map((piece) => {
     const own = byPiece.get(piece.id)!;
     const state = pieceReadiness(build, piece, own, units, now);

@@ -79,6 +79,8 @@ export class Reinserter {
     const order = this.order(inTime, draw);
     const putBack = takeOut(this.board, cuts);
     this.board.habits = habits[draw(habits.length)]!;
+    const throughWas = this.board.letDryThrough;
+    this.board.letDryThrough = this.drawThrough(going, draw);
     this.board.placeAll(order);
     this.board.habits = plainHabits;
     for (const id of touched) this.pieces.set(id, this.standing(id));
@@ -86,6 +88,7 @@ export class Reinserter {
     const difference = compareScores(this.score, scoreWas);
     if (difference <= 0) return difference < 0;
     putBack();
+    this.board.letDryThrough = throughWas;
     for (const [id, standing] of was) this.pieces.set(id, standing);
     this.score = scoreWas;
     return false;
@@ -129,6 +132,31 @@ export class Reinserter {
         return own.length === 0 ? new Map() : new Map([...some(own, 1), ...some(this.movable, draw(3))]);
       }
     }
+  }
+
+  /**
+   * Which coats are put off until what they land on is dry through: mostly as it was, now and then none of a unit's, all of
+   * its that would join, or one more or less.
+   */
+  private drawThrough(going: readonly PlannedOperation[], draw: Draw): ReadonlySet<string> {
+    const was = this.board.letDryThrough;
+    if (draw(3) > 0) return was;
+    const through = new Set(was);
+    for (const key of new Set(going.map(unitKey))) {
+      const own = this.ground.coatsOnCoats.get(key)!;
+      if (own.length === 0) continue;
+      const how = draw(3);
+      if (how === 2) {
+        const { id } = own[draw(own.length)]!;
+        if (!through.delete(id)) through.add(id);
+        continue;
+      }
+      for (const { id, early } of own) {
+        if (how === 1 && early === 'joins') through.add(id);
+        else through.delete(id);
+      }
+    }
+    return through;
   }
 
   /** A unit with the moment of one of its passes. */

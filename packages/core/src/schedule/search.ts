@@ -2,6 +2,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { plainHabits, type DecodeOptions, type PlacingHabits } from './board';
 import { decode, decodeBoard, type PlannerRun } from './decode';
+import { dryThroughOf, worthPuttingOff } from './dryThrough';
 import type { PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { slackSequence, stepSequence } from './priority';
@@ -58,14 +59,18 @@ const rules: readonly { order: (ground: PlanningGround) => string[]; habits: Pla
   { order: stepSequence, habits: patient },
 ];
 
-/** The candidate that an order comes to. */
+/**
+ * The candidate that an order comes to.
+ * @param letDryThrough coats that are put off until what they land on is dry through
+ */
 export function candidateOf(
   ground: PlanningGround,
   sequence: readonly string[],
   now: number,
   habits: PlacingHabits = plainHabits,
+  letDryThrough: ReadonlySet<string> = new Set(),
 ): Candidate {
-  return candidate(ground, sequence, { order: sequence, options: { now, habits } });
+  return candidate(ground, sequence, { order: sequence, options: { now, habits, letDryThrough } });
 }
 
 function candidate(ground: PlanningGround, sequence: readonly string[], made: Candidate['made']): Candidate {
@@ -90,7 +95,8 @@ function candidateFrom({ board, score }: Reinserter, { run, made }: Candidate): 
 }
 
 /**
- * Looks for a good plan: a few orders by slack first, then changes to the best. Most take a few units out
+ * Looks for a good plan: a few orders by slack first, with coats that join laid one by one where something would be late, then
+ * changes to the best. Most take a few units out
  * of the plan and place them again; now and then the whole is placed anew in another order: a pass put earlier or later, a
  * piece brought to the front, passes with the same things brought together, two passes swapped. Any-time: `onProgress` sees
  * better plans as they come and can stop.
@@ -123,12 +129,33 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (first.size > 0) {
       urgent = heldCandidate(ground, sequence, options.warm, now, { first });
       if (!offer(urgent)) return best!;
+      // Coats that join take long to dry through: what is late may be in time when each waits for the one below.
+      for (const coats of worthPuttingOff(ground, first)) {
+        if (urgent.score[1] === 0) break;
+        const letDryThrough = new Set([...options.warm.letDryThrough, ...coats]);
+        const spaced = heldCandidate(ground, sequence, { ...options.warm, letDryThrough }, now, { first });
+        if (compareScores(spaced.score, urgent.score) < 0) urgent = spaced;
+        if (!offer(spaced)) return best!;
+      }
     }
-    if (!offer(candidateOf(ground, sequence, now))) return best!;
+    if (!offer(candidateOf(ground, sequence, now, plainHabits, options.warm.letDryThrough))) return best!;
   }
   const { starts = 'all' } = options;
-  for (const { order, habits } of starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : [])
-    if (!offer(candidateOf(ground, order(ground), now, habits))) return best!;
+  let through: ReadonlySet<string> = new Set();
+  for (const { order, habits } of starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : []) {
+    const one = candidateOf(ground, order(ground), now, habits, through);
+    if (!offer(one)) return best!;
+    if (one.score[1] === 0) continue;
+    let { score } = one;
+    const before = through;
+    for (const coats of worthPuttingOff(ground, latePieces(ground, one, now))) {
+      if (coats.every((id) => before.has(id))) continue;
+      const letDryThrough = new Set([...before, ...coats]);
+      const spaced = candidateOf(ground, order(ground), now, habits, letDryThrough);
+      if (compareScores(spaced.score, score) < 0) [through, score] = [letDryThrough, spaced.score];
+      if (!offer(spaced)) return best!;
+    }
+  }
 
   let current = best!;
   let reinserter: Reinserter | undefined;
@@ -153,7 +180,8 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
       if (options.onProgress?.(best!, done, false) === false) break;
       continue;
     }
-    const next = candidateOf(ground, sequence, now, [plainHabits, patient, gathering][random(3)]);
+    const habits = [plainHabits, patient, gathering][random(3)]!;
+    const next = candidateOf(ground, sequence, now, habits, changedThrough(current, ground, random));
     const worse = compareScores(next.score, current.score);
     if (worse <= 0) current = next;
     else if (random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0]) current = next;
@@ -219,7 +247,7 @@ function heldCandidate(
   );
   return candidate(ground, sequence, {
     order: inTime,
-    options: { now, notBefore, personOf, explain: true },
+    options: { now, notBefore, personOf, letDryThrough: warm.letDryThrough, explain: true },
   });
 }
 
@@ -228,6 +256,20 @@ function withMissing(sequence: readonly string[], ground: PlanningGround): strin
   const known = new Set(sequence);
   const kept = sequence.filter((id) => ground.byId.has(id));
   return [...kept, ...slackSequence(ground).filter((id) => !known.has(id))];
+}
+
+/** Which coats of a candidate are put off until what they land on is dry through: as they were, or now and then one changed. */
+function changedThrough(
+  { run }: Candidate,
+  ground: PlanningGround,
+  random: (below: number) => number,
+): ReadonlySet<string> {
+  const through = dryThroughOf(run.operations);
+  if (random(3) > 0) return through;
+  const coats = [...ground.coatsOnCoats.values()].flat();
+  if (coats.length === 0) return through;
+  const { id } = coats[random(coats.length)]!;
+  return new Set(through.has(id) ? [...through].filter((one) => one !== id) : [...through, id]);
 }
 
 /** A neighbour of a candidate's order; undefined when the change drawn does not apply. */

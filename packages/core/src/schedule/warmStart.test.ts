@@ -67,6 +67,7 @@ describe('a kept plan', () => {
         [ids[1], at('2027-02-18T09:00')],
       ]),
       personOf: new Map(ids.map((id) => [id, 'me'])),
+      letDryThrough: new Set<string>(),
     };
     const begins = (search: Parameters<typeof planBuild>[1] & object) =>
       planBuild(build, { now: at('2027-02-15T07:00'), latestStarts: false, ...search }).operations.map(

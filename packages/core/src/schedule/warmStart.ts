@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { EpochMinute } from '../time/wallTime';
+import { dryThroughOf } from './dryThrough';
 import type { PlannedOperation } from './plan';
 
 /** A plan that was made before: its order, and when and by whom each pass was to be done. */
@@ -8,6 +9,8 @@ export interface WarmStart {
   /** When the work itself was to begin, by operation. */
   beginsAt: ReadonlyMap<string, EpochMinute>;
   personOf: ReadonlyMap<string, string>;
+  /** Passes that wait until what they land on is dry through. */
+  letDryThrough: ReadonlySet<string>;
 }
 
 /** What a plan gives the next one to begin with. */
@@ -23,6 +26,7 @@ export function warmFrom(plan: {
     sequence: plan.sequence,
     beginsAt: new Map(placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes])),
     personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
+    letDryThrough: dryThroughOf(placed),
   };
 }
 
@@ -30,17 +34,25 @@ export function warmFrom(plan: {
 export const keptPlanSchema = z.object({
   order: z.array(z.string().max(300)).max(50_000),
   passes: z
-    .array(z.object({ operation: z.string().max(300), beginsAt: z.number(), person: z.string().max(100) }))
+    .array(
+      z.object({
+        operation: z.string().max(300),
+        beginsAt: z.number(),
+        person: z.string().max(100),
+        letsDryThrough: z.literal(true).optional(),
+      }),
+    )
     .max(50_000),
 });
 export type KeptPlan = z.infer<typeof keptPlanSchema>;
 
 /** A warm start as it is put by. */
-export const keptPlanOf = ({ sequence, beginsAt, personOf }: WarmStart): KeptPlan => ({
+export const keptPlanOf = ({ sequence, beginsAt, personOf, letDryThrough }: WarmStart): KeptPlan => ({
   order: [...sequence],
   passes: [...beginsAt].flatMap(([operation, minute]) => {
     const person = personOf.get(operation);
-    return person === undefined ? [] : [{ operation, beginsAt: minute, person }];
+    const through = letDryThrough.has(operation) ? { letsDryThrough: true as const } : {};
+    return person === undefined ? [] : [{ operation, beginsAt: minute, person, ...through }];
   }),
 });
 
@@ -49,4 +61,5 @@ export const warmOfKept = ({ order, passes }: KeptPlan): WarmStart => ({
   sequence: order,
   beginsAt: new Map(passes.map((pass) => [pass.operation, pass.beginsAt])),
   personOf: new Map(passes.map((pass) => [pass.operation, pass.person])),
+  letDryThrough: new Set(passes.flatMap((pass) => (pass.letsDryThrough ? [pass.operation] : []))),
 });

@@ -9,8 +9,8 @@ const pool: ((id: string, two: boolean) => Step)[] = [
     kind: 'seal',
     material: 'pva-flex-primer',
     method: 'brush',
-    film: 'light',
-    faces: two ? ['inner', 'outer'] : ['outer'],
+    // Two coats of it dissolve into each other, so that laying the second sooner may well be ready later.
+    ...(two ? { film: 'light', faces: ['inner', 'outer'] } : { coats: 2, faces: ['outer'] }),
   }),
   (id) => ({
     id,

@@ -23,6 +23,8 @@ const why: Record<Binding | 'choice', string> = {
   start: 'It begins as soon as it can.',
   order: 'It begins when what goes before is done.',
   drying: 'What lies below has to dry first.',
+  through:
+    'What lies below is dry through by then. Laid sooner, the coats would hold each other up and be ready later.',
   window: 'It has to fall into a recoat window.',
   hands: 'Nobody is free sooner.',
   place: 'The place opens only then.',

@@ -153,6 +153,7 @@ const reasons: Record<Binding | 'choice', string> = {
   start: 'that is past',
   order: 'what goes before is not done by then',
   drying: 'what lies below is not dry enough by then',
+  through: 'what lies below is not dry through by then, and the coats would hold each other up',
   window: 'no recoat window is open then',
   hands: 'nobody is free then',
   place: 'the place is closed then',

@@ -1,0 +1,123 @@
+import { sampleBuild, samplePiece } from '../testing/sampleBuild';
+import { checkPlan } from '../testing/checkPlan';
+import { epochMinute, toWallTime } from '../time/wallTime';
+import { coatsOnCoats } from './dryThrough';
+import { forecastBuild } from './forecast';
+import { planningGround } from './ground';
+import { planBuild } from './planBuild';
+import type { SearchOptions } from './search';
+import { keptPlanOf, warmFrom, warmOfKept } from './warmStart';
+
+/** A plate that is primed three times and has to be packed by a moment. */
+function primedThrice(packAt: string) {
+  const build = sampleBuild({
+    pieces: [
+      samplePiece({}, [{ id: 's', kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 3 }]),
+    ],
+  });
+  build.events = [{ id: 'day', name: 'The day', packAt, wearAt: '2027-03-06T09:00' }];
+  return build;
+}
+const quick: Omit<SearchOptions, 'now'> = { starts: 'first' };
+const laid = (plan: ReturnType<typeof planBuild>) =>
+  plan.operations.map((one) => toWallTime(one.laidAt!, 'UTC'));
+const packable = (plan: ReturnType<typeof planBuild>) => toWallTime(plan.pieces[0]!.packableAt!, 'UTC');
+
+describe('coats that join', () => {
+  it('are laid as soon as the date allows it', () => {
+    const plan = planBuild(primedThrice('2027-02-26T18:00'), { search: quick });
+    // Nobody works before 08:00; 3 min of set-up, 2 of brushing (600 cm² at 2 m²/h), next coat after 45 min.
+    expect(laid(plan)).toEqual(['2027-02-15T08:05', '2027-02-15T08:52', '2027-02-15T09:39']);
+    // One film of three times the thickness: nine times a day.
+    expect(packable(plan)).toBe('2027-02-24T09:39');
+    expect(plan.operations.map((one) => one.letsDryThrough)).toEqual([false, false, false]);
+  });
+
+  it('are laid one by one where they would be late as one film', () => {
+    const build = primedThrice('2027-02-20T18:00');
+    const plan = planBuild(build, { search: quick });
+    // Each coat is packable 1440 min after it, and the next is brushed in the two minutes after that.
+    expect(laid(plan)).toEqual(['2027-02-15T08:05', '2027-02-16T08:07', '2027-02-17T08:09']);
+    expect(packable(plan)).toBe('2027-02-18T08:09');
+    expect(plan.operations.map((one) => [one.letsDryThrough, one.boundBy])).toEqual([
+      [false, 'start'],
+      [true, 'through'],
+      [true, 'through'],
+    ]);
+    expect(plan.pieces[0]!.readiness).toBe('on-time');
+    expect(checkPlan(build, plan)).toEqual([]);
+    // Packable a day after the last coat: to be in time that is laid by 18:00 on the 19th, the second a day and the first two
+    // days and 2 min each before. On the 17th that is 17:56, and 3 min of set-up and 2 of brushing go before it: 17:51.
+    expect(toWallTime(plan.pieces[0]!.latestStartAt!, 'UTC')).toBe('2027-02-17T17:45');
+  });
+
+  it('stay one by one in a plan that goes on from the last one, even when work slips', () => {
+    const build = primedThrice('2027-02-20T18:00');
+    const warm = warmOfKept(
+      JSON.parse(JSON.stringify(keptPlanOf(warmFrom(planBuild(build))))) as ReturnType<typeof keptPlanOf>,
+    );
+    // The first coat was laid at noon: at 08:07 on the 16th it is not dry through.
+    build.log = [
+      { id: 'l1', piece: 'plate', unit: 1, step: 's', coat: 1, face: 'outer', doneAt: '2027-02-15T12:00' },
+    ];
+    const plan = planBuild(build, { search: { warm, keep: true, starts: 'none' } });
+    expect(laid(plan)).toEqual(['2027-02-15T12:00', '2027-02-16T12:02', '2027-02-17T12:04']);
+    const now = epochMinute('2027-02-15T20:00', 'UTC');
+    // Whoever has time to spare that evening is not sent to spoil it, though the coat could be laid.
+    expect(planBuild(build, { now, search: { warm, keep: true, starts: 'none' } }).doableNow).toEqual([]);
+    const hurried = { warm: { ...warm, letDryThrough: new Set<string>() }, starts: 'none' as const };
+    build.events[0]!.packAt = '2027-03-05T18:00';
+    expect(planBuild(build, { now, search: hurried }).doableNow).toEqual(['plate/1/s/2/outer']);
+  });
+
+  it('are waited for in futures in which they dry more slowly', () => {
+    const build = primedThrice('2027-02-20T18:00');
+    const plan = planBuild(build, { search: quick });
+    // Two days to spare over three days of drying: two futures in three thousand take that long (ln 5/3 ÷ 0.2 = 2.6 σ), the
+    // air a little more; as one film they would take nine days.
+    expect(forecastBuild(build, plan, 1)[0]!.chance).toBeGreaterThan(0.95);
+  });
+});
+
+describe('a film over what is still drying', () => {
+  it('waits where it would slow that too much', () => {
+    const build = sampleBuild({
+      pieces: [
+        samplePiece({ substrate: { kind: 'card', thicknessMm: 3 } }, [
+          { id: 'paint', kind: 'base', material: 'craft-acrylic', method: 'brush' },
+          { id: 'gloss', kind: 'topcoat', material: 'epoxy-clear', method: 'brush' },
+        ]),
+      ],
+    });
+    const material = (id: string) => planningGround(build).materials.get(id)!;
+    // Under epoxy acrylic dries at a tenth of its pace: ten times two days.
+    expect([material('craft-acrylic').pack, material('epoxy-clear').pack]).toEqual([2880, 2880]);
+    build.events = [{ id: 'day', name: 'The day', wearAt: '2027-02-24T09:00' }];
+    const plan = planBuild(build, { search: quick });
+    expect(plan.operations.map((one) => one.letsDryThrough)).toEqual([false, true]);
+    expect(plan.pieces[0]!.readiness).not.toBe('late');
+    expect(checkPlan(build, plan)).toEqual([]);
+  });
+});
+
+describe('coatsOnCoats', () => {
+  it('names the coats that land on others of their unit, and which of them join', () => {
+    const build = sampleBuild({
+      pieces: [
+        samplePiece({ faces: { outer: { areaCm2: 600 }, inner: { areaCm2: 600 } } }, [
+          { id: 's', kind: 'seal', material: 'pva-flex-primer', coats: 2, faces: ['outer', 'inner'] },
+          { id: 'sand', kind: 'sand', method: 'sand' },
+          { id: 'b', kind: 'base', material: 'craft-acrylic', coats: 2, faces: ['outer'] },
+        ]),
+      ],
+    });
+    const own = planningGround(build).byUnit.get('plate/1')!;
+    expect(coatsOnCoats(own).sort((a, b) => a.id.localeCompare(b.id))).toEqual([
+      // Acrylic does not dissolve what lies below it.
+      { id: 'plate/1/b/1/outer', early: 'little' },
+      { id: 'plate/1/b/2/outer', early: 'little' },
+      { id: 'plate/1/s/2/inner', early: 'joins' },
+      { id: 'plate/1/s/2/outer', early: 'joins' },
+    ]);
+  });
+});
