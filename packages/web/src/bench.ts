@@ -1,6 +1,7 @@
 import {
   drynessAt,
   type Batch,
+  type CoatMilestones,
   type Dryness,
   type PlannedOperation,
   type PlanView,
@@ -31,6 +32,8 @@ export interface Drying {
   nextAt: number;
   /** When a window for the next coat that is open, or opens next, closes again. */
   closesAt: number | undefined;
+  /** How long it is left alone, where the next coat waits until this one is dry through. */
+  restsUntil: number | undefined;
   stepId: string;
 }
 
@@ -62,9 +65,27 @@ function closesAt(windows: readonly RecoatWindow[], now: number): number | undef
   return window && Number.isFinite(window.to) ? window.to : undefined;
 }
 
+/** When each spot gets a coat that waits until what lies there is dry through, by `piece/unit face:zone`. */
+function restsOf({ operations }: PlanView): Map<string, number> {
+  const rests = new Map<string, number>();
+  for (const { pieceId, unit, cells, status, start, letsDryThrough } of operations) {
+    if (status !== 'planned' || start === undefined || !letsDryThrough) continue;
+    for (const cell of cells) {
+      const key = `${pieceId}/${unit} ${cell}`;
+      rests.set(key, Math.min(start, rests.get(key) ?? Infinity));
+    }
+  }
+  return rests;
+}
+
+/** When a coat is cured, or the next one is planned all the same; undefined where none waits for that. */
+const restsUntil = (nextAt: number | undefined, { packAt, wearAt }: CoatMilestones): number | undefined =>
+  nextAt === undefined ? undefined : Math.min(nextAt, Math.max(packAt, wearAt));
+
 /** What is drying now, what is due first at the top. Coats that only have to cure come last. */
 export function dryingOf(view: PlanView, now: number): Drying[] {
   const groups = new Map<string, Drying>();
+  const rests = restsOf(view);
   for (const [unitKey, cells] of Object.entries(view.strata)) {
     const slash = unitKey.lastIndexOf('/');
     const pieceId = unitKey.slice(0, slash);
@@ -84,6 +105,7 @@ export function dryingOf(view: PlanView, now: number): Drying[] {
       })();
       const face = cell.split(':')[0]!;
       const key = `${pieceId} ${face} ${top.stepId} ${state}`;
+      const rest = restsUntil(rests.get(`${unitKey} ${cell}`), milestones);
       const known = groups.get(key);
       if (!known) {
         groups.set(key, {
@@ -98,12 +120,14 @@ export function dryingOf(view: PlanView, now: number): Drying[] {
           next,
           nextAt,
           closesAt: closesAt(milestones.recoat, now),
+          restsUntil: rest,
           stepId: top.stepId,
         });
       } else {
         if (!known.units.includes(unit)) known.units.push(unit);
         known.nextAt = Math.max(known.nextAt, nextAt);
         known.laidAt = Math.max(known.laidAt, top.laidAt);
+        if (rest !== undefined) known.restsUntil = Math.max(rest, known.restsUntil ?? rest);
       }
     }
   }

@@ -13,12 +13,15 @@ describe('a kept plan', () => {
     }
   });
 
-  it('moves nothing to another session when nothing has happened', () => {
+  it('moves nothing to another session when nothing has happened, unless that is an hour less late', () => {
+    let kept = 0;
     for (let seed = 510; seed < 530; seed += 1) {
       const build = randomBuild(seed, { pieces: 4, steps: 4, people: 1 + (seed % 2), slots: 2 });
       const before = planBuild(build, { latestStarts: false, search: { iterations: 60, seed } });
       const warm = warmOfKept(keptPlanOf(warmFrom(before)));
       const after = planBuild(build, { latestStarts: false, search: { warm, keep: true } });
+      if (before.score[1] - after.score[1] >= 60) continue;
+      kept += 1;
       // Work of the session that somebody is in now may move up inside it; all else stays to the minute.
       const nowEnds = new Map(
         before.ground.people.map(({ id, calendar }) => [id, calendar.windowAt(before.now)?.to ?? -Infinity]),
@@ -30,6 +33,8 @@ describe('a kept plan', () => {
         else expect([seed, was.id, laidAt]).toEqual([seed, was.id, was.laidAt]);
       }
     }
+    // Sixty tries come close enough to the best that it is seldom worth it.
+    expect(kept).toBeGreaterThanOrEqual(17);
   });
 
   it('is kept where a pass could be sooner, which is then said to be a choice', () => {

@@ -49,8 +49,8 @@ function nameOf(one: Drying): string {
   return `${piece.name}${units}`;
 }
 
-/** When the window of the next coat closes, by the clock on the day, else with its day. */
-const closing = (minute: number) =>
+/** By the clock within a day, else with its day. */
+const byClock = (minute: number) =>
   minute - store.now < 24 * 60
     ? timeOfDay(minute, store.view!.timeZone)
     : sayMoment(minute, store.view!.timeZone);
@@ -81,8 +81,14 @@ const share = (one: Drying) =>
           {{ one.material }}<template v-if="one.face === 'inner'">, inner face</template>:
           {{ drynessWords[one.state] }}, then {{ nextWords[one.next]
           }}<template v-if="one.closesAt !== undefined">
-            · <strong class="closes">takes the next coat until {{ closing(one.closesAt) }}</strong></template
-          >
+            · <strong class="closes">takes the next coat until {{ byClock(one.closesAt) }}</strong></template
+          ><template v-else-if="one.restsUntil !== undefined">
+            ·
+            <strong
+              >leave it until {{ byClock(one.restsUntil) }}: laid sooner, the next coat makes both dry
+              later</strong
+            >
+          </template>
         </p>
         <div v-if="one.state === 'wet' || one.state === 'touch-dry'" class="touch">
           <v-btn v-if="one.state === 'wet'" size="small" variant="text" @click="store.touch(one, 'dry')"
@@ -101,9 +107,8 @@ const share = (one: Drying) =>
           {{ nameOf(one) }}
           <span class="quiet"
             >· {{ one.material }}<template v-if="one.face === 'inner'">, inner face</template> · cured
-            {{
-              Number.isFinite(one.nextAt) ? sayMoment(one.nextAt, store.view!.timeZone) : 'never here'
-            }}</span
+            {{ Number.isFinite(one.nextAt) ? sayMoment(one.nextAt, store.view!.timeZone) : 'never here'
+            }}<template v-if="one.restsUntil !== undefined">; no coat on it before that</template></span
           >
         </li>
       </ul>
