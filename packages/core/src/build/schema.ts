@@ -37,6 +37,11 @@ export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 export const ventilations = ['none', 'window', 'extraction', 'outdoor'] as const;
 /** What an attach step puts on. */
 export const attachments = ['strap', 'fabric', 'leather', 'mesh', 'lens', 'decal', 'hardware'] as const;
+/**
+ * What a coat can be told to wait for: `cured` for its step to begin only when all below is packable and wearable; `through`
+ * for each of its coats to wait until what it lands on is dry through, if the recoat window is still open then.
+ */
+export const waits = ['cured', 'through'] as const;
 export const wantedEffects = ['cracking', 'undercoat-shows', 'patchy'] as const;
 
 const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
@@ -126,8 +131,7 @@ export const stepSchema = z.looseObject({
   minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
   optional: z.boolean().optional(),
   dilution: z.string().max(200).optional(),
-  /** Begins only when all that lies below is packable and wearable. */
-  waitFor: z.enum(['cured']).optional(),
+  waitFor: z.enum(waits).optional(),
   /** For attach steps: what is put on. */
   attaches: z.enum(attachments).optional(),
   /** For join steps: the pieces that become part of this one. */

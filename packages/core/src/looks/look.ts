@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { filmGrades, stepKinds, wantedEffects } from '../build/schema';
+import { filmGrades, stepKinds, waits, wantedEffects } from '../build/schema';
 import { methods } from '../materials/material';
 
 /** The ready choices of sealer that practitioners differ on. */
@@ -32,8 +32,7 @@ const lookStep = z.object({
   minutes: z.number().positive().optional(),
   note: z.string().optional(),
   wanted: z.array(z.enum(wantedEffects)).optional(),
-  /** Begins only when what lies below is cured. */
-  waitFor: z.enum(['cured']).optional(),
+  waitFor: z.enum(waits).optional(),
   /** Can be dropped when time is short; the quicker variant leaves it out. */
   extra: z.boolean().default(false),
 });

@@ -147,7 +147,7 @@ export class Board extends BoardState {
     const soonest = this.from(operation);
     const notBefore = this.options.notBefore?.get(operation.id) ?? -Infinity;
     const from = Math.max(soonest, notBefore);
-    operation.letsDryThrough = this.letDryThrough.has(operation.id);
+    operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
     const fit = from === Infinity ? undefined : this.bestFit(operation, from);
     operation.boundBy = fit?.boundBy ?? 'order';
     if (fit && notBefore > soonest && this.options.explain) {

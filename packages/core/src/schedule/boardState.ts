@@ -35,6 +35,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   batchKey: operation.batchKey,
   optional: operation.optional,
   waitsForCure: operation.waitsForCure,
+  mustDryThrough: operation.mustDryThrough,
   setUpMinutes: operation.setUpMinutes,
   workMinutes: operation.workMinutes,
   cleanUpMinutes: operation.cleanUpMinutes,

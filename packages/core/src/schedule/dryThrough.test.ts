@@ -5,6 +5,7 @@ import { coatsOnCoats } from './dryThrough';
 import { forecastBuild } from './forecast';
 import { planningGround } from './ground';
 import { planBuild } from './planBuild';
+import { rescueBuild } from './rescue';
 import type { SearchOptions } from './search';
 import { keptPlanOf, warmFrom, warmOfKept } from './warmStart';
 
@@ -76,6 +77,45 @@ describe('coats that join', () => {
     // Two days to spare over three days of drying: two futures in three thousand take that long (ln 5/3 ÷ 0.2 = 2.6 σ), the
     // air a little more; as one film they would take nine days.
     expect(forecastBuild(build, plan, 1)[0]!.chance).toBeGreaterThan(0.95);
+  });
+
+  it('are laid one by one where the step asks for it, however far the date', () => {
+    const build = primedThrice('2027-03-05T18:00');
+    build.pieces[0]!.steps[0]!.waitFor = 'through';
+    const plan = planBuild(build, { search: { iterations: 20 } });
+    expect(laid(plan)).toEqual(['2027-02-15T08:05', '2027-02-16T08:07', '2027-02-17T08:09']);
+    expect(checkPlan(build, plan)).toEqual([]);
+    // As one film they would not do for the validator.
+    const joined = planBuild(primedThrice('2027-03-05T18:00'), { search: quick });
+    for (const one of joined.operations) one.mustDryThrough = true;
+    expect(checkPlan(build, joined)).toHaveLength(2);
+  });
+
+  it('are laid on time all the same where the recoat window closes before they are dry through', () => {
+    const build = primedThrice('2027-03-05T18:00');
+    build.materials = [{ id: 'hasty', extends: 'pva-flex-primer', name: 'Hasty primer', recoat: '45-120' }];
+    Object.assign(build.pieces[0]!.steps[0]!, { material: 'hasty', waitFor: 'through' });
+    const plan = planBuild(build, { search: quick });
+    expect(laid(plan)).toEqual(['2027-02-15T08:05', '2027-02-15T08:52', '2027-02-15T09:39']);
+    expect(checkPlan(build, plan)).toEqual([]);
+  });
+
+  it('are offered to be laid one by one when the chance to make the date is small', () => {
+    // As one film packable on 24 Feb at 09:39: eight hours before it has to be.
+    const build = primedThrice('2027-02-24T18:00');
+    const before = planBuild(build, { search: quick });
+    expect(before.pieces[0]!.readiness).not.toBe('late');
+    const chance = forecastBuild(build, before, 1)[0]!.chance!;
+    expect(chance).toBeLessThan(0.8);
+    const { rescues } = rescueBuild(build, { chances: new Map([['plate', chance]]) });
+    const offer = rescues.find(({ label }) => label.endsWith('dry through before the next'))!;
+    expect(offer).toMatchObject({
+      label: 'Each coat of Flexible PVA foam primer on Plate dry through before the next',
+      makesIt: true,
+      cost: { look: 'same', givesUp: [], buys: [] },
+    });
+    // From 24 Feb 09:39 to 18 Feb 08:09.
+    expect(offer.daysGained).toBeCloseTo(6 + 1.5 / 24, 3);
   });
 });
 

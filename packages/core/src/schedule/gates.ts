@@ -98,5 +98,8 @@ export function gate(
         return unit.latest(all, (stack) => stack.handleAt);
     }
   })();
-  return Math.max(from, Math.ceil(ready));
+  const cured = operation.waitsForCure
+    ? unit.latest(cells, (stack) => Math.max(stack.packAt, stack.wearAt))
+    : -Infinity;
+  return Math.max(from, Math.ceil(ready), Math.ceil(cured));
 }

@@ -11,7 +11,7 @@ import { layerUm, spotsOf } from '../stack/spots';
 import { stepKindWords } from '../stack/stepWords';
 import { atZone, epochMinute, sayMoment, toWallTime, type EpochMinute } from '../time/wallTime';
 import { forecastBuild } from './forecast';
-import type { ReadingsByPlace } from './ground';
+import { unitKey, type ReadingsByPlace } from './ground';
 import type { Plan } from './plan';
 import { planBuild } from './planBuild';
 import { warmFrom, type WarmStart } from './warmStart';
@@ -410,6 +410,23 @@ function waysFor(build: Build, plan: Plan, inTrouble: readonly string[]): Way[] 
             },
           });
       }
+      // Coats that dry as one thick film, one by one.
+      const joins = plan.operations.some(
+        (one) =>
+          one.pieceId === piece.id &&
+          one.stepId === step.id &&
+          one.status === 'planned' &&
+          !one.letsDryThrough &&
+          plan.ground.coatsOnCoats
+            .get(unitKey(one))!
+            .some((coat) => coat.id === one.id && coat.early === 'joins'),
+      );
+      if (joins && step.waitFor === undefined)
+        ways.push({
+          label: `Each coat of ${name} on ${piece.name} dry through before the next`,
+          change: [{ op: 'add', path: `${pointer(n)}/waitFor`, value: 'through' }],
+          cost: {},
+        });
       // Another place.
       for (const place of placesOf(build))
         if (place.id !== (step.place ?? placesOf(build)[0]!.id) && fresh)

@@ -44,6 +44,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     build.places.find((place) => place.id === step.place)?.name ?? '',
     `${sayWait(minutes)} a pass`,
     step.waitFor === 'cured' ? 'once all below is cured' : '',
+    step.waitFor === 'through' ? 'each coat once what is below is dry through' : '',
     wait === undefined ? '' : `then ${sayWait(wait)}`,
   ]
     .filter(Boolean)

@@ -41,6 +41,8 @@ export interface Operation extends HandsOn {
   optional: boolean;
   /** Begins only when all that lies below is cured. */
   waitsForCure: boolean;
+  /** Is put off until what it lands on is dry through, if the recoat window is still open then. */
+  mustDryThrough: boolean;
 }
 
 /** The zone of a piece that has none. */
@@ -163,6 +165,7 @@ export function expandBuild(build: Build): Operation[] {
             batchKey: [material?.id ?? step.kind, step.colour ?? '', method, placeId].join('|'),
             optional: step.optional ?? false,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
+            mustDryThrough: step.waitFor === 'through',
             ...handsOn(step, method, material, areaCm2, edgeOf(piece, zones)),
           });
           previous = id;

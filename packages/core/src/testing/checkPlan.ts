@@ -8,7 +8,7 @@ import type { Plan } from '../schedule/plan';
 /**
  * Checks a plan against the constraints it has to keep, in its own simple way and without the planner's code: order,
  * one thing at a time, free windows, hours, quiet, rack, air, recoat windows, the other face handleable, tape-safe before
- * tape, sandable before sanding, cure where it is waited for, pins. Returns sentences; none means sound.
+ * tape, sandable before sanding, cure and drying through where they are waited for, pins. Returns sentences; none means sound.
  */
 export function checkPlan(build: Build, plan: Plan): string[] {
   const faults: string[] = [];
@@ -136,6 +136,16 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
     };
     if (operation.waitsForCure)
       for (const stack of below(true)) tooSoon(Math.max(stack.packAt, stack.wearAt), 'cured');
+    if (operation.mustDryThrough)
+      for (const cell of cells) {
+        const stack = unit.asOf(cell, Math.min(begins, laidAt - 1));
+        const top = stack?.coats.at(-1);
+        // A window that closes for good is not missed for it.
+        if (!stack || !top || top.recoat.every((window) => window.to !== Infinity)) continue;
+        const same = unit.cells.get(cell)![stack.coats.length - 1]!.material.id === material?.id;
+        if (!same) tooSoon(Math.max(stack.packAt, stack.wearAt), 'dry through');
+        else if (material?.redissolves) tooSoon(top.packAt, 'dry through');
+      }
     if (operation.kind === 'mask') for (const stack of below(true)) tooSoon(stack.tapeAt, 'tape-safe');
     if (operation.kind === 'sand')
       for (const stack of below(true))

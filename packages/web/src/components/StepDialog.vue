@@ -42,7 +42,7 @@ const fresh = () => ({
   minutes: undefined as number | undefined,
   optional: false,
   trims: false,
-  waits: false,
+  waitFor: '' as NonNullable<Step['waitFor']> | '',
   wanted: [] as NonNullable<Step['wanted']>,
   attaches: '' as NonNullable<Step['attaches']> | '',
   covers: '',
@@ -63,7 +63,7 @@ watch(open, (isOpen) => {
   if (!step) return;
   const { covers, ...rest } = step;
   Object.assign(form, JSON.parse(JSON.stringify(rest)), {
-    waits: step.waitFor === 'cured',
+    waitFor: step.waitFor ?? '',
     faces: [...facesOf(step)],
     zones: [...(step.zones ?? [])],
     covers: (covers ?? []).join(', '),
@@ -92,6 +92,11 @@ const placeItems = computed(() => [
 const isEpoxy = computed(() => material.value?.binder === 'epoxy');
 const isMixed = computed(() => material.value?.potLife !== undefined);
 const isSealer = computed(() => material.value?.role === 'seal');
+const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] = [
+  { value: '', title: 'as soon as what is below takes it, or later if that is ready sooner' },
+  { value: 'through', title: 'coat by coat, each once what is below is dry through' },
+  { value: 'cured', title: 'once all below is cured' },
+];
 const usesHands = computed(() => !material.value);
 
 function drafted(): Step {
@@ -142,7 +147,7 @@ function drafted(): Step {
     ...(form.air === 'still' ? {} : { air: form.air }),
     ...(form.minutes ? { minutes: Number(form.minutes) } : {}),
     ...(form.optional ? { optional: true } : {}),
-    ...(form.waits ? { waitFor: 'cured' as const } : {}),
+    ...(form.waitFor ? { waitFor: form.waitFor } : {}),
     ...(form.trims && form.kind === 'prep' ? { trims: true } : {}),
     ...(form.wanted.length > 0 ? { wanted: form.wanted } : {}),
     ...(form.attaches && form.kind === 'attach' ? { attaches: form.attaches } : {}),
@@ -278,13 +283,14 @@ async function save(): Promise<void> {
             label="Wanted effects"
             :items="words(wantedEffects)"
           />
-          <v-checkbox v-model="form.optional" label="Can be left out when time is short" class="wide" />
-          <v-checkbox
+          <v-select
             v-if="!usesHands"
-            v-model="form.waits"
-            label="Waits until what lies below is cured"
+            v-model="form.waitFor"
+            label="Goes on"
+            :items="waitItems"
             class="wide"
           />
+          <v-checkbox v-model="form.optional" label="Can be left out when time is short" class="wide" />
           <v-checkbox
             v-if="form.kind === 'prep'"
             v-model="form.trims"
