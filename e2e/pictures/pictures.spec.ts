@@ -2,6 +2,7 @@ import type { Build, Piece } from '@fixatum/core';
 import { expect, test, type Page } from '@playwright/test';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { choose } from '../fields';
 import { startDemo, type Demo } from '../server';
 
 const folder = resolve(dirname(fileURLToPath(import.meta.url)), '../../docs/screenshots');
@@ -38,9 +39,6 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['journal', () => `/b/${build}/journal`],
 ];
 
-const field = (page: Page, name: string) =>
-  page.locator('.v-field').filter({ has: page.getByRole('combobox', { name, exact: true }) });
-
 /** Views that take a few presses to get to. */
 const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<void>][] = [
   [
@@ -49,8 +47,7 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
     async (page) => {
       await page.getByRole('button', { name: 'Add a piece' }).click();
       await page.getByLabel('Name').fill('Moon-phase collar');
-      await field(page, 'Shape').click();
-      await page.getByRole('option', { name: 'Cone section' }).click();
+      await choose(page, 'Shape', 'Cone section');
       await page.getByRole('button', { name: 'Split into zones' }).click();
     },
   ],
@@ -145,8 +142,7 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
         ['Sea-green dial', 'Chipped enamel over steel'],
         ['Bone pointers', 'Bone and horn'],
       ] as const) {
-        await field(page, zone).click();
-        await page.getByRole('option', { name: look, exact: true }).click();
+        await choose(page, zone, look);
       }
       await expect(page.locator('.outcome tbody')).toBeVisible();
       await expect(page.locator('.outcome tbody.stale')).toHaveCount(0);

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
 
 let server: Demo['server'];
@@ -74,10 +75,10 @@ test('what was not as planned is logged with its note and photo, and what failed
   await page.getByRole('checkbox', { name: 'Compass hand plate' }).uncheck();
   await page.getByTestId('start').click();
   await page.getByRole('button', { name: 'Not as planned…' }).click();
-  await page.getByLabel('Done at').fill('2027-02-20T23:00');
+  await fillMoment(page, 'Done on', '20 Feb 2027', '23:00');
   await page.getByRole('button', { name: 'Log it', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('That time has not come yet');
-  await page.getByLabel('Done at').fill('2027-02-20T19:25');
+  await fillMoment(page, 'Done on', '20 Feb 2027', '7.25 pm');
   await page.getByLabel('It failed: sand back and do it again').check();
   await page.getByLabel('Photo').setInputFiles('docs/screenshots/start.png');
   await expect(page.getByAltText('The photo')).toBeVisible();

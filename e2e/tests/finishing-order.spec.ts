@@ -1,18 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose, field } from '../fields';
 import { startDemo, startServer, type RunningServer } from '../server';
 
 let server: RunningServer;
 test.afterEach(() => server.stop());
-
-/** The field lies over its input, so that is what gets pressed. */
-const field = (page: Page, label: string | RegExp) =>
-  page
-    .locator('.v-field')
-    .filter({ has: page.getByRole('combobox', { name: label, exact: typeof label === 'string' }) });
-const choose = async (page: Page, label: string | RegExp, option: string) => {
-  await field(page, label).click();
-  await page.getByRole('option', { name: option, exact: true }).click();
-};
 
 /** Starts the server of a test with the demo builds; the id of the courier's. */
 async function demo(): Promise<string> {
@@ -39,7 +30,7 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   await page.goto(server.url);
   await page.getByRole('button', { name: 'New build' }).click();
   await page.getByLabel('What is it called?').fill('Kelp warden');
-  await page.getByLabel('Worn on').fill('2027-03-20');
+  await page.getByLabel('Worn on', { exact: true }).fill('20 March 2027');
   await page.getByRole('button', { name: 'Make it' }).click();
   await page.getByRole('link', { name: 'Go to Pieces' }).click();
 

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
+import { fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
 
 let server: Demo['server'];
@@ -52,10 +53,10 @@ test('a pass is pinned and stays, also over a restart; where it can not go the r
   await pass.focus();
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Begin it at').fill('2027-02-20T18:00');
+  await fillMoment(dialog, 'Begin it on', '20 Feb 2027', '18:00');
   await dialog.getByRole('button', { name: 'Pin it' }).click();
   await expect(dialog.getByRole('alert')).toContainText('That time has passed');
-  await dialog.getByLabel('Begin it at').fill('2027-02-25T20:00');
+  await fillMoment(dialog, 'Begin it on', '2027-02-25', '20:00');
   await dialog.getByRole('button', { name: 'Pin it' }).click();
   const there = page.getByRole('button', { name: 'Dial breastplate: Mask, Thu 25 Feb, 20:00' });
   await expect(there).toBeVisible();

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
+import { fillMoment, momentOf } from '../fields';
 import { startDemo, type Demo } from '../server';
 
 let server: Demo['server'];
@@ -90,16 +91,27 @@ test('a forecast file and pasted hours become the air of a place; what can not b
 
 test('hours, dates and quiet are changed, bad ones refused with nothing lost', async ({ page }) => {
   await open(page);
-  await page.getByLabel('Worn at').fill('2027-03-07T10:00');
+  await fillMoment(page, 'Worn on', '7/3/2027', '10');
   await page.getByLabel('Quiet hours: no compressor, no sanding').check();
   await page.getByTestId('place-porch').getByLabel('Rack places').fill('0');
   await page.getByRole('button', { name: 'Save the workshop' }).click();
   await expect(page.getByRole('alert')).toContainText('At least one piece must fit');
-  await expect(page.getByLabel('Worn at')).toHaveValue('2027-03-07T10:00');
+  await expect(momentOf(page, 'Worn on').date).toHaveValue('Sun 7 Mar');
+  await expect(momentOf(page, 'Worn on').time).toHaveValue('10:00');
+  // What is no time is told, and stays as it was written.
+  await momentOf(page, 'Worn on').time.fill('teatime');
+  await page.getByRole('button', { name: 'Save the workshop' }).click();
+  await expect(page.getByRole('alert')).toContainText('Lantern Quay Fair');
+  await expect(momentOf(page, 'Worn on').time).toHaveValue('teatime');
+  await page.getByRole('button', { name: 'Worn on: pick a day' }).click();
+  await page.getByRole('button', { name: 'Monday, March 8, 2027' }).click();
+  await expect(momentOf(page, 'Worn on').date).toHaveValue('Mon 8 Mar');
+  await fillMoment(page, 'Worn on', '7 Mar 2027', '10am');
   await page.getByTestId('place-porch').getByLabel('Rack places').fill('3');
   await save(page);
   await page.reload();
-  await expect(page.getByLabel('Worn at')).toHaveValue('2027-03-07T10:00');
+  await expect(momentOf(page, 'Worn on').date).toHaveValue('Sun 7 Mar');
+  await expect(momentOf(page, 'Worn on').time).toHaveValue('10:00');
   await expect(page.getByLabel('Quiet hours: no compressor, no sanding')).toBeChecked();
   await page.getByLabel('Quiet hours: no compressor, no sanding').uncheck();
   await save(page);

@@ -4,6 +4,7 @@ import { DateTime } from 'luxon';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem } from '../api';
 import { useClock } from '../stores/clock';
+import DateField from './DateField.vue';
 
 /** Asks for the little a new build needs: a name, the day it is worn, and when there is time for it. */
 const open = defineModel<boolean>({ required: true });
@@ -107,7 +108,7 @@ async function make(): Promise<void> {
       <h2 class="mb-4">New build</h2>
       <form @submit.prevent="make">
         <v-text-field v-model="name" label="What is it called?" maxlength="120" autofocus class="mb-4" />
-        <v-text-field v-model="wearDay" type="date" label="Worn on" class="mb-2" />
+        <DateField v-model="wearDay" label="Worn on" class="mb-2" />
         <v-checkbox v-model="packed" label="Packed by 18:00 the day before" />
         <p class="mt-4 mb-1">When is there time for it?</p>
         <v-checkbox v-model="evenings" label="Weekday evenings, 19:00 to 22:00" />

@@ -9,6 +9,7 @@ import {
 } from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
 import DialogFoot from './DialogFoot.vue';
+import MomentField from './MomentField.vue';
 import { useBuild, type LogExtras } from '../stores/build';
 import PhotoField from './PhotoField.vue';
 
@@ -55,13 +56,14 @@ const placeItems = computed(() =>
 async function save(): Promise<void> {
   const operation = first.value;
   if (!operation) return;
-  const at = toEpochMinute(form.doneAt.slice(0, 16), store.build!.timeZone);
+  const { doneAt } = form;
+  const at = toEpochMinute(doneAt, store.build!.timeZone);
   if (at === undefined || at > store.now + 1) {
     problem.value = at === undefined ? 'That time does not exist.' : 'That time has not come yet.';
     return;
   }
   const more: LogExtras = {
-    doneAt: form.doneAt.slice(0, 16),
+    doneAt,
     ...(form.film ? { film: form.film } : {}),
     ...(operation.material && form.material !== operation.material.id ? { material: form.material } : {}),
     ...(form.place !== operation.placeId && form.place !== '' ? { place: form.place } : {}),
@@ -83,7 +85,7 @@ async function save(): Promise<void> {
           <v-select v-if="first?.material" v-model="form.film" label="How thick" :items="filmItems" />
           <v-select v-if="first?.material" v-model="form.material" label="Which tin" :items="materialItems" />
           <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />
-          <v-text-field v-model="form.doneAt" type="datetime-local" label="Done at" />
+          <MomentField v-model="form.doneAt" label="Done on" />
           <v-checkbox v-model="form.failed" class="wide" label="It failed: sand back and do it again" />
           <PhotoField v-model="form.photo" class="wide" />
           <v-textarea v-model="form.note" class="wide" label="Note" rows="2" auto-grow maxlength="4000" />

@@ -2,6 +2,7 @@
 import { sayMoment, toEpochMinute, toWallTime, type Binding, type PlannedOperation } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { useBuild } from '../stores/build';
+import MomentField from './MomentField.vue';
 import { passWords, unitName, withWords } from '../words';
 
 /** One pass of the plan: when, why not sooner, and pinning it to a moment. */
@@ -35,7 +36,7 @@ const why: Record<Binding | 'choice', string> = {
 };
 
 async function pin(): Promise<void> {
-  const minute = toEpochMinute(at.value.slice(0, 16), zone.value);
+  const minute = toEpochMinute(at.value, zone.value);
   if (minute === undefined || minute < store.now - 1) {
     problem.value = minute === undefined ? 'That time does not exist.' : 'That time has passed.';
     return;
@@ -57,7 +58,7 @@ async function letGo(): Promise<void> {
         <span v-if="operation.boundBy" class="quiet">{{ why[operation.boundBy] }}</span>
       </p>
       <form class="mt-4" novalidate @submit.prevent="pin">
-        <v-text-field v-model="at" type="datetime-local" label="Begin it at" />
+        <MomentField v-model="at" label="Begin it on" />
         <p class="small quiet mt-1">
           It begins then, or as soon after as all that matters allows; the rest goes round it.
         </p>

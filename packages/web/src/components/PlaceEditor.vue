@@ -17,6 +17,7 @@ import { computed, ref } from 'vue';
 import { api } from '../api';
 import { useBuild } from '../stores/build';
 import { airWords } from '../words';
+import TimeField from './TimeField.vue';
 import DataChart, { type ChartOption } from './DataChart.vue';
 
 /** One place: how it is aired, what fits there, its hours, and its air: assumed, from a forecast, or measured. */
@@ -197,8 +198,8 @@ const option = computed((): ChartOption => {
         @update:model-value="setHours"
       />
       <template v-if="place.hours">
-        <v-text-field v-model="place.hours.from" label="From" type="time" density="compact" />
-        <v-text-field v-model="place.hours.to" label="To" type="time" density="compact" />
+        <TimeField v-model="place.hours.from" label="From" density="compact" />
+        <TimeField v-model="place.hours.to" label="To" density="compact" />
       </template>
     </div>
     <div class="row">

@@ -93,7 +93,7 @@ const isEpoxy = computed(() => material.value?.binder === 'epoxy');
 const isMixed = computed(() => material.value?.potLife !== undefined);
 const isSealer = computed(() => material.value?.role === 'seal');
 const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] = [
-  { value: '', title: 'as soon as what is below takes it, or later if that is ready sooner' },
+  { value: '', title: 'as soon as what is below takes it, unless waiting is ready sooner' },
   { value: 'through', title: 'coat by coat, each once what is below is dry through' },
   { value: 'cured', title: 'once all below is cured' },
 ];
@@ -203,7 +203,12 @@ async function save(): Promise<void> {
             <v-select v-model="form.film" label="Film" :items="words(filmGrades, filmWords)" />
             <v-text-field v-model="form.colour" label="Colour" placeholder="#8a6f3b" maxlength="7">
               <template #append-inner
-                ><input v-model="form.colour" type="color" aria-label="Pick a colour" class="swatch"
+                ><input
+                  :value="/^#[0-9a-f]{6}$/i.test(form.colour) ? form.colour : material?.colour"
+                  type="color"
+                  aria-label="Pick a colour"
+                  class="swatch"
+                  @input="form.colour = ($event.target as HTMLInputElement).value"
               /></template>
             </v-text-field>
             <v-text-field v-model="form.dilution" label="Thinned" placeholder="1:6 paint to water" />

@@ -13,6 +13,7 @@ import {
 } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
+import DateField from './DateField.vue';
 import DialogFoot from './DialogFoot.vue';
 import { api, faultsOf } from '../api';
 import { plain } from '../planner';
@@ -148,7 +149,7 @@ async function save(): Promise<void> {
                 ■ It failed
               </button>
             </fieldset>
-            <v-text-field v-model="form.judgedOn" type="date" label="Judged on" class="mb-3" />
+            <DateField v-model="form.judgedOn" label="Judged on" class="mb-3" />
             <PhotoField v-model="form.photo" class="mb-3" />
           </template>
           <template v-else>

@@ -12,7 +12,10 @@ import {
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../api';
+import DateField from '../components/DateField.vue';
+import MomentField from '../components/MomentField.vue';
 import PlaceEditor from '../components/PlaceEditor.vue';
+import TimeField from '../components/TimeField.vue';
 import { plain } from '../planner';
 import { useBuild } from '../stores/build';
 import FaultList from '../components/FaultList.vue';
@@ -95,11 +98,10 @@ async function save(): Promise<void> {
           store.id!,
           {
             name: form.name.trim(),
-            start: form.start.slice(0, 16),
+            start: form.start,
             events: form.events.map((event) => ({
               ...event,
-              wearAt: event.wearAt.slice(0, 16),
-              packAt: event.packAt ? event.packAt.slice(0, 16) : undefined,
+              packAt: event.packAt || undefined,
             })),
             people: form.people,
             places: form.places,
@@ -138,7 +140,7 @@ async function save(): Promise<void> {
           <h2 id="dates-title">Dates</h2>
           <div class="pair">
             <v-text-field v-model="draft.name" label="Build" maxlength="120" />
-            <v-text-field v-model="draft.start" label="Nothing before" type="datetime-local" />
+            <MomentField v-model="draft.start" label="Nothing before" />
           </div>
           <div v-for="(event, at) in draft.events" :key="event.id" class="card">
             <div class="with-x">
@@ -151,13 +153,8 @@ async function save(): Promise<void> {
               />
             </div>
             <div class="pair">
-              <v-text-field
-                v-model="event.packAt"
-                label="Packed by, if packed"
-                type="datetime-local"
-                clearable
-              />
-              <v-text-field v-model="event.wearAt" label="Worn at" type="datetime-local" />
+              <MomentField v-model="event.packAt" label="Packed by, if packed" usual-time="18:00" clearable />
+              <MomentField v-model="event.wearAt" label="Worn on" />
             </div>
           </div>
           <v-btn
@@ -197,8 +194,8 @@ async function save(): Promise<void> {
                   {{ dayWords[day] }}
                 </button>
               </div>
-              <v-text-field v-model="rule.from" label="From" type="time" density="compact" />
-              <v-text-field v-model="rule.to" label="To" density="compact" type="time" />
+              <TimeField v-model="rule.from" label="From" density="compact" />
+              <TimeField v-model="rule.to" label="To" density="compact" />
               <v-btn
                 :icon="mdiClose"
                 size="small"
@@ -207,16 +204,11 @@ async function save(): Promise<void> {
                 @click="person.availability.splice(n, 1)"
               />
             </div>
-            <div v-for="(exception, n) in person.exceptions ?? []" :key="`x${n}`" class="rule">
-              <v-text-field v-model="exception.date" label="Only that day" type="date" density="compact" />
+            <div v-for="(exception, n) in person.exceptions ?? []" :key="`x${n}`" class="rule day">
+              <DateField v-model="exception.date" label="Only that day" density="compact" />
               <template v-if="exception.windows[0]">
-                <v-text-field
-                  v-model="exception.windows[0].from"
-                  label="From"
-                  type="time"
-                  density="compact"
-                />
-                <v-text-field v-model="exception.windows[0].to" label="To" type="time" density="compact" />
+                <TimeField v-model="exception.windows[0].from" label="From" density="compact" />
+                <TimeField v-model="exception.windows[0].to" label="To" density="compact" />
               </template>
               <span v-else class="quiet off">no time at all</span>
               <v-btn
@@ -258,8 +250,8 @@ async function save(): Promise<void> {
           <div class="quiet-hours">
             <v-checkbox v-model="draft.quiet.on" label="Quiet hours: no compressor, no sanding" />
             <template v-if="draft.quiet.on">
-              <v-text-field v-model="draft.quiet.from" label="From" type="time" density="compact" />
-              <v-text-field v-model="draft.quiet.to" label="To" type="time" density="compact" />
+              <TimeField v-model="draft.quiet.from" label="From" density="compact" />
+              <TimeField v-model="draft.quiet.to" label="To" density="compact" />
             </template>
           </div>
         </section>
@@ -291,7 +283,7 @@ async function save(): Promise<void> {
       </section>
     </div>
     <div class="save" :class="{ on: changed || faults.length > 0 }">
-      <FaultList :faults="faults" />
+      <FaultList :faults="faults" :within="draft" />
       <v-btn type="submit" variant="flat" color="primary" size="large" :loading="saving" :disabled="!changed"
         >Save the workshop</v-btn
       >
@@ -345,8 +337,8 @@ section > h2 {
   margin-bottom: 8px;
 }
 
-.rule:has(input[type='date']) {
-  grid-template-columns: 170px 1fr 1fr auto 40px;
+.rule.day {
+  grid-template-columns: 160px 1fr 1fr auto 40px;
 }
 
 .off {
@@ -418,9 +410,20 @@ section > h2 {
 }
 
 @media (max-width: 640px) {
-  .rule,
-  .rule:has(input[type='date']) {
+  .pair {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .rule {
     grid-template-columns: 1fr 1fr 40px;
+  }
+
+  .rule.day {
+    grid-template-columns: 1fr 1fr auto 40px;
+  }
+
+  .rule.day > :first-child {
+    grid-column: 1 / -1;
   }
 
   .days {
