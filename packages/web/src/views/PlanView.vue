@@ -13,6 +13,7 @@ import {
   type PlannedOperation,
   type Session,
 } from '@fixatum/core';
+import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import BatchLine from '../components/BatchLine.vue';
 import DryingRibbon from '../components/DryingRibbon.vue';
@@ -32,6 +33,7 @@ const forecast = useForecast();
 const better = useBetterPlan();
 const notice = useNotice();
 const scroller = ref<HTMLElement>();
+const lanes = ref<HTMLElement>();
 const zooms = [
   { word: 'All', pxPerHour: 0 },
   { word: 'Weeks', pxPerHour: 3.2 },
@@ -51,8 +53,12 @@ const width = computed(() =>
     : `${((until.value - from.value) / 60) * zooms[zoom.value]!.pxPerHour}px`,
 );
 const days = computed(() => daysBetween(from.value, until.value, zone.value));
+/** The words for a day, such as "Wed 24 Feb", are about as wide as this. */
+const DAY_WORDS_PX = 72;
+const { width: lanesPx } = useElementSize(lanes);
 const dayWords = computed(() => {
-  const every = zoom.value === 0 ? Math.ceil(days.value.length / 14) : 1;
+  const dayPx = lanesPx.value / days.value.length;
+  const every = dayPx > 0 ? Math.max(1, Math.ceil(DAY_WORDS_PX / dayPx)) : days.value.length;
   return days.value.filter((day, at) => at % every === 0 && day.from >= from.value);
 });
 const left = (minute: number) => percent(minute, from.value, until.value);
@@ -298,7 +304,7 @@ watch(
             <span>rack of {{ band.slots }}, °C</span>
           </div>
         </div>
-        <div class="lanes" :style="{ width }">
+        <div ref="lanes" class="lanes" :style="{ width }">
           <div class="backdrop" aria-hidden="true">
             <div
               v-for="window in free"
@@ -770,6 +776,24 @@ button.pass.moving {
 }
 
 @media (max-width: 820px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 10px;
+  }
+
+  .tools {
+    margin-right: 0;
+  }
+
+  .segmented {
+    flex: 1 0 100%;
+  }
+
+  .segmented button {
+    flex: 1 1 0;
+    padding: 0;
+  }
+
   .names {
     width: 140px;
   }
