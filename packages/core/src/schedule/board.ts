@@ -6,11 +6,9 @@ import { firstGoodAir } from './goodAir';
 import { unitKey, type PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 import { replayLog, type Lesson } from './replayLog';
-import { endAt, type Busy, type Timeline } from './timeline';
+import { linkBehind, longestWait, type Busy, type Timeline } from './timeline';
 import type { UnitState } from './unitState';
 
-/** A pass may begin this long after the one whose set-up it shares. */
-const BATCH_GAP_MINUTES = 3;
 /** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
 const MOST_ROUNDS = 400;
 
@@ -164,11 +162,8 @@ export class Board extends BoardState {
     this.settle(operation, 'planned', start, laidAt, end);
     operation.personId = line.id;
     const mixedAt = joins?.mixedAt ?? laidAt - operation.workMinutes;
-    const stretch: Busy = { start, end, operation, mixedAt, joined: joins, joinedBy: undefined };
-    if (joins) {
-      endAt(joins, start);
-      joins.joinedBy = stretch;
-    }
+    const stretch: Busy = { start, end, operation, mixedAt, joined: undefined, joinedBy: undefined };
+    if (joins) linkBehind(stretch, joins);
     line.add(stretch);
     this.where.set(operation.id, { line, stretch });
     this.lay(operation, laidAt);
@@ -293,12 +288,16 @@ export class Board extends BoardState {
   ): Fit | undefined {
     const { workMinutes, cleanUpMinutes, batchKey } = operation;
     const total = workMinutes + cleanUpMinutes;
-    for (const stretch of line.withKey(batchKey, from - BATCH_GAP_MINUTES)) {
+    const wait = longestWait(operation);
+    for (const stretch of line.withKey(batchKey, from - wait)) {
       const { laidAt, status } = stretch.operation;
       if (laidAt === undefined || status !== 'planned') continue;
       const start = Math.max(from, laidAt);
       if (start + workMinutes > latest) return undefined;
-      if (start > laidAt + BATCH_GAP_MINUTES || !line.isFree(start, total, stretch)) continue;
+      if (start > laidAt + wait) continue;
+      // Between two that share a set-up it needs no cleaning up of its own.
+      const next = stretch.joinedBy;
+      if (next ? start + workMinutes > next.start : !line.isFree(start, total, stretch)) continue;
       // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
       const { potLife = Infinity } = operation.material ?? {};
       if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;

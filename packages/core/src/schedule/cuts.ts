@@ -2,14 +2,17 @@ import type { EpochMinute } from '../time/wallTime';
 import { chainOf, type BoardState } from './boardState';
 import { unitKey } from './ground';
 import type { PlannedOperation } from './plan';
-import { endAt, startAt, type Busy } from './timeline';
+import { endAt, join, longestWait, startAt, unlink, type Busy } from './timeline';
 
 /** From when on each unit, `piece/unit`, is taken out of the plan. */
 export type Cuts = ReadonlyMap<string, EpochMinute>;
 
-/** A stretch that would lose its set-up, and from when hands are free before it. */
+/** A stretch that would lose the one before it, whose set-up it shares. */
 interface Orphan {
   orphan: Busy;
+  /** What is left of those before it, near enough to share the set-up with. */
+  adopter: Busy | undefined;
+  /** From when hands are free before it, for a set-up of its own. */
   freeFrom: EpochMinute;
 }
 
@@ -36,7 +39,7 @@ function goes(operation: PlannedOperation, cuts: Cuts): boolean {
 
 /**
  * The cuts that have to be made when some are: also on units that wait for what goes, and on those left without a set-up
- * for which the freed time is too short.
+ * where nothing near is left to share one with and the freed time is too short for one.
  */
 export function goAlong(board: BoardState, wanted: Cuts): Cuts {
   const cuts = new Map(wanted);
@@ -53,7 +56,7 @@ export function goAlong(board: BoardState, wanted: Cuts): Cuts {
       const operation = board.planned.get(id);
       if (!operation || !goes(operation, cuts)) continue;
       const gap = orphan(board, id, cuts);
-      if (gap && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
+      if (gap && !gap.adopter && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
         cut(gap.orphan.operation);
       for (const followerKey of board.ground.unitsAfter.get(key) ?? [])
         for (const follower of board.ground.byUnit.get(followerKey)!)
@@ -63,7 +66,7 @@ export function goAlong(board: BoardState, wanted: Cuts): Cuts {
   return cuts;
 }
 
-/** The stretch that loses its set-up when a pass goes, and from when hands are free before it. */
+/** The stretch that loses the one before it when a pass goes. */
 function orphan(board: BoardState, id: string, cuts: Cuts): Orphan | undefined {
   const stretch = board.where.get(id)?.stretch;
   const orphan = stretch?.joinedBy;
@@ -71,8 +74,10 @@ function orphan(board: BoardState, id: string, cuts: Cuts): Orphan | undefined {
   let first = stretch;
   while (first.joined && goes(first.joined.operation, cuts)) first = first.joined;
   const kept = first.joined;
+  const isNear = kept && orphan.start - kept.operation.laidAt! <= longestWait(orphan.operation);
   return {
     orphan,
+    adopter: isNear ? kept : undefined,
     freeFrom: kept ? kept.operation.laidAt! + kept.operation.cleanUpMinutes : first.start,
   };
 }
@@ -89,7 +94,7 @@ export function cutOut(board: BoardState, cuts: Cuts): PlannedOperation[] {
 
 /**
  * Takes what is planned on some units from a moment on out of the plan; `cuts` has to hold all that `goAlong` names. What
- * shared a set-up with it gets its own. Returns how to put everything back as it was, whatever was placed since.
+ * shared a set-up with it shares that of what is left near before it, or gets its own. Returns how to put everything back as it was, whatever was placed since.
  */
 export function takeOut(board: BoardState, cuts: Cuts): () => void {
   const operations = cutOut(board, cuts);
@@ -121,7 +126,11 @@ export function takeOut(board: BoardState, cuts: Cuts): () => void {
     kept.joinedBy = undefined;
     endAt(kept, kept.operation.laidAt! + kept.operation.cleanUpMinutes);
   }
-  for (const { orphan } of orphans) {
+  for (const { orphan, adopter } of orphans) {
+    if (adopter) {
+      join(adopter, orphan);
+      continue;
+    }
     const mixedAt = orphan.start;
     orphan.joined = undefined;
     startAt(orphan, orphan.start - orphan.operation.setUpMinutes);
@@ -134,11 +143,7 @@ export function takeOut(board: BoardState, cuts: Cuts): () => void {
       const now = board.where.get(operation.id);
       if (!now) continue;
       now.line.remove(now.stretch);
-      const { joined } = now.stretch;
-      if (joined && !gone.has(joined.operation)) {
-        joined.joinedBy = undefined;
-        endAt(joined, joined.operation.laidAt! + joined.operation.cleanUpMinutes);
-      }
+      unlink(now.stretch);
     }
     for (const { orphan, start, mixes, joined } of wasOrphans) {
       orphan.joined = joined;

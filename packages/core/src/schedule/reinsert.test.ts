@@ -2,7 +2,9 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { checkPlan } from '../testing/checkPlan';
 import { randomBuild } from '../testing/randomBuild';
+import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { toWallTime } from '../time/wallTime';
+import type { Board } from './board';
 import { goAlong, takeOut } from './cuts';
 import { decodeBoard } from './decode';
 import { planningGround } from './ground';
@@ -10,6 +12,7 @@ import { planBuild } from './planBuild';
 import { slackSequence } from './priority';
 import { Reinserter } from './reinsert';
 import { compareScores, scoreOf } from './score';
+import { longestWait } from './timeline';
 
 /** A plan of a made-up build, ready to be improved. */
 function begun(seed: number, log: 'nothing logged' | 'half logged' = 'nothing logged') {
@@ -43,6 +46,22 @@ function begun(seed: number, log: 'nothing logged' | 'half logged' = 'nothing lo
   return { build, ground, now, board, draw, reinserter: new Reinserter(ground, board, now) };
 }
 
+/** What is wrong with how passes share set-ups on a board: each has to know the one before and the one behind it. */
+const brokenLinks = (board: Board): string[] =>
+  board.sessions().flatMap((session) =>
+    session.flatMap((one, at) => {
+      const { joined, joinedBy, operation } = one;
+      const faults = [
+        joinedBy && joinedBy.joined !== one && 'is not known to the one behind',
+        joined && joined.joinedBy !== one && 'is not known to the one before',
+        joinedBy && (joinedBy !== session[at + 1] || one.end !== joinedBy.start) && 'does not go on into it',
+        joined && one.start !== operation.laidAt! - operation.workMinutes && 'has a set-up all the same',
+        joined && one.start - joined.operation.laidAt! > longestWait(operation) && 'waits too long',
+      ];
+      return faults.flatMap((fault) => (fault ? [`${operation.id} ${fault}`] : []));
+    }),
+  );
+
 describe('Reinserter', () => {
   it.each(['nothing logged', 'half logged'] as const)(
     'keeps a score that is that of the plan reckoned anew, and never a worse one, with %s',
@@ -56,6 +75,7 @@ describe('Reinserter', () => {
           expect(compareScores(reinserter.score, before)).toBeLessThanOrEqual(0);
           const run = { ...board.copy(), lessons: [] };
           expect([seed, tries, reinserter.score]).toEqual([seed, tries, scoreOf(ground, run, now)]);
+          expect([seed, tries, brokenLinks(board)]).toEqual([seed, tries, []]);
         }
       }
     },
@@ -86,10 +106,31 @@ describe('Reinserter', () => {
       for (const key of ground.byUnit.keys()) {
         const putBack = takeOut(board, goAlong(board, new Map([[key, -Infinity]])));
         board.placeAll([...ground.byId.keys()].reverse());
+        expect([seed, key, brokenLinks(board)]).toEqual([seed, key, []]);
         putBack();
         expect([seed, key, moments(), racks(), board.tally()]).toEqual([seed, key, ...before]);
+        expect([seed, key, brokenLinks(board)]).toEqual([seed, key, []]);
       }
     }
+  });
+
+  it('lets a batch close up when one in the middle goes, and open again for it', () => {
+    const build = sampleBuild({
+      pieces: [samplePiece({ quantity: 5 }, [{ id: 's', kind: 'seal', material: 'craft-acrylic' }])],
+    });
+    const ground = planningGround(build);
+    const { board } = decodeBoard(ground, [...ground.byId.keys()], { now: ground.startAt });
+    const batches = () => board.batches().map((batch) => batch.map(({ operation }) => operation.unit));
+    expect(batches()).toEqual([[1, 2, 3, 4, 5]]);
+    const before = JSON.stringify(board.copy().operations);
+    // The fourth waits the two minutes that the third would have taken, which is less than cleaning up and setting up.
+    const cuts = goAlong(board, new Map([['plate/3', -Infinity]]));
+    expect([...cuts.keys()]).toEqual(['plate/3']);
+    takeOut(board, cuts);
+    expect([batches(), brokenLinks(board)]).toEqual([[[1, 2, 4, 5]], []]);
+    board.placeAll(ground.byId.keys());
+    expect([batches(), brokenLinks(board)]).toEqual([[[1, 2, 3, 4, 5]], []]);
+    expect(JSON.stringify(board.copy().operations)).toBe(before);
   });
 
   it('gives what shared a set-up one of its own when the first of a batch is taken out', () => {

@@ -16,6 +16,36 @@ export interface Busy {
   joinedBy?: Busy | undefined;
 }
 
+/** What shares a set-up may in any case begin this long after the one before. */
+const LEAST_GAP_MINUTES = 3;
+
+/** How long the things of a pass lie ready for the next with the same: no longer than cleaning up and setting up would take. */
+export const longestWait = ({ setUpMinutes, cleanUpMinutes }: PlannedOperation): number =>
+  Math.max(LEAST_GAP_MINUTES, setUpMinutes + cleanUpMinutes);
+
+/** Makes one stretch go on into the next with the same things. */
+export function join(before: Busy, next: Busy): void {
+  before.joinedBy = next;
+  next.joined = before;
+  endAt(before, next.start);
+}
+
+/** Puts a new stretch between the one whose set-up it shares and the one behind that, if any. */
+export function linkBehind(stretch: Busy, before: Busy): void {
+  if (before.joinedBy) join(stretch, before.joinedBy);
+  join(before, stretch);
+}
+
+/** Takes a stretch out from between those it shares a set-up with; who is last of them then cleans up. */
+export function unlink({ joined: before, joinedBy: next }: Busy): void {
+  if (before && next) join(before, next);
+  else if (next) next.joined = undefined;
+  else if (before) {
+    before.joinedBy = undefined;
+    endAt(before, before.operation.laidAt! + before.operation.cleanUpMinutes);
+  }
+}
+
 /** Changes when a stretch ends, for it and its operation. */
 export function endAt(stretch: Busy, end: EpochMinute): void {
   stretch.end = end;
