@@ -241,7 +241,7 @@ function costOf(
     now: plan.now,
     readings: plan.ground.readings,
     latestStarts: false,
-    search: { warm: warmFrom(plan), starts: 'none' },
+    search: { warm: warmFrom(plan), keep: true, starts: 'none' },
   });
   if (obstacleOf(finding, said, judgeBuild(applied.value, then)) !== undefined) return undefined;
   const stateOf = (of: Plan) => of.pieces.find((one) => one.pieceId === piece.id);

@@ -8,7 +8,7 @@ import type { PlannedOperation } from './plan';
 import { slackSequence, stepSequence } from './priority';
 import { Reinserter } from './reinsert';
 import { compareScores, scoreOf, standingOf, type Score } from './score';
-import type { WarmStart } from './warmStart';
+import { dealtInOrder, type WarmStart } from './warmStart';
 
 /** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
 export interface Candidate {
@@ -115,30 +115,31 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
   let held: Candidate | undefined;
   let urgent: Candidate | undefined;
   if (options.warm) {
-    const sequence = withMissing(options.warm.sequence, ground);
+    const warm = dealtInOrder(options.warm, ground);
+    const sequence = withMissing(warm.sequence, ground);
     // First as it was, nothing moved but what has to; then with the work of whoever is at it now moved up; then in the same
     // order as early as can be.
-    held = heldCandidate(ground, sequence, options.warm, now);
+    held = heldCandidate(ground, sequence, warm, now);
     if (!offer(held)) return best!;
-    const movedUp = heldCandidate(ground, sequence, options.warm, now, { movesUp: true });
+    const movedUp = heldCandidate(ground, sequence, warm, now, { movesUp: true });
     if (!isWorthLeaving(movedUp.score, held.score)) held = movedUp;
     if (!offer(movedUp)) return best!;
     // Nothing late and everything placed: there is nothing to leave it for.
     if (options.keep && !options.urgent && held.score[0] === 0 && held.score[1] === 0) return held;
     const first = options.urgent ?? latePieces(ground, held, now);
     if (first.size > 0) {
-      urgent = heldCandidate(ground, sequence, options.warm, now, { first });
+      urgent = heldCandidate(ground, sequence, warm, now, { first });
       if (!offer(urgent)) return best!;
       // Coats that join take long to dry through: what is late may be in time when each waits for the one below.
       for (const coats of worthPuttingOff(ground, first)) {
         if (urgent.score[1] === 0) break;
-        const letDryThrough = new Set([...options.warm.letDryThrough, ...coats]);
-        const spaced = heldCandidate(ground, sequence, { ...options.warm, letDryThrough }, now, { first });
+        const letDryThrough = new Set([...warm.letDryThrough, ...coats]);
+        const spaced = heldCandidate(ground, sequence, { ...warm, letDryThrough }, now, { first });
         if (compareScores(spaced.score, urgent.score) < 0) urgent = spaced;
         if (!offer(spaced)) return best!;
       }
     }
-    if (!offer(candidateOf(ground, sequence, now, plainHabits, options.warm.letDryThrough))) return best!;
+    if (!offer(candidateOf(ground, sequence, now, plainHabits, warm.letDryThrough))) return best!;
   }
   const { starts = 'all' } = options;
   let through: ReadonlySet<string> = new Set();

@@ -2,7 +2,8 @@ import { randomBuild } from '../testing/randomBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { epochMinute, toWallTime } from '../time/wallTime';
 import { planBuild } from './planBuild';
-import { keptPlanOf, keptPlanSchema, warmFrom, warmOfKept } from './warmStart';
+import { planningGround } from './ground';
+import { dealtInOrder, keptPlanOf, keptPlanSchema, warmFrom, warmOfKept } from './warmStart';
 
 describe('a kept plan', () => {
   it('comes back from JSON as the warm start it was', () => {
@@ -88,5 +89,79 @@ describe('a kept plan', () => {
       '2027-02-18T09:00',
     ]);
     expect(begins({ search: { warm, urgent: new Set(['urgent']), starts: 'none' } })).toEqual(moved);
+  });
+});
+
+describe('dealtInOrder', () => {
+  const build = sampleBuild({
+    pieces: [
+      samplePiece({}, [
+        { id: 'heat', kind: 'heat-seal', method: 'hot-air' },
+        { id: 'seal', kind: 'seal', material: 'pva-flex-primer' },
+        { id: 'base', kind: 'base', material: 'craft-acrylic' },
+      ]),
+    ],
+  });
+  const [heat, seal, base] = ['plate/1/heat/1/-', 'plate/1/seal/1/outer', 'plate/1/base/1/outer'] as const;
+  const warm = (beginsAt: [string, number][]) => ({
+    sequence: [heat, seal, base],
+    beginsAt: new Map(beginsAt),
+    personOf: new Map(beginsAt.map(([id, at]) => [id, `hands at ${at}`])),
+    letDryThrough: new Set<string>(),
+  });
+  const dealt = (beginsAt: [string, number][]) => {
+    const { beginsAt: begins, personOf } = dealtInOrder(warm(beginsAt), planningGround(build));
+    return [heat, seal, base].map((id) => [begins.get(id), personOf.get(id)]);
+  };
+
+  it('gives the moments of a unit to its passes in the order they have now', () => {
+    // Heat-sealing came last before the steps were put into another order.
+    expect(
+      dealt([
+        [seal, 100],
+        [base, 200],
+        [heat, 300],
+      ]),
+    ).toEqual([
+      [100, 'hands at 100'],
+      [200, 'hands at 200'],
+      [300, 'hands at 300'],
+    ]);
+  });
+
+  it('leaves what is in order as it was, also where a pass is new', () => {
+    expect(
+      dealt([
+        [heat, 100],
+        [base, 200],
+      ]),
+    ).toEqual([
+      [100, 'hands at 100'],
+      [undefined, undefined],
+      [200, 'hands at 200'],
+    ]);
+  });
+
+  it('keeps a piece whose steps change places to the days it had', () => {
+    const at = (wall: string) => epochMinute(wall, 'UTC');
+    const plan = planBuild(build, {
+      latestStarts: false,
+      search: {
+        warm: {
+          ...warm([
+            [seal, at('2027-02-16T09:00')],
+            [base, at('2027-02-17T09:00')],
+            [heat, at('2027-02-18T09:00')],
+          ]),
+          personOf: new Map([heat, seal, base].map((id) => [id, 'me'])),
+        },
+        keep: true,
+        starts: 'none',
+      },
+    });
+    // Left at their moments, all three would have waited for the heat-sealing on the 18th.
+    expect(
+      plan.operations.map(({ laidAt, workMinutes }) => toWallTime(laidAt! - workMinutes, 'UTC')),
+    ).toEqual(['2027-02-16T09:00', '2027-02-17T09:00', '2027-02-18T09:00']);
   });
 });

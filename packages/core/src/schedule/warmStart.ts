@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { EpochMinute } from '../time/wallTime';
 import { dryThroughOf } from './dryThrough';
+import type { PlanningGround } from './ground';
 import type { PlannedOperation } from './plan';
 
 /** A plan that was made before: its order, and when and by whom each pass was to be done. */
@@ -28,6 +29,28 @@ export function warmFrom(plan: {
     personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
     letDryThrough: dryThroughOf(placed),
   };
+}
+
+/**
+ * A warm start for a build whose steps were put into another order since: where a pass was planned before one that it waits
+ * for now, the moments and hands of its unit are dealt out anew in the new order. All else stays as it was.
+ */
+export function dealtInOrder(warm: WarmStart, ground: Pick<PlanningGround, 'byUnit'>): WarmStart {
+  const beginsAt = new Map(warm.beginsAt);
+  const personOf = new Map(warm.personOf);
+  const at = (id: string) => warm.beginsAt.get(id) ?? -Infinity;
+  for (const own of ground.byUnit.values()) {
+    if (!own.some(({ id, after }) => beginsAt.has(id) && after.some((before) => at(before) > at(id))))
+      continue;
+    const known = own.filter(({ id }) => warm.beginsAt.has(id)).map(({ id }) => id);
+    const slots = [...known].sort((a, b) => at(a) - at(b));
+    for (const [nth, id] of known.entries()) {
+      beginsAt.set(id, at(slots[nth]!));
+      const person = warm.personOf.get(slots[nth]!);
+      if (person !== undefined) personOf.set(id, person);
+    }
+  }
+  return { ...warm, beginsAt, personOf };
 }
 
 /** A plan put by, so that the next look at the build goes on from it: a warm start as JSON. */
