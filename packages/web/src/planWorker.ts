@@ -41,7 +41,7 @@ export type PlanAnswer =
   { ticket: number; view: PlanView; stage: PlanStage } | { ticket: number; error: string };
 
 /** So many changes are tried on a build that has no plan yet; about half a second for a costume. */
-const FIRST_TRIES = 150;
+const FIRST_TRIES = 400;
 
 let newest = 0;
 

@@ -24,6 +24,8 @@ export interface DecodeOptions {
   notBefore?: ReadonlyMap<string, EpochMinute>;
   /** Who does an operation, by its id, where that is given. */
   personOf?: ReadonlyMap<string, string>;
+  /** Nobody does a pass before what was placed for them ahead of it. */
+  keepsTurns?: boolean;
   /** Coats that are put off until what they land on is dry through, by id. */
   letDryThrough?: ReadonlySet<string>;
   /** How passes are placed; as soon as can be unless said otherwise. */
@@ -135,6 +137,9 @@ export class Board extends BoardState {
     for (const id of ids) visit(id);
   }
 
+  /** When the last thing placed for somebody is done. */
+  private readonly turns = new Map<string, EpochMinute>();
+
   /** Puts one operation at its first good moment. */
   private place(operation: PlannedOperation): void {
     const reservation = this.reserved.get(operation.id);
@@ -144,7 +149,8 @@ export class Board extends BoardState {
     }
     const soonest = this.from(operation);
     const notBefore = this.options.notBefore?.get(operation.id) ?? -Infinity;
-    const from = Math.max(soonest, notBefore);
+    const turn = this.turns.get(this.options.personOf?.get(operation.id) ?? '') ?? -Infinity;
+    const from = Math.max(soonest, notBefore, this.options.keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
     const fit = from === Infinity ? undefined : this.bestFit(operation, from);
     operation.boundBy = fit?.boundBy ?? 'order';
@@ -161,6 +167,7 @@ export class Board extends BoardState {
     const end = laidAt + operation.cleanUpMinutes;
     this.settle(operation, 'planned', start, laidAt, end);
     operation.personId = line.id;
+    this.turns.set(line.id, Math.max(laidAt, this.turns.get(line.id) ?? -Infinity));
     const mixedAt = joins?.mixedAt ?? laidAt - operation.workMinutes;
     const stretch: Busy = { start, end, operation, mixedAt, joined: undefined, joinedBy: undefined };
     if (joins) linkBehind(stretch, joins);

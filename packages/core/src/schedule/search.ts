@@ -122,7 +122,8 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     held = heldCandidate(ground, sequence, warm, now);
     if (!offer(held)) return best!;
     const movedUp = heldCandidate(ground, sequence, warm, now, { movesUp: true });
-    if (!isWorthLeaving(movedUp.score, held.score)) held = movedUp;
+    // What can go on now does, but not at the cost of another set-up.
+    if (!isWorthLeaving(movedUp.score, held.score) && movedUp.score[2] <= held.score[2]) held = movedUp;
     if (!offer(movedUp)) return best!;
     // Nothing late and everything placed: there is nothing to leave it for.
     if (options.keep && !options.urgent && held.score[0] === 0 && held.score[1] === 0) return held;
@@ -248,7 +249,14 @@ function heldCandidate(
   );
   return candidate(ground, sequence, {
     order: inTime,
-    options: { now, notBefore, personOf, letDryThrough: warm.letDryThrough, explain: true },
+    options: {
+      now,
+      notBefore,
+      personOf,
+      letDryThrough: warm.letDryThrough,
+      keepsTurns: movesUp,
+      explain: true,
+    },
   });
 }
 

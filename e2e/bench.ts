@@ -1,0 +1,30 @@
+import { expect, type Page } from '@playwright/test';
+
+const nextPass = (page: Page) => page.getByTestId('next-pass');
+/** The pieces of the batch that comes next. */
+export const batchOf = (page: Page) => page.getByRole('list', { name: 'Pieces of this batch' });
+
+/** What the bench says comes next: the pass and its pieces. Which that is, is up to the planner. */
+export async function nextOf(page: Page): Promise<string> {
+  return `${await nextPass(page).innerText()}: ${await batchOf(page).innerText()}`;
+}
+
+/** Starts what comes next and logs it as done; the bench then has something else. */
+export async function logNext(page: Page): Promise<void> {
+  const before = await nextOf(page);
+  await page.getByTestId('start').click();
+  await page.getByTestId('done').click();
+  await expect(page.getByTestId('start')).toBeVisible();
+  await expect.poll(() => nextOf(page)).not.toBe(before);
+}
+
+/** Logs one batch after the other until a pass with a piece comes next; returns how many were logged. */
+export async function logUntil(page: Page, pass: RegExp, piece: string): Promise<number> {
+  await expect(page.getByTestId('start')).toBeVisible();
+  for (let logged = 0; logged < 10; logged += 1) {
+    if (pass.test(await nextPass(page).innerText()) && (await batchOf(page).innerText()).includes(piece))
+      return logged;
+    await logNext(page);
+  }
+  throw new Error(`${pass} of ${piece} did not come up in ten batches`);
+}
