@@ -64,33 +64,40 @@ const brokenLinks = (board: Board): string[] =>
 
 describe('Reinserter', () => {
   it.each(['nothing logged', 'half logged'] as const)(
-    'keeps a score that is that of the plan reckoned anew, and never a worse one, with %s',
+    'keeps scores that are those of its plans reckoned anew, and the best it came to, with %s',
     (log) => {
+      let left = 0;
       for (let seed = 300; seed < 316; seed += 1) {
         const { ground, now, board, draw, reinserter } = begun(seed, log);
-        for (let tries = 0; tries < 40; tries += 1) {
-          const before = reinserter.score;
+        const reckoned = (plan: ReturnType<Board['copy']>) => scoreOf(ground, { ...plan, lessons: [] }, now);
+        for (let tries = 0; tries < 60; tries += 1) {
+          const before = reinserter.best;
           const better = reinserter.try(draw);
-          expect(compareScores(reinserter.score, before) < 0).toBe(better);
-          expect(compareScores(reinserter.score, before)).toBeLessThanOrEqual(0);
-          const run = { ...board.copy(), lessons: [] };
-          expect([seed, tries, reinserter.score]).toEqual([seed, tries, scoreOf(ground, run, now)]);
+          const { best, score } = reinserter;
+          expect(compareScores(best, before) < 0).toBe(better);
+          expect(compareScores(best, before)).toBeLessThanOrEqual(0);
+          expect([seed, tries, score]).toEqual([seed, tries, reckoned(board.copy())]);
+          expect([seed, tries, best]).toEqual([seed, tries, reckoned(reinserter.copy())]);
+          // The plan at hand is never late for the sake of trying, and has one session or set-up more at most.
+          expect(score[0] === best[0] && score[1] <= best[1] && score[2] <= best[2] + 1).toBe(true);
+          if (compareScores(score, best) > 0) left += 1;
           expect([seed, tries, brokenLinks(board)]).toEqual([seed, tries, []]);
         }
       }
+      expect(left).toBeGreaterThan(20);
     },
   );
 
   it('makes plans that a validator of its own finds sound', () => {
     for (let seed = 330; seed < 360; seed += 1) {
-      const { build, board, draw, reinserter, ground, now } = begun(seed);
+      const { build, draw, reinserter, ground, now } = begun(seed);
       for (let tries = 0; tries < 60; tries += 1) reinserter.try(draw);
-      const { operations } = board.copy();
+      const { operations, units } = reinserter.copy();
       // The validator takes a whole plan; what it looks at are the passes, their times and the present.
       const plan = {
         ...planBuild(build, { latestStarts: false, now }),
         operations,
-        units: board.units,
+        units,
         ground,
       };
       expect([seed, checkPlan(build, plan)]).toEqual([seed, []]);

@@ -20,13 +20,25 @@ const habits: readonly PlacingHabits[] = [
   { joinPatienceMinutes: 10_080, usedSessionsOnly: true },
 ];
 
+/** A plan with so many more sessions and set-ups than the best may be gone on from, so as to get away from it. */
+const LEEWAY = 1;
+/** That is done with one in so many that are worse. */
+const LEAVE_ONE_IN = 4;
+/** And only once nothing better was found for a while: as many tries as there are pairs of units, by this. */
+const PATIENCE = 5;
+
 /**
  * Improves a plan in place: some units are taken out and placed again in another order or with other habits, and what is
- * worse is put back as it was. A try costs as much as placing those few units, so that large builds are improved as
- * quickly as small ones. Invariant: the score never gets worse.
+ * worse is mostly put back as it was. A try costs as much as placing those few units, so that large builds are improved as
+ * quickly as small ones. Invariants: the best never gets worse, and the plan at hand is never far from it.
  */
 export class Reinserter {
+  /** How good the plan at hand is, and the best there was. */
   score: Score;
+  best: Score;
+  /** The best, where it is not the plan at hand. */
+  private bestPlan: ReturnType<Board['copy']> | undefined;
+  private triesSinceBest = 0;
   private readonly pieces: Map<string, PieceStanding>;
   private readonly movable: string[];
   private readonly isMovable: ReadonlySet<string>;
@@ -45,6 +57,7 @@ export class Reinserter {
     }
     this.pieces = new Map(ground.build.pieces.map((piece) => [piece.id, this.standing(piece.id)]));
     this.score = this.sum();
+    this.best = this.score;
     const pinned = new Set([...ground.pins.keys()].flatMap((id) => unitOf(ground, id) ?? []));
     this.movable = [...ground.byUnit]
       .filter(([key, own]) => !pinned.has(key) && own.some(({ id }) => isOpen(board.planned.get(id))))
@@ -60,7 +73,19 @@ export class Reinserter {
     return sumUp(this.pieces.values(), this.board.tally());
   }
 
-  /** Tries one change; true when the plan is better for it. A change that is as good is kept too, to get away from it. */
+  /** The best plan there was, kept from what happens later. */
+  copy(): ReturnType<Board['copy']> {
+    return this.bestPlan ?? this.board.copy();
+  }
+
+  /** Whether a plan is worth going on from though it is worse than the best. */
+  private isNear(score: Score): boolean {
+    const { best } = this;
+    if (this.triesSinceBest < this.movable.length ** 2 / PATIENCE) return false;
+    return score[0] === best[0] && score[1] <= best[1] && score[2] <= best[2] + LEEWAY;
+  }
+
+  /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
   try(draw: Draw): boolean {
     const picked = this.pick(draw);
     // Half the time all that is planned on those units goes.
@@ -77,18 +102,41 @@ export class Reinserter {
     // In the order they were, which what is drawn next changes.
     const inTime = going.sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity) || 0);
     const order = this.order(inTime, draw);
-    const putBack = takeOut(this.board, cuts);
-    this.board.habits = habits[draw(habits.length)]!;
     const throughWas = this.board.letDryThrough;
-    this.board.letDryThrough = this.drawThrough(going, draw);
-    this.board.placeAll(order);
-    this.board.habits = plainHabits;
+    const through = this.drawThrough(going, draw);
+    const drawn = habits[draw(habits.length)]!;
+    const change = () => {
+      const putBack = takeOut(this.board, cuts);
+      this.board.habits = drawn;
+      this.board.letDryThrough = through;
+      this.board.placeAll(order);
+      this.board.habits = plainHabits;
+      return () => {
+        putBack();
+        this.board.letDryThrough = throughWas;
+      };
+    };
+    let takeBack = change();
+    this.triesSinceBest += 1;
     for (const id of touched) this.pieces.set(id, this.standing(id));
     this.score = this.sum();
-    const difference = compareScores(this.score, scoreWas);
-    if (difference <= 0) return difference < 0;
-    putBack();
-    this.board.letDryThrough = throughWas;
+    if (compareScores(this.score, this.best) < 0) {
+      this.best = this.score;
+      this.bestPlan = undefined;
+      this.triesSinceBest = 0;
+      return true;
+    }
+    if (compareScores(this.score, scoreWas) <= 0) return false;
+    if (this.isNear(this.score) && draw(LEAVE_ONE_IN) === 0) {
+      if (!this.bestPlan) {
+        // The best is left for the first time: it is kept as it was, and the change made again.
+        takeBack();
+        this.bestPlan = this.board.copy();
+        takeBack = change();
+      }
+      return false;
+    }
+    takeBack();
     for (const [id, standing] of was) this.pieces.set(id, standing);
     this.score = scoreWas;
     return false;

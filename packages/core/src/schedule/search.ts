@@ -87,11 +87,11 @@ function reinserterOf(ground: PlanningGround, { made }: Candidate): Reinserter {
 }
 
 /** What a reinserter has come to so far, as a candidate that stays as it is. */
-function candidateFrom({ board, score }: Reinserter, { run, made }: Candidate): Candidate {
-  const { operations, units } = board.copy();
+function candidateFrom(reinserter: Reinserter, { run, made }: Candidate): Candidate {
+  const { operations, units } = reinserter.copy();
   const begins = ({ laidAt = Infinity, workMinutes }: PlannedOperation) => laidAt - workMinutes;
   const sequence = [...operations].sort((a, b) => begins(a) - begins(b) || 0).map(({ id }) => id);
-  return { sequence, run: { operations, units, lessons: run.lessons }, score, made };
+  return { sequence, run: { operations, units, lessons: run.lessons }, score: reinserter.best, made };
 }
 
 /**
@@ -167,7 +167,7 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     if (random(wholeOneIn) > 0) {
       reinserter ??= reinserterOf(ground, best!);
       reinserter.try(random);
-      const isBetter = compareScores(reinserter.score, best!.score) < 0;
+      const isBetter = compareScores(reinserter.best, best!.score) < 0;
       const goOn =
         isBetter && (done % TELL_EVERY === 0 || done === iterations)
           ? offer(candidateFrom(reinserter, best!))
@@ -175,7 +175,7 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
       if (!goOn) break;
       continue;
     }
-    if (reinserter && compareScores(reinserter.score, best!.score) < 0)
+    if (reinserter && compareScores(reinserter.best, best!.score) < 0)
       if (!offer(candidateFrom(reinserter, best!))) break;
     const sequence = changed(current, ground, random);
     if (!sequence) {
@@ -192,7 +192,7 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
     // After wandering for a while it goes on from the best again.
     if (done % 60 === 0) current = best!;
   }
-  if (reinserter && compareScores(reinserter.score, best!.score) < 0) offer(candidateFrom(reinserter, best!));
+  if (reinserter && compareScores(reinserter.best, best!.score) < 0) offer(candidateFrom(reinserter, best!));
   const kept = options.urgent ? [urgent] : options.keep ? [held, urgent] : [];
   return kept.find((one) => one && !isWorthLeaving(one.score, best!.score)) ?? best!;
 }
