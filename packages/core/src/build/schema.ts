@@ -47,7 +47,9 @@ export const wantedEffects = ['cracking', 'undercoat-shows', 'patchy'] as const;
 const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
 const name = z.string().trim().min(1, 'give it a name').max(120, 'a name has at most 120 letters');
 const note = z.string().max(4000).optional();
-const wallTime = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'write a date with a time of day, in a file as 2027-03-05T19:00');
+const wallTime = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'write a date with a time of day, in a file as 2027-03-05T19:00');
 const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a date, in a file as 2027-03-05');
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'write a time of day as 19:00');
 const temperatureC = z.number().min(-40, 'colder than -40 °C').max(60, 'hotter than 60 °C');

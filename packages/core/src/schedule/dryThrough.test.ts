@@ -117,6 +117,25 @@ describe('coats that join', () => {
     // From 24 Feb 09:39 to 18 Feb 08:09.
     expect(offer.daysGained).toBeCloseTo(6 + 1.5 / 24, 3);
   });
+
+  it('are offered so beside another piece that is late, and make it whatever becomes of that', () => {
+    const build = primedThrice('2027-02-24T18:00');
+    // Each wash waits three days for the next, and six days are not enough for that and for drying after it.
+    build.pieces.push(
+      samplePiece({ id: 'slow', name: 'Slow' }, [
+        { id: 'paint', kind: 'base', material: 'craft-acrylic', method: 'brush' },
+        { id: 'oil', kind: 'weather', material: 'oil-wash', method: 'brush', coats: 3 },
+      ]),
+    );
+    const { inTrouble, rescues } = rescueBuild(build, { chances: new Map([['plate', 0.7]]) });
+    expect(inTrouble.sort()).toEqual(['plate', 'slow']);
+    const about = (id: string) => rescues.filter(({ urgent }) => urgent.join() === id);
+    expect(about('plate').find(({ label }) => label.endsWith('dry through before the next'))).toMatchObject({
+      makesIt: true,
+    });
+    expect(about('slow').length).toBeGreaterThanOrEqual(2);
+    expect(about('slow').some(({ makesIt }) => makesIt)).toBe(true);
+  });
 });
 
 describe('a film over what is still drying', () => {

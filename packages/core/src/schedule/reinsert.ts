@@ -116,7 +116,7 @@ export class Reinserter {
         this.board.letDryThrough = throughWas;
       };
     };
-    let takeBack = change();
+    const takeBack = change();
     this.triesSinceBest += 1;
     for (const id of touched) this.pieces.set(id, this.standing(id));
     this.score = this.sum();
@@ -132,7 +132,7 @@ export class Reinserter {
         // The best is left for the first time: it is kept as it was, and the change made again.
         takeBack();
         this.bestPlan = this.board.copy();
-        takeBack = change();
+        change();
       }
       return false;
     }

@@ -37,9 +37,9 @@ export interface Rescue {
   parts: string[];
   /** Pieces that it moves to the front of the plan, by id; the others stay where they are. */
   urgent: string[];
-  /** Days the late pieces are ready sooner, taken together. */
+  /** Days the pieces it is about are ready sooner, taken together. */
   daysGained: number;
-  /** Whether nothing is late any more, and the chance of the pieces it is about holds as well. */
+  /** Whether the pieces it is about make their dates then, and their chance to do so holds as well. */
   makesIt: boolean;
   /** When the last of the pieces it is about is ready then. */
   readyAt: EpochMinute;
@@ -73,6 +73,8 @@ export const SAFE_CHANCE = 0.8;
 const MOST_SINGLES = 60;
 const MOST_COMBINED = 6;
 const MOST_OFFERED = 8;
+/** So many of them at least for each piece in trouble. */
+const LEAST_OFFERED = 2;
 const SAMPLES = 40;
 const EVENINGS_AHEAD = 10;
 
@@ -129,7 +131,9 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     build: Build;
     urgent: string[];
     plan: Plan;
+    /** Minutes too late over all that are in trouble, and over the pieces it is about. */
     late: number;
+    ownLate: number;
     gained: number;
   }
   const tryWays = (ways: Way[]): Tried | undefined => {
@@ -153,18 +157,21 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       search: { warm, urgent: new Set(urgent), starts: 'none' },
     });
     const late = lateMinutes(plan, inTrouble);
-    const gained = readySum(before, inTrouble) - readySum(plan, inTrouble);
+    const gained = readySum(before, urgent) - readySum(plan, urgent);
     const others = plan.pieces.some(
       (piece) =>
         (piece.readiness === 'late' || piece.readiness === 'stuck') &&
-        !inTrouble.includes(piece.pieceId) &&
+        !urgent.includes(piece.pieceId) &&
         before.pieces.find((one) => one.pieceId === piece.pieceId)!.readiness !== piece.readiness,
     );
-    if (others || late >= lateBefore + 1 || (gained < 15 && late >= lateBefore)) return undefined;
+    // What gets nothing ready sooner has to make the date all the same, as moving that does.
+    if (others || late >= lateBefore + 1 || (gained < 15 && late > 0)) return undefined;
     const stops = judgeBuild(changed, plan).filter(
       (one) => one.severity === 'stop' && !stopsBefore.has(`${one.piece} ${one.rule} ${one.step}`),
     );
-    return stops.length > 0 ? undefined : { ways, change, build: changed, urgent, plan, late, gained };
+    return stops.length > 0
+      ? undefined
+      : { ways, change, build: changed, urgent, plan, late, ownLate: lateMinutes(plan, urgent), gained };
   };
 
   const ways = waysFor(build, before, inTrouble).slice(0, MOST_SINGLES);
@@ -206,7 +213,9 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   const ranked = found
     .sort(
       (a, b) =>
-        Number(a.late > 0) - Number(b.late > 0) || costOf(a.ways) - costOf(b.ways) || b.gained - a.gained,
+        Number(a.ownLate > 0) - Number(b.ownLate > 0) ||
+        costOf(a.ways) - costOf(b.ways) ||
+        b.gained - a.gained,
     )
     // A combination that does no more than one of its parts is no offer.
     .filter(
@@ -218,26 +227,37 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
             other.ways.every((way) => one.ways.includes(way)) &&
             other.late <= one.late,
         ),
-    )
-    .slice(0, MOST_OFFERED);
+    );
+  // Every piece in trouble has a few of the offers; the others go by rank.
+  const offered = new Set(
+    inTrouble.flatMap((id) => ranked.filter((one) => one.urgent.includes(id)).slice(0, LEAST_OFFERED)),
+  );
+  for (const one of ranked) if (offered.size < MOST_OFFERED) offered.add(one);
   const handsBefore = handsOn(before);
-  const rescues = ranked.map((one): Rescue => {
+  const chanceOf = (id: string) => options.chances?.get(id) ?? 0;
+  const rescues = ranked.flatMap((one): Rescue[] => {
+    if (!offered.has(one)) return [];
     const forecast = forecastBuild(one.build, one.plan, 1, { samples: options.samples ?? SAMPLES, readings });
     const chances = forecast.flatMap((piece) =>
       one.urgent.includes(piece.pieceId) && piece.chance !== undefined ? [piece.chance] : [],
     );
     const chance = chances.length > 0 ? Math.min(...chances) : undefined;
-    return {
-      label: one.ways.map((way) => way.label).join(' + '),
-      change: one.change,
-      urgent: one.urgent,
-      parts: one.ways.map((way) => way.label),
-      daysGained: one.gained / 1440,
-      makesIt: one.late === 0 && (chance === undefined || chance >= SAFE_CHANCE),
-      readyAt: Math.max(...one.urgent.map((id) => readyAt(one.plan, id))),
-      chance,
-      cost: { ...sumOf(one.ways), workMinutes: handsOn(one.plan) - handsBefore },
-    };
+    // What is in time and only likely to miss its date gains nothing by being ready sooner without a better chance.
+    const wasLate = lateMinutes(before, one.urgent) > 0;
+    if (!wasLate && chance !== undefined && chance <= Math.min(...one.urgent.map(chanceOf))) return [];
+    return [
+      {
+        label: one.ways.map((way) => way.label).join(' + '),
+        change: one.change,
+        urgent: one.urgent,
+        parts: one.ways.map((way) => way.label),
+        daysGained: one.gained / 1440,
+        makesIt: one.ownLate === 0 && (chance === undefined || chance >= SAFE_CHANCE),
+        readyAt: Math.max(...one.urgent.map((id) => readyAt(one.plan, id))),
+        chance,
+        cost: { ...sumOf(one.ways), workMinutes: handsOn(one.plan) - handsBefore },
+      },
+    ];
   });
   return {
     inTrouble,

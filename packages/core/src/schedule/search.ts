@@ -139,6 +139,12 @@ export function searchPlan(ground: PlanningGround, options: SearchOptions): Cand
         if (compareScores(spaced.score, urgent.score) < 0) urgent = spaced;
         if (!offer(spaced)) return best!;
       }
+      // Fitted in behind the others they share their set-ups, which is better where there are days to spare.
+      const { letDryThrough = warm.letDryThrough } = urgent.made.options;
+      const behind = heldCandidate(ground, sequence, { ...warm, letDryThrough }, now, { behind: first });
+      const isSafe = leastSlack(ground, behind, first, now) >= PLENTY_MINUTES;
+      if (isSafe && compareScores(behind.score, urgent.score) < 0) urgent = behind;
+      if (!offer(behind)) return best!;
     }
     if (!offer(candidateOf(ground, sequence, now, plainHabits, warm.letDryThrough))) return best!;
   }
@@ -209,6 +215,30 @@ function isWorthLeaving(one: Score, other: Score): boolean {
   return (one[1] > 0 && other[1] === 0) || one[1] - other[1] >= WORTH_MOVING_MINUTES;
 }
 
+/** What was in trouble and has this much to spare now need not go before all others. */
+const PLENTY_MINUTES = 5 * 1440;
+
+/** The least that some pieces have to spare before their dates; minus infinity where one can't be done. */
+const leastSlack = (
+  ground: PlanningGround,
+  { run }: Candidate,
+  ids: ReadonlySet<string>,
+  now: number,
+): number =>
+  ground.build.pieces
+    .filter((piece) => ids.has(piece.id))
+    .reduce((least, piece) => {
+      const own = run.operations.filter((operation) => operation.pieceId === piece.id);
+      const { slack, unplaced } = standingOf(ground, piece, own, run.units, now);
+      return Math.min(least, unplaced > 0 ? -Infinity : slack);
+    }, Infinity);
+
+interface HeldOptions {
+  movesUp?: boolean;
+  first?: ReadonlySet<string>;
+  behind?: ReadonlySet<string>;
+}
+
 /** The pieces that a plan has late, or can't place. */
 const latePieces = (ground: PlanningGround, { run }: Candidate, now: number): Set<string> =>
   new Set(
@@ -224,19 +254,24 @@ const latePieces = (ground: PlanningGround, { run }: Candidate, now: number): Se
 /**
  * A plan done over: every pass at its old time and by the same hands where that can still be, later where not. With
  * `movesUp`, what is planned for the session that somebody is in right now may begin sooner than it was to. With `first`,
- * those pieces go before all others, as soon as can be and by whoever is free.
+ * those pieces go before all others, as soon as can be and by whoever is free; with `behind`, they do so once all others
+ * have their places.
  */
 function heldCandidate(
   ground: PlanningGround,
   sequence: readonly string[],
   warm: WarmStart,
   now: number,
-  { movesUp = false, first = new Set() }: { movesUp?: boolean; first?: ReadonlySet<string> } = {},
+  { movesUp = false, first = new Set(), behind = new Set() }: HeldOptions = {},
 ): Candidate {
-  const goesFirst = (id: string) => first.has(ground.byId.get(id)?.pieceId ?? '');
-  const at = (id: string) => (goesFirst(id) ? -Infinity : (warm.beginsAt.get(id) ?? Infinity));
+  const isOf = (pieces: ReadonlySet<string>, id: string) => pieces.has(ground.byId.get(id)?.pieceId ?? '');
+  const isFree = (id: string) => isOf(first, id) || isOf(behind, id);
+  const at = (id: string) => {
+    if (isOf(first, id)) return -Infinity;
+    return isOf(behind, id) ? Infinity : (warm.beginsAt.get(id) ?? Infinity);
+  };
   const known = new Set(ground.people.map((person) => person.id));
-  const personOf = new Map([...warm.personOf].filter(([id, person]) => known.has(person) && !goesFirst(id)));
+  const personOf = new Map([...warm.personOf].filter(([id, person]) => known.has(person) && !isFree(id)));
   const inTime = [...sequence].sort((a, b) => at(a) - at(b) || 0);
   const sessionEnds = new Map(
     ground.people.map((person) => [person.id, person.calendar.windowAt(now)?.to ?? -Infinity]),
@@ -244,7 +279,7 @@ function heldCandidate(
   const notBefore = new Map(
     [...warm.beginsAt].filter(
       ([id, begins]) =>
-        !goesFirst(id) && (!movesUp || begins >= (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity)),
+        !isFree(id) && (!movesUp || begins >= (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity)),
     ),
   );
   return candidate(ground, sequence, {

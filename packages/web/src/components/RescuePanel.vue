@@ -35,6 +35,11 @@ function costs({ cost }: Rescue): string[] {
     ...cost.givesUp.map((name) => `without ${name}`),
   ];
 }
+/** Which pieces it is about, where more than one is in trouble and it does not say so itself. */
+function forWhom({ urgent, label }: Rescue): string {
+  const names = urgent.map((id) => pieceName(store.build, id));
+  return trouble.value.length < 2 || names.every((name) => label.includes(name)) ? '' : names.join(' and ');
+}
 const gained = (rescue: Rescue) =>
   rescue.daysGained >= 1
     ? `${rescue.daysGained.toFixed(1)} days sooner`
@@ -83,7 +88,8 @@ const gained = (rescue: Rescue) =>
             <strong>{{ one.makesIt ? '✓ makes it' : '○ helps' }}</strong> {{ one.label }}
           </p>
           <p class="small quiet figures">
-            {{ gained(one) }} · ready {{ sayMoment(one.readyAt, store.view!.timeZone)
+            <template v-if="forWhom(one)">{{ forWhom(one) }} · </template>{{ gained(one) }} · ready
+            {{ sayMoment(one.readyAt, store.view!.timeZone)
             }}<template v-if="one.chance !== undefined"> · {{ sayChance(one.chance) }} chance</template
             ><template v-for="cost in costs(one)" :key="cost"> · {{ cost }}</template>
           </p>
