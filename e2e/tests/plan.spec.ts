@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { fillMoment } from '../fields';
+import { choose, fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
 
 let server: Demo['server'];
@@ -90,6 +90,27 @@ test('a pass is dragged along time; on a day off it goes on and says why', async
   ).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: /^Dial breastplate: Mask, Mon 22 Feb/ })).toBeVisible();
+});
+
+test('coats that are to dry through one by one wait for it, until that is taken back', async ({ page }) => {
+  await page.goto(`${server.url}/b/${id}/pieces/baton`);
+  await page.getByRole('button', { name: /^Step 2,/ }).click();
+  await page.getByText('Change', { exact: true }).click();
+  await choose(page, 'Goes on', 'coat by coat, each once what is below is dry through');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByTestId('step-seal')).toContainText('each coat once what is below is dry through');
+  expect((await stored()).pieces.find((piece) => piece.id === 'baton')!.steps[1]).toMatchObject({
+    waitFor: 'through',
+  });
+  await server.restart();
+  await open(page);
+  // A light coat is packable after a day times 0.36, in this cooler and damper room about ten hours: on the morning after.
+  const coat = (n: number, day: string) =>
+    page.getByRole('button', { name: new RegExp(`^Telescope baton: Seal, coat ${n} of 2.*${day}`) });
+  await expect(coat(1, 'Sat 20 Feb')).toBeVisible();
+  await expect(coat(2, 'Sun 21 Feb')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(coat(2, 'Sat 20 Feb')).toBeVisible();
 });
 
 test('a better plan is looked for as long as one likes', async ({ page }) => {

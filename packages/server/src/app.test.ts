@@ -345,6 +345,28 @@ describe('the plan that was on screen', () => {
     expect((await get(`/api/builds/${id}/file`)).plan).toBeUndefined();
   });
 
+  it('comes back with the change that is taken back, also over a restart', async () => {
+    const { id } = await imported();
+    const other = { order: [], passes: [] };
+    const put = (body: object) => request(app).put(`/api/builds/${id}/plan`).send(body).expect(204);
+    const rename = (name: string) => request(app).patch(`/api/builds/${id}`).send({ name }).expect(200);
+    await put(plan);
+    await rename('Courier of another guild');
+    await put(other);
+    await reopen();
+    await request(app).post(`/api/builds/${id}/undo`).expect(200);
+    expect(await get(`/api/builds/${id}/plan`)).toEqual({ plan });
+    // Only the last twenty changes have their plans; taking back an older one leaves the plan there is.
+    await rename('Renamed at first');
+    await put(other);
+    for (let n = 1; n <= 20; n += 1) await rename(`Renamed ${n} times more`);
+    for (let n = 1; n <= 20; n += 1) await request(app).post(`/api/builds/${id}/undo`).expect(200);
+    expect(await get(`/api/builds/${id}/plan`)).toEqual({ plan: other });
+    await request(app).post(`/api/builds/${id}/undo`).expect(200);
+    expect((await get(`/api/builds/${id}`)).build.name).toBe('Orrery Courier');
+    expect(await get(`/api/builds/${id}/plan`)).toEqual({ plan: other });
+  });
+
   it('and readings are written while the build is changed, and neither is in the way of the other', async () => {
     const { id } = await imported();
     const readings = new ReadingStore(database.models);

@@ -24,6 +24,8 @@ export const pieceEtag = (stored: StoredBuild, pieceId: string): string =>
   `"${stored.pieceVersions.get(pieceId) ?? 0}"`;
 
 const UNDO_DEPTH = 200;
+/** Plans are large, so only this many of those before changes are kept. */
+const PLAN_DEPTH = 20;
 
 /**
  * Keeps builds in SQLite. Every write goes through `change`: one at a time, in one transaction, validated as a whole by
@@ -148,24 +150,21 @@ export class BuildStore {
       const back = jsonpatch.compare(parsed.value, before.build);
       if (back.length === 0) return before;
       await this.write(before, parsed.value, transaction);
-      const { changes } = this.database.models;
-      const row = await changes.create(
-        { buildId: id, at, label, back: JSON.stringify(back) },
+      const { changes, plans } = this.database.models;
+      const plan = await plans.findOne({ where: { buildId: id }, transaction });
+      await changes.create(
+        { buildId: id, at, label, back: JSON.stringify(back), plan: plan?.body ?? null },
         { transaction },
       );
-      const oldest = await changes.findAll({
-        where: { buildId: id },
-        order: [['id', 'DESC']],
-        offset: UNDO_DEPTH,
-        limit: 1,
-        transaction,
-      });
-      if (oldest[0] && oldest[0].id < row.id) await oldest[0].destroy({ transaction });
+      const atDepth = (offset: number) =>
+        changes.findOne({ where: { buildId: id }, order: [['id', 'DESC']], offset, transaction });
+      await (await atDepth(PLAN_DEPTH))?.update({ plan: null }, { transaction });
+      await (await atDepth(UNDO_DEPTH))?.destroy({ transaction });
       return this.load(id, transaction);
     });
   }
 
-  /** Takes the last change back and says what it was. */
+  /** Takes the last change back, and the plan to what it was before; says what was taken back. */
   undo(id: string): Promise<{ stored: StoredBuild; label: string }> {
     return this.alone(async (transaction) => {
       const before = await this.load(id, transaction);
@@ -180,6 +179,8 @@ export class BuildStore {
       const parsed = parseBuild(patched);
       if (!parsed.ok) throw unusable(parsed.faults);
       await this.write(before, parsed.value, transaction);
+      if (last.plan !== null)
+        await this.database.models.plans.upsert({ buildId: id, body: last.plan }, { transaction });
       await last.destroy({ transaction });
       return { stored: await this.load(id, transaction), label: last.label };
     });

@@ -50,6 +50,8 @@ export interface ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreati
   at: string;
   label: string;
   back: string;
+  /** The plan there was before, as JSON text; null where there was none, or it is long ago. */
+  plan: string | null;
 }
 
 /** A saved look, as JSON text. */
@@ -149,6 +151,7 @@ export function defineModels(sequelize: Sequelize): Models {
         at: { type: DataTypes.STRING, allowNull: false },
         label: { type: DataTypes.STRING, allowNull: false },
         back: text(),
+        plan: { type: DataTypes.TEXT, allowNull: true },
       },
       { ...quiet, tableName: 'changes' },
     ),

@@ -173,6 +173,22 @@ describe('what is pressed', () => {
     expect(asked().at(-1)![0].warm).toEqual(warmFrom(first));
   });
 
+  it('is undone with the plan of the server where it was made before a reload', async () => {
+    const store = await opened();
+    const view = answerPlan();
+    const kept = keptPlanOf({ ...warmFrom(view), sequence: [...view.sequence].reverse() });
+    jest.spyOn(api, 'undo').mockResolvedValue({ ...answer(3, { name: 'As it was' }), undone: 'Renamed' });
+    jest.spyOn(api, 'plan').mockResolvedValue({ plan: kept });
+    await store.undo();
+    expect(keptPlanOf(asked().at(-1)![0].warm!)).toEqual(kept);
+    // With no answer it goes on from the plan at hand.
+    const last = answerPlan();
+    jest.spyOn(api, 'undo').mockResolvedValue({ ...answer(4, { name: 'Before that' }), undone: 'Renamed' });
+    jest.spyOn(api, 'plan').mockRejectedValue(new ApiProblem(0, 'away', 'Away', 'Nobody answers', []));
+    await store.undo();
+    expect(asked().at(-1)![0].warm).toEqual(warmFrom(last));
+  });
+
   it('is taken back here when nobody has heard of it', async () => {
     const store = await opened();
     const first = answerPlan();

@@ -114,6 +114,13 @@ export const useBuild = defineStore('build', () => {
     warm.value = plansBefore.at(-1) ?? warm.value;
     plansBefore = plansBefore.slice(0, -1);
   };
+  /** Goes on from the plan that the server has, as after a reload, where it takes the plan back with the change. */
+  async function planOfServer(): Promise<void> {
+    const kept = await api.plan(id.value!).catch(() => undefined);
+    if (!kept?.plan) return;
+    warm.value = warmOfKept(kept.plan);
+    keptText = JSON.stringify(kept.plan);
+  }
 
   /** Goes on from a better plan that was found elsewhere. */
   function takePlan(better: WarmStart): void {
@@ -191,14 +198,7 @@ export const useBuild = defineStore('build', () => {
     id.value = buildId;
     try {
       await outbox.ready;
-      const [answer, kept] = await Promise.all([
-        api.build(buildId),
-        api.plan(buildId).catch(() => undefined),
-      ]);
-      if (kept?.plan && !warm.value) {
-        warm.value = warmOfKept(kept.plan);
-        keptText = JSON.stringify(kept.plan);
-      }
+      const [answer] = await Promise.all([api.build(buildId), warm.value ? undefined : planOfServer()]);
       take(answer);
       void loadReadings();
       void outbox.flush();
@@ -457,7 +457,8 @@ export const useBuild = defineStore('build', () => {
         return;
       }
       const answer = await api.undo(id.value!);
-      planOfBefore();
+      if (plansBefore.length > 0) planOfBefore();
+      else await planOfServer();
       take(answer);
       notice.say(`Taken back: ${answer.undone}`);
     } catch (error) {
