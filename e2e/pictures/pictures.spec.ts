@@ -23,7 +23,11 @@ async function shoot(page: Page, name: string): Promise<void> {
   // The soft edges come a moment after the plan.
   if (name === 'plan' || name === 'piece') await expect(page.locator('.edge').first()).toBeVisible();
   await expect(page.locator('.stale')).toHaveCount(0);
-  await page.evaluate(() => scrollTo(0, 0));
+  // Choosing in a dialog may have scrolled it.
+  await page.evaluate(() => {
+    scrollTo(0, 0);
+    for (const one of document.querySelectorAll('.v-dialog *')) one.scrollTop = 0;
+  });
   await page.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
 }
 
