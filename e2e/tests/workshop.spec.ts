@@ -98,6 +98,11 @@ test('hours, dates and quiet are changed, bad ones refused with nothing lost', a
   await expect(page.getByRole('alert')).toContainText('At least one piece must fit');
   await expect(momentOf(page, 'Worn on').date).toHaveValue('Sun 7 Mar');
   await expect(momentOf(page, 'Worn on').time).toHaveValue('10:00');
+  // A date that is taken out and written anew keeps its time.
+  await momentOf(page, 'Worn on').date.fill('');
+  await expect(momentOf(page, 'Worn on').time).toHaveCount(0);
+  await momentOf(page, 'Worn on').date.fill('7 Mar');
+  await expect(momentOf(page, 'Worn on').time).toHaveValue('10:00');
   // What is no time is told, and stays as it was written.
   await momentOf(page, 'Worn on').time.fill('teatime');
   await page.getByRole('button', { name: 'Save the workshop' }).click();

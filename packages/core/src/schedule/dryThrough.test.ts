@@ -159,6 +159,28 @@ describe('a film over what is still drying', () => {
   });
 });
 
+describe('work by hand', () => {
+  it('waits for cure too where the step asks for it', () => {
+    const begins = (waitFor: 'cured' | undefined) => {
+      const build = sampleBuild({
+        pieces: [
+          samplePiece({}, [
+            { id: 'b', kind: 'base', material: 'craft-acrylic', method: 'brush' },
+            { id: 'scuff', kind: 'sand', method: 'sand', ...(waitFor ? { waitFor } : {}) },
+          ]),
+        ],
+      });
+      const plan = planBuild(build, { search: quick });
+      expect(checkPlan(build, plan)).toEqual([]);
+      const { laidAt, workMinutes } = plan.operations[1]!;
+      return toWallTime(laidAt! - workMinutes, 'UTC');
+    };
+    // Brushed until 08:05; it can be sanded after 1440 min, and is packable after 2880.
+    expect(begins(undefined)).toBe('2027-02-16T08:05');
+    expect(begins('cured')).toBe('2027-02-17T08:05');
+  });
+});
+
 describe('coatsOnCoats', () => {
   it('names the coats that land on others of their unit, and which of them join', () => {
     const build = sampleBuild({

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import DateField from './DateField.vue';
 import TimeField from './TimeField.vue';
 
@@ -18,8 +18,18 @@ const parts = computed(() => {
   const [, date = '', time = ''] = /^(.*)T([^T]*)$/.exec(props.modelValue ?? '') ?? [];
   return { date, time: time.replace(/^(\d\d:\d\d):.*/, '$1') };
 });
+// While a date is written anew there may be none, and its time must not be lost meanwhile.
+const lastTime = ref('');
+watch(
+  () => parts.value.time,
+  (time) => {
+    if (time !== '') lastTime.value = time;
+  },
+  { immediate: true },
+);
 function put(date: string, time: string): void {
-  emit('update:modelValue', date === '' ? '' : `${date}T${time || (props.usualTime ?? '09:00')}`);
+  const at = time || lastTime.value || (props.usualTime ?? '09:00');
+  emit('update:modelValue', date === '' ? '' : `${date}T${at}`);
 }
 </script>
 
