@@ -2,12 +2,12 @@
 import { dryStack, plainMilestones, type LaidCoat } from '../src/drying/dryStack';
 import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
-import { epochMinute } from '../src/time/wallTime';
-import { judgeBuild } from '../src/compat/judgeBuild';
-import { handsDoneAt, pieceBounds } from '../src/schedule/bounds';
-import { planningGround } from '../src/schedule/ground';
-import { planBuild } from '../src/schedule/planBuild';
-import { searchPlan } from '../src/schedule/search';
+import { epochMinute } from '../src/model/wallTime';
+import { judgeBuild } from '../src/advice/judgeBuild';
+import { handsDoneAt, pieceBounds } from '../src/schedule/answers/bounds';
+import { workloadOf } from '../src/schedule/plan/workload';
+import { planBuild } from '../src/schedule/answers/planBuild';
+import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
 
 /** The median of some runs, ms, after one to warm up. */
@@ -56,9 +56,9 @@ row(
 console.log();
 for (const pieces of [10, 60, 250]) {
   const build = largeBuild(pieces);
-  const ground = planningGround(build);
-  const now = ground.startAt;
-  const size = `${pieces} pieces, ${ground.operations.length} passes`;
+  const workload = workloadOf(build);
+  const now = workload.startAt;
+  const size = `${pieces} pieces, ${workload.operations.length} passes`;
   // The first plan of a fresh program counts, as nobody warms up before planning; then what it settles at.
   const from = performance.now();
   planBuild(build, { latestStarts: false });
@@ -71,7 +71,7 @@ for (const pieces of [10, 60, 250]) {
   const finals = [1, 2, 3].map((seed) => {
     const until = performance.now() + 5000;
     let tries = 0;
-    const best = searchPlan(ground, {
+    const best = searchPlan(workload, {
       now,
       seed,
       iterations: Number.MAX_SAFE_INTEGER,
@@ -82,17 +82,17 @@ for (const pieces of [10, 60, 250]) {
     });
     return { tries, best };
   });
-  const first = searchPlan(ground, { now, starts: 'first' }).score;
+  const first = searchPlan(workload, { now, starts: 'first' }).score;
   const words = (score: readonly number[]) =>
     `${score[1]} min late, ${score[2]} sessions and set-ups, ${Math.round(-score[3]! / 60)} h to spare`;
   console.log(`  first plan: ${words(first)}`);
   for (const [n, { tries, best }] of finals.entries())
     console.log(`  5 s, seed ${n + 1}, ${tries} tries: ${words(best.score)}`);
   const { operations, units } = finals[0]!.best.run;
-  const minutes = ground.operations.reduce((sum, operation) => sum + operation.workMinutes, 0);
+  const minutes = workload.operations.reduce((sum, operation) => sum + operation.workMinutes, 0);
   const bound = Math.max(
-    handsDoneAt(ground, minutes, now),
-    ...pieceBounds(ground, operations, units, now).map((one) => Math.max(one.packableAt, one.wearableAt)),
+    handsDoneAt(workload, minutes, now),
+    ...pieceBounds(workload, operations, units, now).map((one) => Math.max(one.packableAt, one.wearableAt)),
   );
   console.log(
     `  last piece ready ${((finals[0]!.best.score[4] - bound) / 1440).toFixed(1)} days after what no plan can beat: the slowest piece alone, and all hands`,

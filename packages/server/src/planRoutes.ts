@@ -1,4 +1,4 @@
-import { keptPlanSchema, type KeptPlan } from '@fixatum/core';
+import { storedPlanSchema, type StoredPlan } from '@fixatum/core';
 import { Router } from 'express';
 import type { BuildStore } from './buildStore';
 import { bodyOf, param, readJson } from './http';
@@ -19,11 +19,11 @@ export function planRoutes({ store, models }: Parts): Router {
   router.get('/builds/:id/plan', async (request, response) => {
     const { id } = await store.load(param(request, 'id'));
     const row = await models.plans.findOne({ where: { buildId: id } });
-    response.json({ plan: row ? (JSON.parse(row.body) as KeptPlan) : null });
+    response.json({ plan: row ? (JSON.parse(row.body) as StoredPlan) : null });
   });
 
   router.put('/builds/:id/plan', readJson, async (request, response) => {
-    const plan = bodyOf(request, keptPlanSchema);
+    const plan = bodyOf(request, storedPlanSchema);
     const { id } = await store.load(param(request, 'id'));
     await models.plans.upsert({ buildId: id, body: JSON.stringify(plan) });
     response.status(204).end();

@@ -1,7 +1,7 @@
 import type {
   Build,
   Fault,
-  KeptPlan,
+  StoredPlan,
   LogEdit,
   Look,
   PatchStep,
@@ -159,8 +159,8 @@ export const api = {
         return call<BuildAnswer>('POST', `/builds/${id}/timers/stop`, { ids: edit.ids });
     }
   },
-  plan: (id: string) => call<{ plan: KeptPlan | null }>('GET', `/builds/${id}/plan`),
-  keepPlan: (id: string, plan: KeptPlan) => call<void>('PUT', `/builds/${id}/plan`, plan),
+  plan: (id: string) => call<{ plan: StoredPlan | null }>('GET', `/builds/${id}/plan`),
+  keepPlan: (id: string, plan: StoredPlan) => call<void>('PUT', `/builds/${id}/plan`, plan),
   readings: (id: string) => call<{ places: PlaceReadings[] }>('GET', `/builds/${id}/readings`),
   readPlace: (id: string, placeId: string) =>
     call<{ at: string; temperatureC: number; humidityPct: number; why?: string }>(

@@ -1,5 +1,5 @@
 import {
-  planningGround,
+  workloadOf,
   searchPlan,
   warmFrom,
   type Build,
@@ -29,12 +29,12 @@ const TELL_EVERY_MS = 200;
 
 self.onmessage = ({ data }: MessageEvent<ImproveRequest>) => {
   try {
-    const ground = planningGround(data.build, data.readings);
+    const workload = workloadOf(data.build, data.readings);
     const from = performance.now();
     const until = from + data.seconds * 1000;
     let told = from;
     let tried = 0;
-    searchPlan(ground, {
+    searchPlan(workload, {
       now: data.now,
       seed: data.seed,
       iterations: Number.MAX_SAFE_INTEGER,

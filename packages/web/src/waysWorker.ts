@@ -10,8 +10,8 @@ import {
 } from '@fixatum/core';
 
 /** Gives the build that findings are about; what was asked about an older one is dropped. */
-export interface WaysGround {
-  ground: number;
+export interface WaysSetting {
+  setting: number;
   build: Build;
   now: number;
   readings: ReadingsByPlace;
@@ -21,29 +21,29 @@ export interface WaysGround {
 
 /** Asks for the ways out of one finding. */
 export interface WaysQuestion {
-  ground: number;
+  setting: number;
   ticket: number;
   finding: RuleFinding;
 }
 
 export type WaysAnswer = { ticket: number; ways: WaysOut } | { ticket: number; error: string };
 
-let ground: WaysGround | undefined;
+let setting: WaysSetting | undefined;
 let plan: Plan | undefined;
 const waiting: WaysQuestion[] = [];
 
 function next(): void {
   const question = waiting.shift();
   if (!question) return;
-  if (ground && question.ground === ground.ground) {
+  if (setting && question.setting === setting.setting) {
     try {
-      plan ??= planBuild(ground.build, {
-        now: ground.now,
-        readings: ground.readings,
+      plan ??= planBuild(setting.build, {
+        now: setting.now,
+        readings: setting.readings,
         latestStarts: false,
-        ...(ground.warm ? { search: { warm: ground.warm, keep: true, starts: 'none' } } : {}),
+        ...(setting.warm ? { search: { warm: setting.warm, keep: true, starts: 'none' } } : {}),
       });
-      const ways = searchWaysOut(ground.build, question.finding, plan);
+      const ways = searchWaysOut(setting.build, question.finding, plan);
       self.postMessage({ ticket: question.ticket, ways } satisfies WaysAnswer);
     } catch (error) {
       self.postMessage({ ticket: question.ticket, error: (error as Error).message } satisfies WaysAnswer);
@@ -53,9 +53,9 @@ function next(): void {
   if (waiting.length > 0) setTimeout(next);
 }
 
-self.onmessage = ({ data }: MessageEvent<WaysGround | WaysQuestion>) => {
+self.onmessage = ({ data }: MessageEvent<WaysSetting | WaysQuestion>) => {
   if ('build' in data) {
-    ground = data;
+    setting = data;
     plan = undefined;
     return;
   }

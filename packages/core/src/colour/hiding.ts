@@ -1,5 +1,5 @@
 import { converter, differenceCiede2000, formatHex } from 'culori';
-import type { Material } from '../materials/material';
+import type { Material } from '../model/materialSchema';
 
 /** The difference, ΔE00, under which a film hides what is below it (docs/domain.md, "Other formulas"). */
 export const HIDDEN_DELTA_E = 2;

@@ -1,5 +1,5 @@
-import type { Climate } from '../build/schema';
-import { atZone, epochMinute, type EpochMinute } from '../time/wallTime';
+import type { Climate } from '../model/schema';
+import { atZone, epochMinute, type EpochMinute } from '../model/wallTime';
 import { saturationPressureHpa, dewPointC, type Air } from './air';
 
 /**

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import type { Climate } from '../build/schema';
+import type { Climate } from '../model/schema';
 import { catalogue, catalogueById } from '../materials/catalogue';
-import { filmFactor } from './film';
 import { dryStack, type LaidCoat, type Stand } from './dryStack';
 import { placeAir } from './placeAir';
+import { filmFactor } from '../model/filmGrades';
 
 const origin = Date.UTC(2027, 1, 15) / 60_000;
 const constant = (temperatureC: number, humidityPct: number): Climate => ({

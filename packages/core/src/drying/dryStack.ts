@@ -1,9 +1,10 @@
-import type { AirAid } from '../build/schema';
-import { dryingFamily, parseRecoat, type Material, type RecoatWindow } from '../materials/material';
-import type { EpochMinute } from '../time/wallTime';
-import { coverFactor } from './cover';
+import type { AirAid } from '../model/schema';
+import { dryingFamily, parseRecoat, type RecoatWindow } from '../materials/material';
+import type { EpochMinute } from '../model/wallTime';
+import { binderOf } from '../model/binders';
 import type { PlaceAir } from './placeAir';
 import type { RateTrack } from './rateTrack';
+import type { Material } from '../model/materialSchema';
 
 /** One coat as it was laid. `filmFactor` is its wet film over the material's normal one. */
 export interface LaidCoat {
@@ -307,7 +308,7 @@ function spansFor(
   const spans: Span[] = [];
   for (let cut = from; ;) {
     while (cover < covers.length && covers[cover]!.laidAt <= cut) {
-      covering *= coverFactor(covers[cover]!.material);
+      covering *= binderOf(covers[cover]!.material).coverFactor;
       cover += 1;
     }
     const here = stands[stand]!;

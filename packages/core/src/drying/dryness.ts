@@ -1,4 +1,4 @@
-import type { EpochMinute } from '../time/wallTime';
+import type { EpochMinute } from '../model/wallTime';
 import type { CoatMilestones } from './dryStack';
 
 /** How far a coat has come, from just laid to fully cured. */

@@ -1,10 +1,11 @@
-import type { Place } from '../build/schema';
-import { dryingFamily, type Material } from '../materials/material';
-import type { EpochMinute } from '../time/wallTime';
+import type { Place } from '../model/schema';
+import { dryingFamily } from '../materials/material';
+import type { EpochMinute } from '../model/wallTime';
 import { solventRate, twoPartRate, waterEarlyRate, waterLateRate, type Air } from './air';
 import { climateSeries, type ClimateSeries } from './climateSeries';
 import { rateTrack, type RateTrack } from './rateTrack';
 import { gapsIn, withReadings, type Reading } from './readings';
+import type { Material } from '../model/materialSchema';
 
 /** Touch and recoat run on the early clock; tape-safe and all later milestones on the late one. */
 export type Clock = 'early' | 'late';

@@ -1,4 +1,4 @@
-import type { EpochMinute } from '../time/wallTime';
+import type { EpochMinute } from '../model/wallTime';
 import type { Air } from './air';
 import type { ClimateSeries } from './climateSeries';
 

@@ -1,7 +1,7 @@
-import type { Build, LogEntry, Step, TouchTest } from '../build/schema';
-import { planBuild } from '../schedule/planBuild';
+import type { Build, LogEntry, Step, TouchTest } from '../model/schema';
+import { planBuild } from '../schedule/answers/planBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
-import { epochMinute, toWallTime } from '../time/wallTime';
+import { epochMinute, toWallTime } from '../model/wallTime';
 
 // One coat of craft acrylic laid at 12:00 in label air: touch-dry by the label at 12:20, recoat 12:45.
 const build = (tests: [at: string, state: TouchTest['state']][], more: Partial<Build> = {}): Build =>

@@ -1,8 +1,8 @@
-import type { AirAid, Climate, FilmGrade } from '../build/schema';
-import type { Material } from '../materials/material';
+import type { AirAid, Climate } from '../model/schema';
 import { curedShares, dryStack, plainMilestones, type CoatMilestones, type LaidCoat } from './dryStack';
-import { filmFactor } from './film';
 import { placeAir } from './placeAir';
+import { type FilmGrade, filmFactor } from '../model/filmGrades';
+import type { Material } from '../model/materialSchema';
 
 /** One coat of a what-if stack: what, how thick, and how long after the one below; 0 for the first. */
 export interface WhatIfCoat {

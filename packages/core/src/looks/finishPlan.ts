@@ -1,6 +1,7 @@
 import { converter } from 'culori';
-import type { Step, Zone } from '../build/schema';
-import type { Material, Method } from '../materials/material';
+import type { Step, Zone } from '../model/schema';
+import type { Material } from '../model/materialSchema';
+import { methodTable } from '../model/methods';
 
 /** The coats of one zone, to be brought into an order with those of the others. */
 export interface ZoneFinish {
@@ -20,8 +21,6 @@ export interface FinishPlan {
 }
 
 const lab = converter('lab');
-/** Ways of painting that would reach over the edge of a zone. */
-const reachesOver = new Set<Method>(['aerosol', 'airbrush', 'sponge', 'foam-brush', 'stipple', 'dip']);
 /** Dirtying a lighter zone that is yet to come costs this much tape per step of lightness. */
 const STAIN_MM_PER_LIGHTNESS = 8;
 const MOST_ZONES_TRIED = 6;
@@ -31,7 +30,8 @@ const mainColour = (finish: ZoneFinish) =>
   finish.steps.find((step) => step.kind === 'base' && step.colour)?.colour;
 const reaches = (finish: ZoneFinish) =>
   finish.steps.some(
-    (step) => step.method !== undefined && reachesOver.has(step.method) && step.material !== undefined,
+    (step) =>
+      step.method !== undefined && methodTable[step.method].reachesOver && step.material !== undefined,
   );
 
 /** The edge along which two zones meet, mm: unknown in detail, so the shorter of the two outlines. */

@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { filmGrades, stepKinds, waits, wantedEffects } from '../build/schema';
-import { methods } from '../materials/material';
+import { waits, wantedEffects } from '../model/schema';
+import { filmGrades } from '../model/filmGrades';
+import { stepKinds } from '../model/stepKinds';
+import { methods } from '../model/methods';
 
 /** The ready choices of sealer that practitioners differ on. */
 export const sealerSchools = [

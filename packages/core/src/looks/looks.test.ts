@@ -1,12 +1,12 @@
-import { parseBuild } from '../build/parseBuild';
-import type { Build, Piece, Zone } from '../build/schema';
-import { judgeBuild } from '../compat/judgeBuild';
-import { planBuild } from '../schedule/planBuild';
-import { compareVariants } from '../schedule/compareVariants';
+import { parseBuild } from '../materials/parseBuild';
+import type { Build, Piece, Zone } from '../model/schema';
+import { judgeBuild } from '../advice/judgeBuild';
+import { planBuild } from '../schedule/answers/planBuild';
+import { compareVariants } from '../advice/compareVariants';
 import { checkPlan } from '../testing/checkPlan';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { catalogueById } from '../materials/catalogue';
-import { epochMinute } from '../time/wallTime';
+import { epochMinute } from '../model/wallTime';
 import { finishAcrossZones, splitByZone, type ZoneFinish } from './finishPlan';
 import { lookFromPiece } from './saveLook';
 import { schools } from './schools';

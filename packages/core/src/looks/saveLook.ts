@@ -1,4 +1,4 @@
-import type { Piece } from '../build/schema';
+import type { Piece } from '../model/schema';
 import { lookSchema, type Look, type LookStep, type SealerSchool, type Undercoat } from './look';
 import { schools } from './schools';
 

@@ -1,4 +1,4 @@
-import type { Step } from '../build/schema';
+import type { Step } from '../model/schema';
 import type { SealerSchool } from './look';
 
 /** A ready choice of sealer with its reasons. */

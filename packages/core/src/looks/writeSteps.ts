@@ -1,9 +1,10 @@
-import type { Build, Face, Piece, Place, Step, StepKind, Zone } from '../build/schema';
-import type { Method } from '../materials/material';
-import { isPorousFoam } from '../materials/substrate';
+import type { Build, Face, Piece, Place, Step, Zone } from '../model/schema';
+import { isPorousFoam } from '../model/substrates';
 import { finishAcrossZones, type FinishPlan } from './finishPlan';
 import type { Clear, Look, LookStep, SealerSchool, Undercoat } from './look';
 import { schoolById } from './schools';
+import type { StepKind } from '../model/stepKinds';
+import type { Method } from '../model/methods';
 
 /** What a person decides; everything else follows from the piece. */
 export interface Choices {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { catalogueTable } from './catalogueTable';
-import { materialSchema, type Material } from './material';
+import { materialSchema, type Material } from '../model/materialSchema';
 
 type Row = Record<string, string>;
 

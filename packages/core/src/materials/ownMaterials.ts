@@ -1,6 +1,6 @@
 import { catalogue, catalogueById } from './catalogue';
-import type { OwnMaterial } from '../build/schema';
-import { materialFigures, type Material } from './material';
+import type { OwnMaterial } from '../model/schema';
+import { materialFigures, type Material } from '../model/materialSchema';
 
 /** What an own tin that stands on no catalogue material has until its figures are typed in. */
 const missingFigures = {

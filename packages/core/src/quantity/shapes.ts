@@ -1,44 +1,4 @@
-import { z } from 'zod';
-
-const mm = z.number().positive('longer than nothing').max(10_000, 'at most 10 m');
-
-/** Simple shapes a face can be measured as; lengths in mm. */
-export const shapeSchema = z.discriminatedUnion('kind', [
-  z.looseObject({ kind: z.literal('rectangle'), widthMm: mm, heightMm: mm }),
-  z.looseObject({ kind: z.literal('trapezoid'), topMm: mm, bottomMm: mm, heightMm: mm }),
-  /** A bent sleeve that widens: the mantle of a cut cone, all the way round or part of it. */
-  z.looseObject({
-    kind: z.literal('cone'),
-    topDiameterMm: mm,
-    bottomDiameterMm: mm,
-    slantMm: mm,
-    roundDegrees: z.number().positive().max(360),
-  }),
-  z.looseObject({ kind: z.literal('dome'), diameterMm: mm }),
-  z.looseObject({ kind: z.literal('cylinder'), diameterMm: mm, heightMm: mm }),
-  /** A solid rod: mantle and both ends. */
-  z.looseObject({ kind: z.literal('dowel'), diameterMm: mm, lengthMm: mm }),
-  z.looseObject({
-    kind: z.literal('polygon'),
-    pointsMm: z
-      .array(z.tuple([z.number(), z.number()]))
-      .min(3, 'a shape has at least three corners')
-      .max(200),
-  }),
-]);
-
-export type Shape = z.infer<typeof shapeSchema>;
-export type ShapeKind = Shape['kind'];
-
-export const shapeWords: Record<ShapeKind, string> = {
-  rectangle: 'Rectangle',
-  trapezoid: 'Trapezoid',
-  cone: 'Cone section',
-  dome: 'Half dome',
-  cylinder: 'Cylinder',
-  dowel: 'Dowel',
-  polygon: 'Own polygon',
-};
+import type { Shape } from '../model/shapeSchema';
 
 const MM2_PER_CM2 = 100;
 

@@ -1,9 +1,9 @@
-import type { Build } from '../build/schema';
+import type { Build } from '../model/schema';
 import { dewPointC } from '../drying/air';
 import { climateSeries } from '../drying/climateSeries';
-import { toWallTime } from '../time/wallTime';
-import { expandBuild } from '../stack/operations';
-import type { Plan } from '../schedule/plan';
+import { toWallTime } from '../model/wallTime';
+import { expandBuild } from '../schedule/plan/operations';
+import type { Plan } from '../schedule/answers/plan';
 
 /**
  * Checks a plan against the constraints it has to keep, in its own simple way and without the planner's code: order,

@@ -1,4 +1,4 @@
-import type { Build, Piece, Step } from '../build/schema';
+import type { Build, Piece, Step } from '../model/schema';
 
 const colours = ['#8a8d90', '#a8803a', '#2f7d6b', '#d9ccab'];
 const sealers = ['pva-flex-primer', 'pva-flex-primer', 'neoprene-soft'];

@@ -1,6 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import type { Build, Piece, Step } from '../build/schema';
+import type { Build, Piece, Step } from '../model/schema';
 
 /** Steps that test builds draw from: brushed, sprayed and airbrushed coats, an alkyd with its closing window, tape, sanding. */
 const pool: ((id: string, two: boolean) => Step)[] = [

@@ -1,4 +1,4 @@
-import type { Build, Piece, Step } from '../build/schema';
+import type { Build, Piece, Step } from '../model/schema';
 
 /** A small valid build for tests: one piece at label air, one person free all day, one date far away. */
 export function sampleBuild(changes: Partial<Build> = {}): Build {

@@ -11,7 +11,7 @@ import { useNotice } from './notice';
 const SECONDS = 5;
 
 /** A plan put aside to hold another against it. */
-interface KeptPlan {
+interface StoredPlan {
   at: number;
   sessions: number;
   /** When each piece was ready; undefined for never. */
@@ -109,7 +109,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
     } satisfies RescueRequest);
   }
 
-  const kept = shallowRef<KeptPlan>();
+  const kept = shallowRef<StoredPlan>();
   function keep(): void {
     const { view } = store;
     if (!view) return;

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { keptPlanOf, planView, warmFrom, type Build, type PlanView } from '@fixatum/core';
+import { storedPlanOf, planView, warmFrom, type Build, type PlanView } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { ApiProblem, api, type BuildAnswer } from '../api';
 import { smallBuild } from '../testing/smallBuild';
@@ -69,7 +69,7 @@ describe('the plan of an open build', () => {
     expect([store.provisional, store.planning]).toEqual([false, true]);
     const view = answerPlan();
     expect([store.provisional, store.planning]).toEqual([false, false]);
-    expect(jest.mocked(api.keepPlan).mock.calls).toEqual([['b1', keptPlanOf(warmFrom(view))]]);
+    expect(jest.mocked(api.keepPlan).mock.calls).toEqual([['b1', storedPlanOf(warmFrom(view))]]);
     // The same plan again is not news.
     answerPlan();
     expect(api.keepPlan).toHaveBeenCalledTimes(1);
@@ -93,9 +93,9 @@ describe('the plan of an open build', () => {
   });
 
   it('goes on from the one that was put by, which is nothing provisional', async () => {
-    const kept = keptPlanOf(warmFrom(planView(smallBuild(), { now: 30_045_600 })));
+    const kept = storedPlanOf(warmFrom(planView(smallBuild(), { now: 30_045_600 })));
     const store = await opened({ plan: kept });
-    expect(keptPlanOf(asked()[0]![0].warm!)).toEqual(kept);
+    expect(storedPlanOf(asked()[0]![0].warm!)).toEqual(kept);
     answerPlan({ stage: 'quick' });
     expect(store.provisional).toBe(false);
   });
@@ -176,11 +176,11 @@ describe('what is pressed', () => {
   it('is undone with the plan of the server where it was made before a reload', async () => {
     const store = await opened();
     const view = answerPlan();
-    const kept = keptPlanOf({ ...warmFrom(view), sequence: [...view.sequence].reverse() });
+    const kept = storedPlanOf({ ...warmFrom(view), sequence: [...view.sequence].reverse() });
     jest.spyOn(api, 'undo').mockResolvedValue({ ...answer(3, { name: 'As it was' }), undone: 'Renamed' });
     jest.spyOn(api, 'plan').mockResolvedValue({ plan: kept });
     await store.undo();
-    expect(keptPlanOf(asked().at(-1)![0].warm!)).toEqual(kept);
+    expect(storedPlanOf(asked().at(-1)![0].warm!)).toEqual(kept);
     // With no answer it goes on from the plan at hand.
     const last = answerPlan();
     jest.spyOn(api, 'undo').mockResolvedValue({ ...answer(4, { name: 'Before that' }), undone: 'Renamed' });

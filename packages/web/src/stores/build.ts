@@ -1,11 +1,11 @@
 import {
   applyLogEdit,
   epochMinute,
-  keptPlanOf,
+  storedPlanOf,
   materialsOf,
   toWallTime,
   warmFrom,
-  warmOfKept,
+  warmOfStored,
   whatChanged,
   type Build,
   type Face,
@@ -93,7 +93,7 @@ export const useBuild = defineStore('build', () => {
   let keptText = '';
   /** Puts the plan by on the server, so that a reload or another machine goes on from it. */
   async function keepPlan(plan: WarmStart): Promise<void> {
-    const kept = keptPlanOf(plan);
+    const kept = storedPlanOf(plan);
     const text = JSON.stringify(kept);
     if (text === keptText || !id.value) return;
     keptText = text;
@@ -118,7 +118,7 @@ export const useBuild = defineStore('build', () => {
   async function planOfServer(): Promise<void> {
     const kept = await api.plan(id.value!).catch(() => undefined);
     if (!kept?.plan) return;
-    warm.value = warmOfKept(kept.plan);
+    warm.value = warmOfStored(kept.plan);
     keptText = JSON.stringify(kept.plan);
   }
 

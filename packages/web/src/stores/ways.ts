@@ -2,7 +2,7 @@ import type { RuleFinding, WaysOut } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { shallowRef, watch } from 'vue';
 import { plain } from '../planner';
-import type { WaysAnswer, WaysGround, WaysQuestion } from '../waysWorker';
+import type { WaysAnswer, WaysSetting, WaysQuestion } from '../waysWorker';
 import { useBuild } from './build';
 import { useNotice } from './notice';
 
@@ -17,7 +17,7 @@ export const useWays = defineStore('ways', () => {
   const known = shallowRef(new Map<string, WaysOut>());
   const asked = new Map<string, number>();
   let worker: Worker | undefined;
-  let ground = 0;
+  let setting = 0;
   let lastTicket = 0;
 
   function theWorker(): Worker {
@@ -36,7 +36,7 @@ export const useWays = defineStore('ways', () => {
   watch(
     () => build.build,
     () => {
-      ground = 0;
+      setting = 0;
       known.value = new Map();
       asked.clear();
     },
@@ -45,18 +45,18 @@ export const useWays = defineStore('ways', () => {
   function ask(finding: RuleFinding): void {
     const key = keyOf(finding);
     if (!build.build || !build.view || finding.severity === 'note' || asked.has(key)) return;
-    if (ground === 0) {
-      ground = lastTicket + 1;
+    if (setting === 0) {
+      setting = lastTicket + 1;
       theWorker().postMessage({
-        ground,
+        setting,
         now: build.view.now,
         warm: build.warm,
         ...plain({ build: build.build, readings: build.readingsByPlace }),
-      } satisfies WaysGround);
+      } satisfies WaysSetting);
     }
     lastTicket += 1;
     asked.set(key, lastTicket);
-    theWorker().postMessage({ ground, ticket: lastTicket, finding: plain(finding) } satisfies WaysQuestion);
+    theWorker().postMessage({ setting, ticket: lastTicket, finding: plain(finding) } satisfies WaysQuestion);
   }
 
   const of = (finding: RuleFinding): WaysOut | undefined => known.value.get(keyOf(finding));

@@ -43,7 +43,7 @@ async function planned() {
   return { store, view };
 }
 /** What every long search has to go by: the plan on screen and the air as it was measured. */
-const ground = (view: PlanView) => ({
+const setting = (view: PlanView) => ({
   now: view.now,
   warm: warmFrom(view),
   readings,
@@ -78,8 +78,8 @@ describe('ways out', () => {
     ways.ask(finding);
     const worker = FakeWorker.of('waysWorker.ts');
     expect(worker.asked).toHaveLength(2);
-    expect(worker.asked[0]).toMatchObject({ ground: 1, ...ground(view) });
-    expect(worker.asked[1]).toMatchObject({ ground: 1, ticket: 1, finding: { rule: finding.rule } });
+    expect(worker.asked[0]).toMatchObject({ setting: 1, ...setting(view) });
+    expect(worker.asked[1]).toMatchObject({ setting: 1, ticket: 1, finding: { rule: finding.rule } });
     expect(ways.of(finding)).toBeUndefined();
     const found = { offers: [], tried: 3 };
     worker.say({ ticket: 1, ways: found });
@@ -95,9 +95,9 @@ describe('ways out', () => {
     await nextTick();
     FakeWorker.of('waysWorker.ts').say({ ticket: 1, ways: { offers: [], tried: 1 } });
     expect(ways.of(finding)).toBeUndefined();
-    // It can be asked for anew, on new ground.
+    // It can be asked for anew, on new setting.
     ways.ask(finding);
-    expect(FakeWorker.of('waysWorker.ts').asked.at(-1)).toMatchObject({ ground: 2, ticket: 2 });
+    expect(FakeWorker.of('waysWorker.ts').asked.at(-1)).toMatchObject({ setting: 2, ticket: 2 });
   });
 });
 
@@ -109,7 +109,7 @@ describe('the forecast', () => {
     expect(FakeWorker.made.some((worker) => worker.script === 'forecastWorker.ts')).toBe(false);
     await jest.advanceTimersByTimeAsync(200);
     const worker = FakeWorker.of('forecastWorker.ts');
-    expect(worker.asked[0]).toMatchObject(ground(view));
+    expect(worker.asked[0]).toMatchObject(setting(view));
     worker.say({ done: 30, of: 150 });
     expect(forecast.progress).toBeCloseTo(0.2);
     worker.say({ forecast: [{ pieceId: 'plate', chance: 0.9 }] });
@@ -137,7 +137,7 @@ describe('a better plan', () => {
     const better = useBetterPlan();
     better.look();
     const worker = FakeWorker.of('improveWorker.ts');
-    expect(worker.asked[0]).toMatchObject({ ...ground(view), seconds: 5, seed: 1 });
+    expect(worker.asked[0]).toMatchObject({ ...setting(view), seconds: 5, seed: 1 });
     worker.say({ share: 0.4, tried: 120 });
     expect([better.share, better.tried]).toEqual([0.4, 120]);
 
@@ -178,7 +178,7 @@ describe('a rescue', () => {
     const better = useBetterPlan();
     better.lookForRescue();
     const worker = FakeWorker.of('rescueWorker.ts');
-    expect(worker.asked[0]).toMatchObject({ ...ground(view), chances: new Map([['plate', 0.5]]) });
+    expect(worker.asked[0]).toMatchObject({ ...setting(view), chances: new Map([['plate', 0.5]]) });
     worker.say({ done: 3, of: 12 });
     expect(better.rescueShare).toBe(0.25);
     worker.say({ answer: { late: [], offers: [] } });

@@ -1,0 +1,115 @@
+import type { Build, Piece } from '../model/schema';
+import { passMl } from '../quantity/amounts';
+import type { EpochMinute } from '../model/wallTime';
+import { planView } from './planView';
+import type { ReadingsByPlace } from '../schedule/plan/workload';
+import type { Readiness } from '../schedule/plan/plan';
+import type { WarmStart } from '../schedule/search/warmStart';
+import { placesOf } from '../model/places';
+
+/** What a way of doing a piece comes to. */
+export interface VariantOutcome {
+  packableAt: EpochMinute | undefined;
+  wearableAt: EpochMinute | undefined;
+  readiness: Readiness;
+  slackMinutes: number | undefined;
+  /** Coats on one unit. */
+  coats: number;
+  /** Hands-on minutes over all units. */
+  handsOnMinutes: number;
+  /** Material used over all units, ml, and how many different ones. */
+  materialMl: number;
+  materials: number;
+  /** Cans and pots needed, roughly: one means little, three means much. */
+  costClass: 1 | 2 | 3;
+  /** Names of the places it needs. */
+  places: string[];
+  stops: number;
+  /** Other pieces that this makes late. */
+  makesLate: string[];
+}
+
+/** What a small can and a small pot hold, ml; only for telling little from much. */
+const SPRAY_ML = 200;
+const POT_ML = 60;
+
+/** What the plans that are compared have in common. */
+export interface CompareOptions {
+  /** The plan at hand; without it each is planned afresh. */
+  warm?: WarmStart | undefined;
+  /** What was measured in the places. */
+  readings?: ReadingsByPlace;
+}
+
+/** Plans a build with a piece done in each of several ways, and says what each way comes to. */
+export function compareVariants(
+  build: Build,
+  now: EpochMinute,
+  variants: readonly Piece[],
+  { warm, readings }: CompareOptions = {},
+): VariantOutcome[] {
+  const options = {
+    now,
+    latestStarts: false,
+    ...(readings ? { readings } : {}),
+    // As it would be planned on screen: the others stay where they are.
+    ...(warm ? { search: { warm, keep: true, starts: 'none' as const } } : {}),
+  };
+  const before = new Set<string>();
+  for (const piece of planView(build, options).pieces)
+    if (piece.readiness === 'late') before.add(piece.pieceId);
+  return variants.map((variant) => {
+    const known = build.pieces.some((piece) => piece.id === variant.id);
+    const changed: Build = {
+      ...build,
+      pieces: known
+        ? build.pieces.map((piece) => (piece.id === variant.id ? variant : piece))
+        : [...build.pieces, variant],
+      // What was logged for steps that are no longer there says nothing about this way.
+      log: (build.log ?? []).filter(
+        (entry) =>
+          entry.piece !== variant.id ||
+          variant.steps.some((step) => step.id === entry.step && entry.coat <= (step.coats ?? 1)),
+      ),
+      underway: (build.underway ?? []).filter((pass) => pass.piece !== variant.id),
+    };
+    const view = planView(changed, options);
+    const state = view.pieces.find((piece) => piece.pieceId === variant.id)!;
+    const passes = view.operations.filter(
+      (operation) => operation.pieceId === variant.id && operation.status !== 'skipped',
+    );
+    const used = new Map<string, number>();
+    for (const pass of passes)
+      if (pass.material) used.set(pass.material.id, (used.get(pass.material.id) ?? 0) + passMl(pass));
+    const containers = [...used].reduce(
+      (sum, [id, ml]) =>
+        sum +
+        ml /
+          (passes.some((pass) => pass.material?.id === id && pass.method === 'aerosol') ? SPRAY_ML : POT_ML),
+      0,
+    );
+    const names = new Map(placesOf(build).map((place) => [place.id, place.name]));
+    return {
+      packableAt: state.packableAt,
+      wearableAt: state.wearableAt,
+      readiness: state.readiness,
+      slackMinutes: state.slackMinutes,
+      coats: passes.filter((pass) => pass.unit === 1 && pass.material).length,
+      handsOnMinutes: passes.reduce(
+        (sum, pass) => sum + (pass.end !== undefined && pass.start !== undefined ? pass.end - pass.start : 0),
+        0,
+      ),
+      materialMl: [...used.values()].reduce((sum, ml) => sum + ml, 0),
+      materials: used.size,
+      costClass: containers > 4 ? 3 : containers > 1.5 ? 2 : 1,
+      places: [...new Set(passes.map((pass) => names.get(pass.placeId) ?? pass.placeId))],
+      stops: view.findings.filter((finding) => finding.piece === variant.id && finding.severity === 'stop')
+        .length,
+      makesLate: view.pieces
+        .filter(
+          (piece) => piece.readiness === 'late' && piece.pieceId !== variant.id && !before.has(piece.pieceId),
+        )
+        .map((piece) => piece.pieceId),
+    };
+  });
+}

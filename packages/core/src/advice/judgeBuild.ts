@@ -1,0 +1,33 @@
+import type { Build } from '../model/schema';
+import { materialsOf } from '../materials/ownMaterials';
+import type { PlannedOperation } from '../schedule/plan/plan';
+import { planBuild } from '../schedule/answers/planBuild';
+import { severities, type RuleFinding } from './finding';
+import { rules } from './rules/index';
+import { weighSwatches } from './swatches';
+import type { Plan } from '../schedule/answers/plan';
+
+/**
+ * Everything the rules have to say about a build, weighed against the user's own swatches, worst first within each piece,
+ * pieces in build order. Rules that depend on when things happen judge the given plan, or one made for the purpose.
+ * Quick: no way out is tried.
+ */
+export function judgeBuild(
+  build: Build,
+  plan: Plan = planBuild(build, { latestStarts: false }),
+): RuleFinding[] {
+  const materials = materialsOf(build.materials);
+  const own = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
+  for (const operation of plan.operations) own.get(operation.pieceId)?.push(operation);
+  return build.pieces.flatMap((piece) => {
+    // Rules look at one piece, so each gets the operations of that piece only.
+    const context = { build, materials, plan: { ...plan, operations: own.get(piece.id)! } };
+    const order = new Map(piece.steps.map((step, at) => [step.id, at]));
+    const found = rules.flatMap((rule) => rule.look(piece, context));
+    return weighSwatches(piece, found, context).sort(
+      (a, b) =>
+        severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
+        (order.get(a.step ?? '') ?? 0) - (order.get(b.step ?? '') ?? 0),
+    );
+  });
+}

@@ -1,0 +1,365 @@
+import type { Build, Piece, Step } from '../model/schema';
+import { sampleBuild, samplePiece } from '../testing/sampleBuild';
+import { judgeBuild } from './judgeBuild';
+import { bendStrainPct } from '../facts/bends';
+import { rules } from './rules/index';
+
+/** A plate of heat-sealed foam in a room with extraction, people free all day, and dates far enough for any cure. */
+const make = (steps: Step[], piece: Partial<Piece> = {}): Build => {
+  const made = sampleBuild({
+    pieces: [
+      samplePiece({ substrate: { kind: 'eva-foam', thicknessMm: 6, heatSealed: true }, ...piece }, steps),
+    ],
+  });
+  made.places[0]!.ventilation = 'extraction';
+  made.events[0] = { id: 'day', name: 'The day', wearAt: '2027-12-06T09:00' };
+  return made;
+};
+const lay = (id: string, kind: Step['kind'], material: string, more: Partial<Step> = {}): Step => ({
+  id,
+  kind,
+  material,
+  ...more,
+});
+const pva = lay('seal', 'seal', 'pva-flex-primer', { method: 'brush', film: 'light' });
+const dip = lay('dip', 'seal', 'rubber-dip-spray', { film: 'light' });
+const primer = lay('prime', 'prime', 'acrylic-pu-primer-black', { method: 'brush', film: 'light' });
+const enamel = lay('enamel', 'base', 'alkyd-gloss-spray', { film: 'light' });
+const cured = { waitFor: 'cured' as const };
+const polystyrene: Partial<Piece> = { substrate: { kind: 'expanded-polystyrene', thicknessMm: 30 } };
+const bend = (bendRadiusMm: number): Partial<Piece> => ({ flex: [{ name: 'side', bendRadiusMm }] });
+
+// For each rule a build that fires it and a near miss that does not; other rules may speak about the same build.
+const cases: [rule: string, why: string, fires: Build, near: Build][] = [
+  [
+    'R01',
+    'a solvent spray needs two full water-borne coats under it',
+    make([{ ...pva, coats: 1 }, enamel], polystyrene),
+    make([{ ...pva, coats: 2 }, enamel], polystyrene),
+  ],
+  [
+    'R02',
+    'hot solvent wet on open foam, against foam that is heat-sealed',
+    make([dip], { substrate: { kind: 'eva-foam', thicknessMm: 6 } }),
+    make([dip]),
+  ],
+  [
+    'R04',
+    'alkyd straight on rubber dip, against a primer between',
+    make([dip, enamel]),
+    make([dip, primer, enamel]),
+  ],
+  [
+    'R05',
+    'a normal coat of lacquer on rubber dip, against a dust coat',
+    make([dip, lay('m', 'base', 'metallic-lacquer-spray')]),
+    make([dip, lay('m', 'base', 'metallic-lacquer-spray', { film: 'dust' })]),
+  ],
+  [
+    'R06',
+    'lacquer two days after alkyd, against waiting for full cure',
+    make([pva, primer, enamel, lay('c', 'topcoat', 'gloss-clear-spray')]),
+    make([pva, primer, enamel, lay('c', 'topcoat', 'gloss-clear-spray', cured)]),
+  ],
+  [
+    'R09',
+    'water-borne on fresh alkyd, against cured and scuffed',
+    make([pva, enamel, lay('w', 'base', 'craft-acrylic')]),
+    make([pva, enamel, { id: 'scuff', kind: 'sand' }, lay('w', 'base', 'craft-acrylic', cured)]),
+  ],
+  [
+    'R10',
+    'anything on silicone, against acrylic caulk',
+    make([lay('f', 'fill', 'silicone-caulk'), pva]),
+    make([lay('f', 'fill', 'acrylic-caulk'), pva]),
+  ],
+  [
+    'R12',
+    'a wash on plain PVA, against a primer between',
+    make([lay('s', 'seal', 'pva-thinned'), lay('w', 'weather', 'acrylic-wash')]),
+    make([lay('s', 'seal', 'pva-thinned'), primer, lay('w', 'weather', 'acrylic-wash')]),
+  ],
+  [
+    'R13',
+    'copper over natural latex, against soft neoprene',
+    make([lay('s', 'seal', 'natural-latex'), lay('c', 'base', 'copper-acrylic')]),
+    make([lay('s', 'seal', 'neoprene-soft'), lay('c', 'base', 'copper-acrylic')]),
+  ],
+  // Stretch on a 6 mm part bent to 600 mm is 0.5 %: a mild bend, where only the difference of the films counts.
+  [
+    'R14',
+    'a hard lacquer on soft neoprene that flexes, against one that only hangs',
+    make(
+      [lay('s', 'seal', 'neoprene-soft'), lay('m', 'base', 'metallic-lacquer-spray', { film: 'dust' })],
+      bend(600),
+    ),
+    make([lay('s', 'seal', 'neoprene-soft'), lay('m', 'base', 'metallic-lacquer-spray', { film: 'dust' })]),
+  ],
+  // Craft acrylic stands 50 %: a quarter is 12.5 %. (3 + 0.05)/20 = 15.3 %; (3 + 0.05)/30 = 10.2 %.
+  [
+    'R15',
+    'more than a quarter of what the film stands, against less',
+    make([pva, lay('p', 'base', 'craft-acrylic')], bend(20)),
+    make([pva, lay('p', 'base', 'craft-acrylic')], bend(30)),
+  ],
+  [
+    'R17',
+    'tape on rubber dip over skin that heat never opened, against heat first',
+    make([dip, lay('p', 'base', 'flex-acrylic'), { id: 't', kind: 'mask' }], {
+      substrate: { kind: 'eva-foam', thicknessMm: 6 },
+    }),
+    make(
+      [
+        { id: 'h', kind: 'heat-seal', method: 'hot-air' },
+        dip,
+        lay('p', 'base', 'flex-acrylic'),
+        { id: 't', kind: 'mask' },
+      ],
+      { substrate: { kind: 'eva-foam', thicknessMm: 6 } },
+    ),
+  ],
+  [
+    'R18',
+    'matte varnish over gloss paint, against satin varnish',
+    make([pva, lay('g', 'base', 'flex-acrylic-gloss'), lay('c', 'topcoat', 'matte-varnish')]),
+    make([pva, lay('g', 'base', 'flex-acrylic-gloss'), lay('c', 'topcoat', 'satin-varnish')]),
+  ],
+  [
+    'R19',
+    'clear on chrome, against clear on plain metallic',
+    make([pva, lay('m', 'base', 'chrome-effect-spray'), lay('c', 'topcoat', 'gloss-varnish')]),
+    make([pva, lay('m', 'base', 'acrylic-metallic'), lay('c', 'topcoat', 'gloss-varnish')]),
+  ],
+  [
+    'R20',
+    'graphite on top, against varnish dusted over it',
+    make([pva, lay('g', 'weather', 'graphite-powder')]),
+    make([
+      pva,
+      lay('g', 'weather', 'graphite-powder'),
+      lay('c', 'topcoat', 'matte-varnish', { film: 'dust' }),
+    ]),
+  ],
+  [
+    'R21',
+    'solvent clear on marker, against a water-borne one',
+    make([pva, lay('m', 'detail', 'alcohol-marker'), lay('c', 'topcoat', 'matte-clear-spray')]),
+    make([pva, lay('m', 'detail', 'alcohol-marker'), lay('c', 'topcoat', 'matte-varnish')]),
+  ],
+  [
+    'R22',
+    'oil wash on enamel of two days, against cured enamel',
+    make([pva, primer, enamel, lay('o', 'weather', 'oil-wash')]),
+    make([pva, primer, enamel, lay('o', 'weather', 'oil-wash', cured)]),
+  ],
+  [
+    'R23',
+    'panel wash on bare foam, against sealed foam',
+    make([lay('w', 'weather', 'panel-wash')]),
+    make([pva, lay('w', 'weather', 'panel-wash')]),
+  ],
+  [
+    'R24',
+    'two coats over the resist, against one light one',
+    make([
+      pva,
+      lay('r', 'weather', 'chip-resist'),
+      lay('p', 'base', 'flex-acrylic', { coats: 2, film: 'light' }),
+    ]),
+    make([pva, lay('r', 'weather', 'chip-resist'), lay('p', 'base', 'flex-acrylic', { film: 'light' })]),
+  ],
+  [
+    'R25',
+    'epoxy on fresh acrylic, against cured acrylic',
+    make([pva, lay('p', 'base', 'craft-acrylic'), lay('e', 'topcoat', 'epoxy-clear')]),
+    make([pva, lay('p', 'base', 'craft-acrylic'), lay('e', 'topcoat', 'epoxy-clear', cured)]),
+  ],
+  [
+    'R26',
+    'epoxy poured 4 mm deep, against 3 mm',
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, pourMm: 4 })]),
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, pourMm: 3 })]),
+  ],
+  [
+    'R30',
+    'cement on paint, against tabs kept bare',
+    make([pva, lay('g', 'join', 'contact-cement')]),
+    make([pva, lay('g', 'join', 'contact-cement')], { keepBare: ['tab'] }),
+  ],
+  [
+    'R32',
+    'hot air on PVC, against no heat',
+    make([{ id: 'h', kind: 'heat-seal', method: 'hot-air' }], {
+      substrate: { kind: 'pvc-pipe', thicknessMm: 3 },
+    }),
+    make([primer], { substrate: { kind: 'pvc-pipe', thicknessMm: 3 } }),
+  ],
+  [
+    'R33',
+    'heat on painted thermoplastic, against heat before paint',
+    make([primer, { id: 'h', kind: 'heat-seal', method: 'hot-air' }], {
+      substrate: { kind: 'thermoplastic-sheet', thicknessMm: 2 },
+    }),
+    make([{ id: 'h', kind: 'heat-seal', method: 'hot-air' }, primer], {
+      substrate: { kind: 'thermoplastic-sheet', thicknessMm: 2 },
+    }),
+  ],
+  // Epoxy sets in the cup after 30 min; 12 000 cm² by brush at 2 m²/h take 36 min, 9 000 cm² take 27.
+  [
+    'R36',
+    'more epoxy mixed than can be laid in half an hour, against a smaller face',
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, method: 'brush' })], {
+      faces: { outer: { areaCm2: 12_000 } },
+    }),
+    make([pva, lay('e', 'topcoat', 'epoxy-clear', { ...cured, method: 'brush' })], {
+      faces: { outer: { areaCm2: 9_000 } },
+    }),
+  ],
+  [
+    'R37',
+    'sealer with 16 % of tint, against 15 %',
+    make([{ ...pva, tintPct: 16 }]),
+    make([{ ...pva, tintPct: 15 }]),
+  ],
+  // PVA 50.4 µm and craft acrylic 25.6 µm a coat: 76 µm against half of 0.15 mm (75) and of 0.16 mm (80).
+  [
+    'R38',
+    'films over half the detail, against just under',
+    make([{ ...pva, film: 'normal' }, lay('p', 'base', 'craft-acrylic')], { finestDetailMm: 0.15 }),
+    make([{ ...pva, film: 'normal' }, lay('p', 'base', 'craft-acrylic')], { finestDetailMm: 0.16 }),
+  ],
+  // Satin varnish is 30 gloss units, satin; matte varnish 10, matte.
+  [
+    'R39',
+    'matte wanted and satin on top, against matte on top',
+    make([pva, lay('c', 'topcoat', 'satin-varnish')], { wantsSheen: 'matte' }),
+    make([pva, lay('c', 'topcoat', 'matte-varnish')], { wantsSheen: 'matte' }),
+  ],
+  [
+    'R40',
+    'two-part urethane, against an acrylic varnish',
+    make([pva, lay('c', 'topcoat', 'urethane-2k-clear')]),
+    make([pva, lay('c', 'topcoat', 'gloss-varnish')]),
+  ],
+  // The seal of 10 min is packable a day after it is laid at 08:07 on 15 February, for a film of 0.6: 1440 · 0.36 = 518 min.
+  [
+    'R41',
+    'bagged the same noon, against the next morning',
+    make([pva], { packedAt: '2027-02-15T12:00' }),
+    make([pva], { packedAt: '2027-02-16T08:00' }),
+  ],
+  // White glows through one thin coat of yellow, and less and less through more.
+  [
+    'O05',
+    'yellow once over black, against yellow often enough over white',
+    make([pva, primer, lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d' })]),
+    make([
+      pva,
+      lay('w', 'prime', 'acrylic-pu-primer-white', { coats: 2 }),
+      lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d', coats: 5 }),
+    ]),
+  ],
+];
+
+const saying = (build: Build, rule: string) => judgeBuild(build).filter((finding) => finding.rule === rule);
+
+describe('pair and stack rules', () => {
+  it.each(cases)('%s: %s', (rule, _why, fires, near) => {
+    expect(saying(fires, rule)).toHaveLength(1);
+    expect(saying(near, rule)).toEqual([]);
+  });
+
+  it('R35: a spray can in a room without extraction, against one outdoors', () => {
+    const indoors = make([dip]);
+    indoors.places[0]!.ventilation = 'window';
+    const outdoors = make([dip]);
+    outdoors.places[0]!.ventilation = 'outdoor';
+    expect(saying(indoors, 'R35')).toHaveLength(1);
+    expect(saying(outdoors, 'R35')).toEqual([]);
+  });
+
+  it('R15 is a stop beyond half, a risk beyond a quarter, and a note where cracks are wanted', () => {
+    const severity = (radius: number, more: Partial<Step> = {}) =>
+      saying(make([pva, lay('p', 'base', 'craft-acrylic', more)], bend(radius)), 'R15').map(
+        (finding) => finding.severity,
+      );
+    // (3 + 0.05)/11 = 27.8 %, over half of 50 %.
+    expect(severity(11)).toEqual(['stop']);
+    expect(severity(20)).toEqual(['risk']);
+    expect(severity(20, { wanted: ['cracking'] })).toEqual(['note']);
+  });
+
+  it('R36 is settled by mixing in lots, as it says itself', () => {
+    const steps = (mixes: number) => [
+      pva,
+      lay('e', 'topcoat', 'epoxy-clear', { ...cured, method: 'brush', mixes }),
+    ];
+    const large = { faces: { outer: { areaCm2: 12_000 } } };
+    expect(saying(make(steps(1), large), 'R36')[0]!.ideas[0]!.label).toBe('Mix it in 2 lots');
+    expect(saying(make(steps(2), large), 'R36')).toEqual([]);
+  });
+
+  it('R41 looks ahead: what still sticks at packing time is said before it is packed', () => {
+    // Decoupage medium sticks for a week; the event is packed for after two days.
+    const build = make([lay('s', 'seal', 'decoupage-gloss')]);
+    build.events[0] = {
+      id: 'day',
+      name: 'The day',
+      packAt: '2027-02-17T08:00',
+      wearAt: '2027-03-06T09:00',
+    };
+    expect(saying(build, 'R41')).toEqual([
+      expect.objectContaining({
+        severity: 'stop',
+        step: 's',
+        message: expect.stringContaining('Wed 17 Feb, 08:00'),
+      }),
+    ]);
+  });
+
+  it('O05 is a note where the undercoat is meant to show, and where the colour is only a shade off', () => {
+    const yellow = (more: Partial<Step>) =>
+      saying(
+        make([
+          pva,
+          lay('w', 'prime', 'acrylic-pu-primer-white', { coats: 2 }),
+          lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d', ...more }),
+        ]),
+        'O05',
+      ).map((finding) => finding.severity);
+    expect(yellow({ coats: 1 })).toEqual(['risk']);
+    expect(yellow({ coats: 1, wanted: ['undercoat-shows'] })).toEqual(['note']);
+    expect(yellow({ coats: 2 })).toEqual(['note']);
+  });
+
+  it('strain is half the foam and the film over the radius', () => {
+    // (3 + 0.1)/50 = 6.2 %
+    expect(bendStrainPct(6, 100, 50)).toBeCloseTo(6.2, 9);
+  });
+
+  it('speaks about water over wax as a stop', () => {
+    expect(
+      saying(make([pva, lay('x', 'weather', 'metal-wax'), lay('c', 'topcoat', 'matte-varnish')]), 'R09').map(
+        (finding) => finding.severity,
+      ),
+    ).toEqual(['stop']);
+  });
+
+  it('does not depend on the order of the pieces', () => {
+    const [, , first] = cases[2]!;
+    const other = { ...samplePiece({ id: 'other' }), steps: [pva, primer] };
+    const there = judgeBuild({ ...first, pieces: [...first.pieces, other] });
+    const back = judgeBuild({ ...first, pieces: [other, ...first.pieces] });
+    const key = (list: typeof there) =>
+      list.map((finding) => `${finding.piece} ${finding.rule} ${finding.step}`).sort();
+    expect(key(back)).toEqual(key(there));
+  });
+
+  it('has every rule once, by its number', () => {
+    const ids = rules.map((rule) => rule.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect([...ids].filter((id) => id.startsWith('R'))).toEqual(
+      [...ids].filter((id) => id.startsWith('R')).sort(),
+    );
+  });
+});

@@ -1,0 +1,128 @@
+import { judgeBuild } from './judgeBuild';
+import type { RuleFinding } from './finding';
+import type { Build } from '../model/schema';
+import { plainMilestones, type CoatMilestones } from '../drying/dryStack';
+import { dryFilmUm } from '../materials/film';
+import type { MeasuredMaterial } from '../schedule/answers/measuredTimes';
+import type { EpochMinute } from '../model/wallTime';
+import type { PiecePlan, PlannedOperation, Session } from '../schedule/plan/plan';
+import type { HandsBound, PieceBound } from '../schedule/answers/bounds';
+import type { PlaceOutlook } from '../schedule/answers/outlook';
+import { placeBands, type PlaceBand } from '../schedule/view/placeBands';
+import type { Score } from '../schedule/search/score';
+import { planBuild, type PlanOptions } from '../schedule/answers/planBuild';
+import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
+import type { Plan } from '../schedule/answers/plan';
+
+/** One coat of a stack as it is drawn: how thick, in what colour and sheen, and when it reaches what. */
+export interface StrataCoat {
+  operationId: string;
+  stepId: string;
+  materialId: string;
+  name: string;
+  colour: string;
+  sheenGu: number | undefined;
+  /** Dry film, µm. */
+  dftUm: number;
+  laidAt: EpochMinute;
+  /** Whether it lies there already, or is only planned. */
+  real: boolean;
+  milestones: CoatMilestones;
+}
+
+/** A plan as plain data, with all that is drawn from it: it can be sent between threads. */
+export interface PlanView {
+  now: EpochMinute;
+  timeZone: string;
+  /** The span of time that drawings cover. */
+  from: EpochMinute;
+  until: EpochMinute;
+  operations: PlannedOperation[];
+  pieces: (PiecePlan & { ribbon: RibbonSpan[] })[];
+  sessions: Session[];
+  /** What the rules say; ways out are searched for when somebody looks at them. */
+  findings: RuleFinding[];
+  /** The stacks by `piece/unit`, then by spot `face:zone`, bottom coat first. */
+  strata: Record<string, Record<string, StrataCoat[]>>;
+  sequence: string[];
+  score: Score;
+  bounds: PieceBound[];
+  hands: HandsBound[];
+  places: PlaceBand[];
+  outlooks: PlaceOutlook[];
+  doableNow: string[];
+  measured: MeasuredMaterial[];
+}
+
+const MARGIN_MINUTES = 12 * 60;
+
+/** Plans and checks a build and gathers what screens draw. */
+export function planView(build: Build, options: PlanOptions = {}): PlanView {
+  const plan = planBuild(build, options);
+  const { from, until } = spanOf(plan);
+  return {
+    now: plan.now,
+    timeZone: plan.timeZone,
+    from,
+    until,
+    operations: plan.operations,
+    pieces: plan.pieces.map((piece) => ({ ...piece, ribbon: ribbonOf(plan, piece.pieceId, from, until) })),
+    sessions: plan.sessions,
+    findings: judgeBuild(build, plan),
+    strata: strataOf(plan),
+    sequence: plan.sequence,
+    score: plan.score,
+    bounds: plan.bounds,
+    hands: plan.hands,
+    places: placeBands(plan.workload, plan.operations, plan.units, from, until),
+    outlooks: plan.outlooks,
+    doableNow: plan.doableNow,
+    measured: plan.measured,
+  };
+}
+
+/** From the first thing that happened to half a day past the last date or readiness. */
+function spanOf(plan: Plan): { from: EpochMinute; until: EpochMinute } {
+  const starts = plan.operations.flatMap((operation) => operation.start ?? []);
+  const ends = plan.pieces.flatMap((piece) => [
+    piece.packDueAt,
+    piece.wearDueAt,
+    piece.packableAt,
+    piece.wearableAt,
+  ]);
+  const from = Math.min(plan.now, ...starts) - 60;
+  const last = ends.filter((end): end is number => end !== undefined && Number.isFinite(end));
+  return { from, until: Math.max(plan.now + 2 * 1440, ...last) + MARGIN_MINUTES };
+}
+
+function strataOf(plan: Plan): PlanView['strata'] {
+  const operations = new Map(plan.operations.map((operation) => [operation.id, operation]));
+  const strata: PlanView['strata'] = {};
+  for (const [key, unit] of plan.units) {
+    const cells: Record<string, StrataCoat[]> = {};
+    for (const [cell, coats] of unit.cells) {
+      const stack = unit.dry(cell)!;
+      const present = unit.asOf(cell, plan.now);
+      cells[cell] = coats.map((coat, at) => {
+        const operation = operations.get(coat.operationId)!;
+        return {
+          operationId: coat.operationId,
+          stepId: operation.stepId,
+          materialId: coat.material.id,
+          name: coat.material.name,
+          colour: coat.colour,
+          sheenGu: coat.material.sheenGu,
+          // What was logged may be thicker or thinner than planned.
+          dftUm: dryFilmUm(operation.wetUm * (coat.filmFactor / operation.filmFactor), coat.material),
+          laidAt: coat.laidAt,
+          real: operation.status === 'done',
+          milestones: plainMilestones(
+            (operation.status === 'done' ? present?.coats[at] : undefined) ?? stack.coats[at]!,
+          ),
+        };
+      });
+    }
+    strata[key] = cells;
+  }
+  return strata;
+}

@@ -1,0 +1,47 @@
+import type { RuleFinding } from '../finding';
+import { freshId } from '../freshId';
+import { stepPointer, type Rule } from '../rule';
+import { laysFilm, orderedSteps } from '../../facts/stepOrder';
+
+/** O02: closures, tabs and bond areas are covered before the first film, or they are sealed along with the rest. */
+export const o02BareAreasUncovered: Rule = {
+  id: 'O02',
+  severity: 'risk',
+  title: 'Closures and bond areas not covered before sealing',
+  look(piece, { build, materials }) {
+    const bare = piece.keepBare ?? [];
+    const steps = orderedSteps(piece, materials);
+    const first = steps.find(laysFilm);
+    if (bare.length === 0 || !first) return [];
+    const covered = new Set(
+      steps
+        .filter(({ step, at }) => step.kind === 'mask' && at < first.at)
+        .flatMap(({ step }) => step.covers ?? []),
+    );
+    const open = bare.filter((name) => !covered.has(name));
+    if (open.length === 0) return [];
+    const mask = {
+      id: freshId('mask-bare', piece),
+      kind: 'mask',
+      covers: open,
+      minutes: 8,
+      note: `Cover: ${open.join(', ')}.`,
+    };
+    const finding: RuleFinding = {
+      rule: 'O02',
+      severity: 'risk',
+      piece: piece.id,
+      step: first.step.id,
+      message: `Nothing covers ${open.join(', ')} before the ${first.material!.name}.`,
+      reason:
+        'Glue does not hold on films, and closures fill up with them. Cover what must stay bare before the first coat.',
+      ideas: [
+        {
+          label: `Cover ${open.join(', ')} first`,
+          change: [{ op: 'add', path: stepPointer(build, piece, first.at), value: mask }],
+        },
+      ],
+    };
+    return [finding];
+  },
+};

@@ -1,0 +1,29 @@
+import { sayMoment } from '../../model/wallTime';
+import { unitWords } from '../landings';
+import { latestThen, loggedTooEarly } from '../loggedTooEarly';
+import { oncePerStep, type Rule } from '../rule';
+
+/** O03: what is attached or joined before the coats can be handled leaves its print in them. */
+export const o03AttachedTooSoon: Rule = {
+  id: 'O03',
+  severity: 'risk',
+  title: 'Attached before the coats could be handled',
+  look(piece, context) {
+    return oncePerStep(
+      loggedTooEarly(
+        piece,
+        context,
+        (operation) => operation.kind === 'attach' || operation.kind === 'join',
+        (_operation, unit, doneAt) => latestThen(unit, unit.cells.keys(), doneAt, (coat) => coat.handleAt),
+      ).map(({ operation, allowedAt }) => ({
+        rule: 'O03',
+        severity: 'risk' as const,
+        piece: piece.id,
+        step: operation.stepId,
+        message: `This was put on${unitWords(piece, operation.unit)} before the coats could be handled (${sayMoment(allowedAt, context.plan.timeZone)}). Look for prints.`,
+        reason: 'Straps and clamps press into a film that is still soft, and it cures in that shape.',
+        ideas: [],
+      })),
+    );
+  },
+};

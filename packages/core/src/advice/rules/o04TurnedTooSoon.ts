@@ -1,0 +1,39 @@
+import { sayMoment } from '../../model/wallTime';
+import { unitWords } from '../landings';
+import { latestThen, loggedTooEarly } from '../loggedTooEarly';
+import { oncePerStep, type Rule } from '../rule';
+
+/** O04: a piece that is turned over before its other face can be handled lies on wet paint. */
+export const o04TurnedTooSoon: Rule = {
+  id: 'O04',
+  severity: 'stop',
+  title: 'Turned over before the other face could be handled',
+  look(piece, context) {
+    return oncePerStep(
+      loggedTooEarly(
+        piece,
+        context,
+        (operation) =>
+          operation.material !== undefined &&
+          operation.face !== undefined &&
+          operation.material.role !== 'bond',
+        (operation, unit, doneAt) =>
+          latestThen(
+            unit,
+            [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${operation.face}:`)),
+            doneAt,
+            (coat) => coat.handleAt,
+          ),
+      ).map(({ operation, allowedAt }) => ({
+        rule: 'O04',
+        severity: 'stop' as const,
+        piece: piece.id,
+        step: operation.stepId,
+        message: `The ${operation.face} face was coated${unitWords(piece, operation.unit)} before the other one could be handled (${sayMoment(allowedAt, context.plan.timeZone)}).`,
+        reason:
+          'The piece has to lie or hang on the face that is still soft: it sticks and takes prints. Look at it before going on.',
+        ideas: [],
+      })),
+    );
+  },
+};

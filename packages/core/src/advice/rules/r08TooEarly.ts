@@ -1,0 +1,38 @@
+import { sayMoment } from '../../model/wallTime';
+import { landingsOf, unitWords } from '../landings';
+import { oncePerStep, type Rule } from '../rule';
+import type { RuleFinding } from '../finding';
+
+/** R08: anything over a coat that has not reached recoat. */
+export const r08TooEarly: Rule = {
+  id: 'R08',
+  severity: 'stop',
+  title: 'Coat over one that is not dry enough',
+  look(piece, { plan }) {
+    const early = landingsOf(piece, plan)
+      .filter(
+        ({ over, under, below }) =>
+          under.material.role !== 'fill' &&
+          below.recoat.length > 0 &&
+          over.laidAt < Math.floor(below.recoat[0]!.from),
+      )
+      .map(({ unit, operation, over, under, below }): RuleFinding => {
+        const opensAt = below.recoat[0]!.from;
+        return {
+          rule: 'R08',
+          severity: 'stop',
+          piece: piece.id,
+          step: operation.stepId,
+          below: under.material.id,
+          message:
+            opensAt === Infinity
+              ? `${over.material.name} went on${unitWords(piece, unit)} over ${under.material.name} that can't dry in this air.`
+              : `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} below was recoatable (${sayMoment(opensAt, plan.timeZone)}).`,
+          reason:
+            'What is still leaving the coat below is trapped: the stack stays soft, wrinkles or peels. Let both dry through, look for wrinkles, sand and redo if there are any.',
+          ideas: [],
+        };
+      });
+    return oncePerStep(early);
+  },
+};

@@ -1,0 +1,32 @@
+import { sayMoment } from '../../model/wallTime';
+import type { RuleFinding } from '../finding';
+import { landingsOf, unitWords } from '../landings';
+import { oncePerStep, type Rule } from '../rule';
+
+/** R11: caulk, filler, clay or spackle that is not dry through before a film. */
+export const r11FillerNotDry: Rule = {
+  id: 'R11',
+  severity: 'stop',
+  title: 'Film over filler that is not dry through',
+  look(piece, { plan }) {
+    const early = landingsOf(piece, plan)
+      .filter(
+        ({ under, over, below }) =>
+          under.material.role === 'fill' &&
+          below.recoat.length > 0 &&
+          over.laidAt < Math.floor(below.recoat[0]!.from),
+      )
+      .map(({ unit, operation, over, under, below }): RuleFinding => ({
+        rule: 'R11',
+        severity: 'stop',
+        piece: piece.id,
+        step: operation.stepId,
+        below: under.material.id,
+        message: `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} was dry through (${sayMoment(below.recoat[0]!.from, plan.timeZone)}).`,
+        reason:
+          'Fillers go on shrinking while they dry. A film laid too soon is pulled apart from below, and the gap shows again.',
+        ideas: [],
+      }));
+    return oncePerStep(early);
+  },
+};

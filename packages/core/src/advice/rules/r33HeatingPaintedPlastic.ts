@@ -1,0 +1,43 @@
+import type { RuleFinding } from '../finding';
+import { type Rule, stepPointer } from '../rule';
+import { isHeat, laysFilm, meet, orderedSteps } from '../../facts/stepOrder';
+
+/** The plastics that go soft between 55 and 90 °C. */
+export const softensInHeat = (kind: string): boolean =>
+  kind === 'thermoplastic-sheet' || kind === 'pla-print';
+
+/** R33: thermoplastic and PLA parts go soft under heat, and the paint on them with them. */
+export const r33HeatingPaintedPlastic: Rule = {
+  id: 'R33',
+  severity: 'stop',
+  title: 'Heating painted thermoplastic or PLA',
+  look(piece, { build, materials }) {
+    if (!softensInHeat(piece.substrate.kind)) return [];
+    const steps = orderedSteps(piece, materials);
+    return steps.flatMap(({ step, at }): RuleFinding[] => {
+      const film = isHeat(step)
+        ? steps.find((other) => other.at < at && laysFilm(other) && meet(piece, other.step, step))
+        : undefined;
+      if (!film) return [];
+      return [
+        {
+          rule: 'R33',
+          severity: 'stop',
+          piece: piece.id,
+          step: step.id,
+          below: film.material!.id,
+          message: 'This plastic softens between 55 and 90 °C: form it before the first coat.',
+          reason: 'The part sags and carries the film with it, which wrinkles and lets go.',
+          ideas: [
+            {
+              label: 'Heat before the first coat',
+              change: [
+                { op: 'move', from: stepPointer(build, piece, at), path: stepPointer(build, piece, film.at) },
+              ],
+            },
+          ],
+        },
+      ];
+    });
+  },
+};

@@ -1,0 +1,30 @@
+import { orderedSteps } from '../../facts/stepOrder';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import type { Rule } from '../rule';
+
+const MOST_TINT_PCT = 15;
+
+/** R37: much pigment in a tinted sealer leaves too little binder to hold the film together. */
+export const r37TooMuchTint: Rule = {
+  id: 'R37',
+  severity: 'risk',
+  title: 'Sealer tinted with more than 15 % pigment',
+  look(piece, context) {
+    return orderedSteps(piece, context.materials).flatMap(({ step, at, material }): RuleFinding[] => {
+      if (material?.role !== 'seal' || (step.tintPct ?? 0) <= MOST_TINT_PCT) return [];
+      return [
+        {
+          rule: 'R37',
+          severity: 'risk',
+          piece: piece.id,
+          step: step.id,
+          message: `${step.tintPct} % of tint weakens ${material.name}: keep to ${MOST_TINT_PCT} % and paint on top.`,
+          reason:
+            'The binder has to wet every grain of pigment. What it spends on that is missing between the grains, and the film tears and rubs off.',
+          ideas: [ways.set(`Tint with ${MOST_TINT_PCT} %`, piece, context, at, { tintPct: MOST_TINT_PCT })],
+        },
+      ];
+    });
+  },
+};

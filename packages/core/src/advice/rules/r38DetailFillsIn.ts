@@ -1,0 +1,29 @@
+import { filmBuildUm, spotsOf } from '../../facts/spots';
+import type { RuleFinding } from '../finding';
+import type { Rule } from '../rule';
+
+/** R38: films thicker than half the depth of the finest detail fill it in. */
+export const r38DetailFillsIn: Rule = {
+  id: 'R38',
+  severity: 'risk',
+  title: 'Detail fills in',
+  look(piece, { materials }) {
+    const detailUm = (piece.finestDetailMm ?? Infinity) * 1000;
+    const thick = spotsOf(piece, materials)
+      .filter(({ face }) => face === 'outer')
+      .map(({ layers, face }) => ({ face, layers, um: filmBuildUm(layers) }))
+      .sort((a, b) => b.um - a.um)[0];
+    if (!thick || thick.um <= detailUm / 2) return [];
+    const finding: RuleFinding = {
+      rule: 'R38',
+      severity: 'risk',
+      piece: piece.id,
+      face: thick.face,
+      step: thick.layers.at(-1)!.step.id,
+      message: `All films together are ${Math.round(thick.um)} µm, more than half of the finest detail (${Math.round(detailUm)} µm): it fills in.`,
+      reason: 'Wet paint runs into grooves and dries flatter there. Fewer or thinner coats keep edges crisp.',
+      ideas: [],
+    };
+    return [finding];
+  },
+};

@@ -1,0 +1,30 @@
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import type { Rule } from '../rule';
+import { orderedSteps } from '../../facts/stepOrder';
+
+/** R40: two-part urethane holds isocyanate and is left to licensed sprayers with supplied air. */
+export const r40Isocyanate: Rule = {
+  id: 'R40',
+  severity: 'stop',
+  title: 'Two-part urethane',
+  look(piece, context) {
+    return orderedSteps(piece, context.materials)
+      .filter(({ material }) => material?.hazards.includes('isocyanate'))
+      .map(({ step, at, material }): RuleFinding => ({
+        rule: 'R40',
+        severity: 'stop',
+        piece: piece.id,
+        step: step.id,
+        message: `${material!.name} holds isocyanate: leave it to a licensed sprayer with supplied air.`,
+        reason:
+          'Isocyanates make people asthmatic for life at amounts no cartridge mask shows. Local rules and the safety data sheet win.',
+        ideas: [
+          ways.set('Gloss acrylic varnish instead', piece, context, at, {
+            material: 'gloss-varnish',
+            method: 'brush',
+          }),
+        ],
+      }));
+  },
+};

@@ -1,0 +1,78 @@
+import { materialsOf } from './ownMaterials';
+import type { ZodError } from 'zod';
+import type { Fault, Result } from '../model/fault';
+import { findReferenceFaults } from '../model/referenceFaults';
+import { BUILD_FORMAT, buildSchema, type Build } from '../model/schema';
+
+/** Zod's issues as faults; `prefix` is put before each path. */
+export function faultsOfZod(error: ZodError, prefix: (string | number)[] = []): Fault[] {
+  return error.issues.map((issue) => ({
+    code: 'bad-value',
+    path: [...prefix, ...issue.path.map((key) => (typeof key === 'number' ? key : String(key)))],
+    message: sentence(issue.message),
+  }));
+}
+
+function sentence(text: string): string {
+  const trimmed = text.replace(
+    /^Invalid input: expected (\w+), received undefined$/,
+    'Missing; a $1 belongs here',
+  );
+  return `${trimmed.charAt(0).toUpperCase()}${trimmed.slice(1)}${/[.!?]$/.test(trimmed) ? '' : '.'}`;
+}
+
+/**
+ * Checks a build that is already plain data: its shape, then every id, date and link in it. The whole build is
+ * taken or refused; all faults of the first failing kind are reported at once.
+ */
+export function parseBuild(data: unknown): Result<Build> {
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) {
+    return {
+      ok: false,
+      faults: [
+        {
+          code: 'not-a-build',
+          path: [],
+          message: 'This is not a build file: an object with a name and pieces belongs at the top.',
+        },
+      ],
+    };
+  }
+  const format = (data as { format?: unknown }).format;
+  if (format !== BUILD_FORMAT) {
+    return {
+      ok: false,
+      faults: [
+        {
+          code: 'format',
+          path: ['format'],
+          message: `The format here is ${JSON.stringify(format) ?? 'missing'}; this program reads "${BUILD_FORMAT}".`,
+        },
+      ],
+    };
+  }
+  const parsed = buildSchema.safeParse(data);
+  if (!parsed.success) return { ok: false, faults: faultsOfZod(parsed.error) };
+  const faults = findReferenceFaults(parsed.data, materialsOf);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: parsed.data };
+}
+
+/** As `parseBuild`, from the text of a file. Broken JSON is a fault at the top of the file. */
+export function parseBuildText(text: string): Result<Build> {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return {
+      ok: false,
+      faults: [
+        {
+          code: 'broken-json',
+          path: [],
+          message: `The file is not whole JSON: ${(error as Error).message}.`,
+        },
+      ],
+    };
+  }
+  return parseBuild(data);
+}

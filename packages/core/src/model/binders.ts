@@ -1,0 +1,47 @@
+/** What the dry film is made of, and what follows from that. */
+export interface BinderDefinition {
+  /** The share of its speed that a coat keeps while a film of this lies on it (docs/domain.md, "The drying model"). */
+  coverFactor: number;
+  /** It stays soft and smears under sandpaper. */
+  soft?: boolean;
+  /** It hardens by taking up oxygen for days, and lifts under solvents until then. */
+  curesByAir?: boolean;
+  /** Nothing sticks to it. */
+  repels?: boolean;
+  /** It has no film of its own and rubs off. */
+  loose?: boolean;
+}
+
+const breathing = { coverFactor: 1 };
+const rubbery = { coverFactor: 0.5, soft: true };
+
+/** Binder families by the names that labels use. */
+export const binderTable: Readonly<Record<string, BinderDefinition>> = {
+  PVA: { coverFactor: 0.7 },
+  acrylic: { coverFactor: 0.7 },
+  'acrylic urethane': { coverFactor: 0.7 },
+  'vinyl acrylic': { coverFactor: 0.7 },
+  EVA: { coverFactor: 0.7 },
+  'synthetic rubber': rubbery,
+  'natural rubber': rubbery,
+  chloroprene: rubbery,
+  rubber: { coverFactor: 0.5 },
+  'acrylic lacquer': { coverFactor: 0.5 },
+  'chlorinated polyolefin': { coverFactor: 0.5 },
+  alkyd: { coverFactor: 0.4, curesByAir: true },
+  oil: { coverFactor: 0.4 },
+  wax: { coverFactor: 0.3, repels: true },
+  epoxy: { coverFactor: 0.1 },
+  urethane: { coverFactor: 0.1 },
+  silicone: { coverFactor: 0.1, repels: true },
+  cyanoacrylate: { coverFactor: 0.1 },
+  powder: { ...breathing, loose: true },
+  resist: { ...breathing, repels: true },
+  dye: breathing,
+};
+
+/** A binder that no label here names: taken to be like an acrylic. */
+const unknownBinder: BinderDefinition = { coverFactor: 0.7 };
+
+export const binderOf = ({ binder }: { binder: string }): BinderDefinition =>
+  binderTable[binder] ?? unknownBinder;

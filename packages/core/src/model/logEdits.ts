@@ -1,0 +1,107 @@
+import { epochMinute } from './wallTime';
+import type { BenchTimer, Build, LogEntry, TouchTest, Underway } from './schema';
+import { operationId } from './stepSpots';
+
+/** What is said of passes, with ids and moments already given. */
+export type LogEdit =
+  | { kind: 'log'; entries: LogEntry[] }
+  | { kind: 'start'; passes: Underway[] }
+  /** Lays passes under way down, or takes them up again, by their ids. */
+  | { kind: 'pause'; ids: string[]; at: string; resume: boolean }
+  /** Gives passes under way up, by their ids: they are to do again. */
+  | { kind: 'stop'; ids: string[] }
+  | { kind: 'touch'; tests: TouchTest[] }
+  | { kind: 'timer'; timers: BenchTimer[] }
+  | { kind: 'stopTimer'; ids: string[] };
+
+/** The build with the edit, or the first entry that can't be taken since its coat is logged already. */
+export type LogEdited = { ok: true; build: Build } | { ok: false; loggedAlready: LogEntry };
+
+/**
+ * Applies what the bench says to a build. The server and a screen that is cut off from it do the same, so that what was
+ * pressed shows at once and comes to the same later. Invariant: an edit whose ids are all there changes nothing, so that
+ * sending it twice counts once; taking away what is not there changes nothing either.
+ */
+export function applyLogEdit(build: Build, edit: LogEdit): LogEdited {
+  switch (edit.kind) {
+    case 'log':
+      return logPasses(build, edit.entries);
+    case 'start': {
+      const busy = new Set([
+        ...(build.underway ?? []).map(operationId),
+        ...(build.log ?? []).filter((entry) => entry.outcome !== 'failed').map(operationId),
+      ]);
+      const added = edit.passes.filter((pass) => !busy.has(operationId(pass)));
+      return grown(build, 'underway', added);
+    }
+    case 'pause':
+      return pausePasses(build, edit);
+    case 'stop':
+      return without(build, 'underway', edit.ids);
+    case 'touch':
+      return grown(build, 'touchTests', unknown(build.touchTests, edit.tests));
+    case 'timer':
+      return grown(build, 'timers', unknown(build.timers, edit.timers));
+    case 'stopTimer':
+      return without(build, 'timers', edit.ids);
+  }
+}
+
+function pausePasses(build: Build, { ids, at, resume }: Extract<LogEdit, { kind: 'pause' }>): LogEdited {
+  const underway = (build.underway ?? []).map((pass) => {
+    if (!ids.includes(pass.id) || (pass.pausedAt !== undefined) !== resume) return pass;
+    if (!resume) return { ...pass, pausedAt: at };
+    const { pausedAt, ...rest } = pass;
+    const minutes = Math.max(0, epochMinute(at, build.timeZone) - epochMinute(pausedAt!, build.timeZone));
+    return { ...rest, pausedMinutes: (rest.pausedMinutes ?? 0) + minutes };
+  });
+  const changed = underway.some((pass, n) => pass !== build.underway![n]);
+  return { ok: true, build: changed ? { ...build, underway } : build };
+}
+
+const unknown = <T extends { id: string }>(known: readonly T[] | undefined, list: readonly T[]): T[] => {
+  const ids = new Set(known?.map((one) => one.id));
+  return list.filter((one) => !ids.has(one.id));
+};
+
+function grown(
+  build: Build,
+  key: 'underway' | 'touchTests' | 'timers',
+  added: readonly unknown[],
+): LogEdited {
+  return {
+    ok: true,
+    build: added.length === 0 ? build : { ...build, [key]: [...(build[key] ?? []), ...added] },
+  };
+}
+
+function without(build: Build, key: 'underway' | 'timers', ids: readonly string[]): LogEdited {
+  const list: readonly { id: string }[] = build[key] ?? [];
+  const kept = list.filter((one) => !ids.includes(one.id));
+  return { ok: true, build: kept.length === list.length ? build : { ...build, [key]: kept } };
+}
+
+function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
+  const done = new Set(
+    (build.log ?? []).filter((entry) => entry.outcome !== 'failed').map((entry) => operationId(entry)),
+  );
+  const underway = new Map((build.underway ?? []).map((pass) => [operationId(pass), pass]));
+  const added: LogEntry[] = [];
+  for (const entry of unknown(build.log, entries)) {
+    const spot = operationId(entry);
+    if (done.has(spot)) return { ok: false, loggedAlready: entry };
+    if (entry.outcome !== 'failed') done.add(spot);
+    const startedAt = underway.get(spot)?.startedAt;
+    added.push({ ...(startedAt === undefined ? {} : { startedAt }), ...entry });
+    underway.delete(spot);
+  }
+  if (added.length === 0) return { ok: true, build };
+  return {
+    ok: true,
+    build: {
+      ...build,
+      log: [...(build.log ?? []), ...added],
+      ...(build.underway ? { underway: [...underway.values()] } : {}),
+    },
+  };
+}

@@ -1,0 +1,87 @@
+import { columnOf, idsOf, tableOf } from './table';
+
+/** How a material is put on or a tool is used: all that the program knows of it. */
+export interface MethodDefinition {
+  /** In a line of a run sheet. */
+  word: string;
+  /** Getting ready and cleaning up, minutes, and how fast it goes, m² an hour. Starting values; a step's minutes override them. */
+  setUpMinutes: number;
+  cleanUpMinutes: number;
+  rateM2PerHour: number;
+  /** The share of what leaves the tin that ends on the piece. */
+  transfer: number;
+  /** It makes a mist, so that the room's air and the mask matter. */
+  sprays: boolean;
+  /** It warms the foam itself. */
+  heats: boolean;
+  /** It wears something away and makes dust. */
+  abrades: boolean;
+  /** It runs a compressor or a sander, which quiet hours forbid. */
+  loud: boolean;
+  /** It reaches over the edge of a zone, so that what lies beside is taped. */
+  reachesOver: boolean;
+}
+
+/** What most hand tools have in common. */
+const byHand = {
+  setUpMinutes: 3,
+  cleanUpMinutes: 3,
+  rateM2PerHour: 1,
+  transfer: 0.9,
+  sprays: false,
+  heats: false,
+  abrades: false,
+  loud: false,
+  reachesOver: false,
+};
+const brushed = { ...byHand, cleanUpMinutes: 5, rateM2PerHour: 2 };
+
+/** Every method with its pace and what leaves the tin for nothing (docs/domain.md, "Other formulas"). */
+export const methodTable = tableOf<MethodDefinition>()({
+  aerosol: {
+    ...byHand,
+    word: 'spray can',
+    setUpMinutes: 5,
+    cleanUpMinutes: 5,
+    rateM2PerHour: 6,
+    transfer: 0.5,
+    sprays: true,
+    reachesOver: true,
+  },
+  airbrush: {
+    ...byHand,
+    word: 'airbrush',
+    setUpMinutes: 10,
+    cleanUpMinutes: 15,
+    transfer: 0.6,
+    sprays: true,
+    loud: true,
+    reachesOver: true,
+  },
+  brush: { ...brushed, word: 'brush', transfer: 0.95 },
+  'foam-brush': { ...brushed, word: 'foam brush', rateM2PerHour: 3, reachesOver: true },
+  sponge: { ...brushed, word: 'sponge', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true },
+  stipple: { ...brushed, word: 'stippling', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true },
+  'dry-brush': { ...brushed, word: 'dry brush', transfer: 0.5 },
+  wipe: { ...brushed, word: 'wipe on' },
+  dip: { ...byHand, word: 'dip', setUpMinutes: 5, cleanUpMinutes: 5, rateM2PerHour: 6, reachesOver: true },
+  pen: { ...byHand, word: 'pen' },
+  tool: { ...byHand, word: 'spatula' },
+  stamp: { ...byHand, word: 'stamp' },
+  sand: { ...byHand, word: 'sandpaper', setUpMinutes: 2, rateM2PerHour: 1.5, abrades: true, loud: true },
+  'hot-air': {
+    ...byHand,
+    word: 'hot air',
+    setUpMinutes: 2,
+    cleanUpMinutes: 1,
+    rateM2PerHour: 3,
+    heats: true,
+  },
+  torch: { ...byHand, word: 'torch', setUpMinutes: 2, cleanUpMinutes: 1, rateM2PerHour: 6, heats: true },
+  hand: { ...byHand, word: 'by hand' },
+});
+
+/** How a material is put on, or a tool is used. */
+export type Method = keyof typeof methodTable;
+export const methods = idsOf(methodTable);
+export const methodWords = columnOf(methodTable, 'word');

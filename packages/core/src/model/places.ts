@@ -1,0 +1,14 @@
+import type { Build, Place } from './schema';
+
+/** Where work happens when a build names no place: a room at label air. */
+export const roomAtLabelAir: Place = {
+  id: 'room',
+  name: 'Room',
+  ventilation: 'window',
+  slots: 6,
+  climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
+};
+
+/** The places of a build, or the one assumed when it names none. */
+export const placesOf = (build: Build): Place[] =>
+  build.places.length > 0 ? build.places : [roomAtLabelAir];

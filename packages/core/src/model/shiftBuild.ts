@@ -1,0 +1,94 @@
+import { DateTime } from 'luxon';
+import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from './wallTime';
+import { weekdays, type Build, type Weekday } from './schema';
+
+/** Until this long after midnight it still counts as the evening before. */
+const NIGHT_MINUTES = 5 * 60;
+
+/**
+ * Moves a sample build in time so that the moment it was written for (`authoredAt`, wall time) becomes `now`: dates, and
+ * what was logged on earlier days, move by whole days; what was logged on that very day keeps its distance from now.
+ * People's weekdays turn along, so the sample works out the same whatever day it is loaded on.
+ */
+export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): Build {
+  const zone = build.timeZone;
+  const from = DateTime.fromISO(authoredAt, { zone: 'utc' }).startOf('day');
+  const to = DateTime.fromISO(toWallTime(now - NIGHT_MINUTES, zone), { zone: 'utc' }).startOf('day');
+  const days = Math.round(to.diff(from, 'days').days);
+  const exact = now - epochMinute(authoredAt, zone);
+
+  const day = (date: string) => DateTime.fromISO(date, { zone: 'utc' }).plus({ days }).toFormat('yyyy-MM-dd');
+  const wall = (moment: string): string => {
+    const moved = `${day(moment.slice(0, 10))}${moment.slice(10)}`;
+    // A moment that falls into the hour skipped in spring is put an hour later.
+    return toEpochMinute(moved, zone) === undefined
+      ? `${moved.slice(0, 11)}${String(Number(moved.slice(11, 13)) + 1).padStart(2, '0')}${moved.slice(13)}`
+      : moved;
+  };
+  const happened = (moment: string): string =>
+    moment.slice(0, 10) === authoredAt.slice(0, 10)
+      ? toWallTime(epochMinute(moment, zone) + exact, zone)
+      : wall(moment);
+  const turn = (weekday: Weekday): Weekday => weekdays[(((weekdays.indexOf(weekday) + days) % 7) + 7) % 7]!;
+
+  return {
+    ...build,
+    start: wall(build.start),
+    events: build.events.map((event) => ({
+      ...event,
+      wearAt: wall(event.wearAt),
+      ...(event.packAt === undefined ? {} : { packAt: wall(event.packAt) }),
+    })),
+    people: build.people.map((person) => ({
+      ...person,
+      availability: person.availability.map((rule) => ({ ...rule, days: rule.days.map(turn) })),
+      ...(person.exceptions
+        ? { exceptions: person.exceptions.map((exception) => ({ ...exception, date: day(exception.date) })) }
+        : {}),
+    })),
+    places: build.places.map((place) =>
+      place.climate.kind === 'hourly'
+        ? { ...place, climate: { ...place.climate, start: wall(place.climate.start) } }
+        : place,
+    ),
+    pieces: build.pieces.map((piece) =>
+      piece.packedAt === undefined ? piece : { ...piece, packedAt: happened(piece.packedAt) },
+    ),
+    ...(build.stock
+      ? {
+          stock: build.stock.map((tin) =>
+            tin.openedOn === undefined ? tin : { ...tin, openedOn: day(tin.openedOn) },
+          ),
+        }
+      : {}),
+    ...(build.log
+      ? {
+          log: build.log.map((entry) => ({
+            ...entry,
+            doneAt: happened(entry.doneAt),
+            ...(entry.startedAt === undefined ? {} : { startedAt: happened(entry.startedAt) }),
+          })),
+        }
+      : {}),
+    ...(build.underway
+      ? {
+          underway: build.underway.map((entry) => ({
+            ...entry,
+            startedAt: happened(entry.startedAt),
+            ...(entry.pausedAt === undefined ? {} : { pausedAt: happened(entry.pausedAt) }),
+          })),
+        }
+      : {}),
+    ...(build.pins ? { pins: build.pins.map((pin) => ({ ...pin, at: wall(pin.at) })) } : {}),
+    ...(build.touchTests
+      ? { touchTests: build.touchTests.map((test) => ({ ...test, at: happened(test.at) })) }
+      : {}),
+    ...(build.swatches
+      ? {
+          swatches: build.swatches.map((swatch) =>
+            swatch.judgedOn === undefined ? swatch : { ...swatch, judgedOn: day(swatch.judgedOn) },
+          ),
+        }
+      : {}),
+  };
+}

@@ -1,0 +1,74 @@
+import type { Method } from './methods';
+import type { Milestone } from './milestones';
+import { columnOf, idsOf, tableOf } from './table';
+
+/** What must be reached below before work begins. `top`: by the newest coat of each spot; `all`: by every coat of it. */
+export interface Wait {
+  milestone: Milestone;
+  coats: 'top' | 'all';
+  /** On the spots that are worked on, on those of the other face, or on the whole unit. */
+  where: 'here' | 'other-face' | 'everywhere';
+}
+
+/** A kind of step: all that the program knows of it. */
+export interface StepKindDefinition {
+  /** On a button or a tag. */
+  word: string;
+  /** How it is done where neither the step nor its material says. */
+  method: Method;
+  /** Hands-on minutes, for work whose length hardly depends on the area. */
+  minutes?: number;
+  /** What it waits for when it lays no film; coats wait for `coatWaits`. */
+  waits: readonly Wait[];
+  /** It warms the foam itself. */
+  heats?: boolean;
+  /** It wears something away and makes dust. */
+  abrades?: boolean;
+}
+
+const handled: readonly Wait[] = [{ milestone: 'handle', coats: 'all', where: 'everywhere' }];
+
+/** What every coat waits for: the window of what it lands on, and that the piece can lie on its other face. */
+export const coatWaits: readonly Wait[] = [
+  { milestone: 'recoat', coats: 'top', where: 'here' },
+  { milestone: 'handle', coats: 'all', where: 'other-face' },
+];
+
+/** In the usual order of work (docs/domain.md, "The order of work" and "Planner constraints"). */
+export const stepKindTable = tableOf<StepKindDefinition>()({
+  prep: { word: 'Prep', method: 'hand', waits: handled },
+  fill: { word: 'Fill', method: 'tool', waits: handled },
+  sand: {
+    word: 'Sand',
+    method: 'sand',
+    waits: [{ milestone: 'sand', coats: 'top', where: 'here' }],
+    abrades: true,
+  },
+  texture: { word: 'Texture', method: 'stamp', waits: handled },
+  'heat-seal': { word: 'Heat-seal', method: 'hot-air', waits: handled, heats: true },
+  seal: { word: 'Seal', method: 'brush', waits: handled },
+  prime: { word: 'Prime', method: 'brush', waits: handled },
+  base: { word: 'Base colour', method: 'brush', waits: handled },
+  mask: { word: 'Mask', method: 'hand', waits: [{ milestone: 'tape', coats: 'all', where: 'here' }] },
+  unmask: {
+    word: 'Pull the tape',
+    method: 'hand',
+    minutes: 4,
+    waits: [{ milestone: 'touch', coats: 'top', where: 'everywhere' }],
+  },
+  detail: { word: 'Detail', method: 'brush', waits: handled },
+  weather: {
+    word: 'Weather',
+    method: 'brush',
+    waits: [{ milestone: 'touch', coats: 'top', where: 'here' }],
+  },
+  topcoat: { word: 'Topcoat', method: 'brush', waits: handled },
+  attach: { word: 'Attach', method: 'hand', minutes: 10, waits: handled },
+  join: { word: 'Join', method: 'hand', minutes: 15, waits: handled },
+  inspect: { word: 'Look over', method: 'hand', minutes: 5, waits: handled },
+});
+
+export type StepKind = keyof typeof stepKindTable;
+export const stepKinds = idsOf(stepKindTable);
+/** What a step is called on a button or a tag. */
+export const stepKindWords = columnOf(stepKindTable, 'word');

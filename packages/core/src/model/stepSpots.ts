@@ -1,0 +1,49 @@
+import type { Material } from './materialSchema';
+import type { Method } from './methods';
+import type { Face, Piece, Step } from './schema';
+import { stepKindTable } from './stepKinds';
+
+/** The zone of a piece that has none. */
+export const WHOLE = 'whole';
+
+/** The zone ids of a piece; one for a piece without zones. */
+export const zoneIdsOf = (piece: Piece): string[] =>
+  piece.zones && piece.zones.length > 0 ? piece.zones.map((zone) => zone.id) : [WHOLE];
+
+/** The faces a step works on: those it names, or else the outer one. */
+export const facesOf = (step: Step): Face[] => step.faces ?? ['outer'];
+
+/** The spots that a step works on, `face:zone`. */
+export const cellsOf = (piece: Piece, step: Step): string[] =>
+  facesOf(step).flatMap((face) => (step.zones ?? zoneIdsOf(piece)).map((zone) => `${face}:${zone}`));
+
+/** The method of a step: its own, else the material's usual one, else the kind's. */
+export const methodOf = (step: Step, material: Material | undefined): Method =>
+  step.method ?? material?.methods[0] ?? stepKindTable[step.kind].method;
+
+/** The share of a piece that some of its zones cover. */
+export function shareOf(piece: Piece, zoneIds: readonly string[]): number {
+  if (!piece.zones || piece.zones.length === 0) return 1;
+  return piece.zones.filter((zone) => zoneIds.includes(zone.id)).reduce((sum, zone) => sum + zone.share, 0);
+}
+
+/** The edge to tape off, mm: what the zones say, or else the outline of a square of the same area. */
+export function edgeOf(piece: Piece, zoneIds: readonly string[]): number {
+  const zones = piece.zones?.filter((zone) => zoneIds.includes(zone.id)) ?? [];
+  const said = zones.reduce((sum, zone) => sum + (zone.edgeMm ?? 0), 0);
+  if (said > 0) return said;
+  return 4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * shareOf(piece, zoneIds));
+}
+
+/** Which pass of a build: one coat of one step on one face of one unit. */
+export interface PassSpot {
+  piece: string;
+  unit: number;
+  step: string;
+  coat: number;
+  face?: Face | undefined;
+}
+
+/** The id of a pass, `piece/unit/step/coat/face`; the face is `-` for steps that lay no film. */
+export const operationId = (spot: PassSpot): string =>
+  `${spot.piece}/${spot.unit}/${spot.step}/${spot.coat}/${spot.face ?? '-'}`;

@@ -1,0 +1,92 @@
+import type { Build } from '../../model/schema';
+import { epochMinute, type EpochMinute } from '../../model/wallTime';
+import { measuredTimes } from './measuredTimes';
+import { doableNow } from './doableNow';
+import { latestStart, sessionDeadlines } from './latestStart';
+import { placeOutlooks } from './outlook';
+import type { PlannedOperation } from '../plan/plan';
+import { dryThroughOf } from '../place/dryThrough';
+import { handsBounds, pieceBounds } from './bounds';
+import { workloadOf, type ReadingsByPlace } from '../plan/workload';
+import { searchPlan, type SearchOptions } from '../search/search';
+import { pieceReadiness } from '../state/readiness';
+import { sessionsOf } from './sessions';
+import type { Plan } from './plan';
+
+/** Sessions within the week are told when they have to begin. */
+const DEADLINES_AHEAD_MINUTES = 7 * 1440;
+
+export interface PlanOptions {
+  /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
+  now?: EpochMinute;
+  /** Whether to work out latest starts and bounds, which takes most of the time; true unless said otherwise. */
+  latestStarts?: boolean;
+  /** What was measured in the places. */
+  readings?: ReadingsByPlace;
+  /** How the plan is looked for, in place of one order by slack: changes tried, the seed, an order to begin with, and who is told of better ones. */
+  search?: Omit<SearchOptions, 'now'>;
+}
+
+/** The present of a build file that is read without a clock: its last log entry, or its start. */
+export function presentOf(build: Build): EpochMinute {
+  return Math.max(
+    epochMinute(build.start, build.timeZone),
+    ...(build.log ?? []).map((entry) => epochMinute(entry.doneAt, build.timeZone)),
+  );
+}
+
+/**
+ * Plans a build from where its log leaves off: when each pass is done and by whom, when each piece is packable and
+ * wearable, whether that is in time, and the latest moment to start. Nothing is planned before the build's start or
+ * before now.
+ * @example planBuild(build, { now: epochMinute('2027-02-20T19:30', build.timeZone) }).pieces[0].readiness
+ */
+export function planBuild(build: Build, options: PlanOptions = {}): Plan {
+  const now = options.now ?? presentOf(build);
+  const workload = workloadOf(build, options.readings);
+  const { sequence, run, score } = searchPlan(workload, { ...(options.search ?? { starts: 'first' }), now });
+  const { operations, units, lessons } = run;
+  const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
+  for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);
+  const fixedEnds = new Map(
+    operations.flatMap((operation) =>
+      operation.laidAt === undefined ? [] : [[operation.id, operation.laidAt]],
+    ),
+  );
+  const around = { now, fixedEnds, sequence, letDryThrough: dryThroughOf(operations) };
+  const pieces = build.pieces.map((piece) => {
+    const own = byPiece.get(piece.id)!;
+    const state = pieceReadiness(build, piece, own, units, now);
+    const open = own.some((operation) => operation.status === 'planned');
+    return options.latestStarts !== false && open && state.readiness !== 'stuck'
+      ? { ...state, latestStartAt: latestStart(workload, piece, around) }
+      : state;
+  });
+  const sessions = sessionsOf(workload, operations);
+  if (options.latestStarts !== false) {
+    // Nights further off than this change before they come.
+    const soon = sessions.filter((session) => session.from < now + DEADLINES_AHEAD_MINUTES);
+    for (const [at, beginBy] of sessionDeadlines(
+      workload,
+      { operations, pieces, sessions: soon },
+      around,
+    ).entries())
+      if (beginBy) soon[at]!.beginBy = beginBy;
+  }
+  return {
+    now,
+    timeZone: build.timeZone,
+    operations,
+    pieces,
+    sessions,
+    units,
+    workload,
+    sequence,
+    score,
+    bounds: options.latestStarts === false ? [] : pieceBounds(workload, operations, units, now),
+    hands: handsBounds(workload, operations, now),
+    outlooks: placeOutlooks(workload, operations, now),
+    doableNow: doableNow(workload, { operations, units }, now),
+    measured: measuredTimes(lessons),
+  };
+}

@@ -1,0 +1,71 @@
+import type { Build } from '../../model/schema';
+import { sayMoment, sayWait } from '../../model/wallTime';
+import { stepKindWords } from '../../model/stepKinds';
+import type { Plan } from './plan';
+
+/** Moves shorter than this are nobody's business. */
+const WORTH_SAYING_MINUTES = 20;
+
+type Told = Pick<Plan, 'operations' | 'pieces' | 'timeZone'>;
+
+/**
+ * What a new plan changes against the one before, in at most three lines, what matters most first: pieces that become late
+ * or are in time again, work of the next two days that moved, pieces that are ready later or sooner.
+ */
+export function whatChanged(build: Build, before: Told, after: Told, now: number): string[] {
+  const nameOf = (id: string) => build.pieces.find((piece) => piece.id === id)?.name ?? id;
+  const lines: { weight: number; text: string }[] = [];
+  const late = (readiness: string) => readiness === 'late' || readiness === 'stuck';
+  for (const piece of after.pieces) {
+    const was = before.pieces.find((one) => one.pieceId === piece.pieceId);
+    if (!was) continue;
+    if (late(piece.readiness) !== late(was.readiness)) {
+      lines.push({
+        weight: 10_000,
+        text: late(piece.readiness)
+          ? `${nameOf(piece.pieceId)} is late now`
+          : `${nameOf(piece.pieceId)} is in time again`,
+      });
+      continue;
+    }
+    const ready = (one: typeof piece) => Math.max(one.packableAt ?? Infinity, one.wearableAt ?? Infinity);
+    const shift = ready(piece) - ready(was);
+    if (Number.isFinite(shift) && Math.abs(shift) >= WORTH_SAYING_MINUTES)
+      lines.push({
+        weight: Math.min(900, Math.abs(shift) / 10),
+        text: `${nameOf(piece.pieceId)} is ready ${sayWait(Math.abs(shift))} ${shift > 0 ? 'later' : 'sooner'}: ${sayMoment(ready(piece), after.timeZone)}`,
+      });
+  }
+  const starts = new Map(before.operations.map((one) => [one.id, one]));
+  const moved = new Map<string, { shift: number; text: string }>();
+  for (const one of after.operations) {
+    const was = starts.get(one.id);
+    if (
+      one.status !== 'planned' ||
+      was?.status !== 'planned' ||
+      one.start === undefined ||
+      was.start === undefined
+    )
+      continue;
+    const shift = one.start - was.start;
+    const soon = Math.min(one.start, was.start) < now + 2 * 1440;
+    if (!soon || Math.abs(shift) < WORTH_SAYING_MINUTES) continue;
+    const key = `${one.pieceId} ${one.stepId}`;
+    if (Math.abs(shift) <= Math.abs(moved.get(key)?.shift ?? 0)) continue;
+    const why = {
+      drying: ', as what lies below dries later',
+      rack: ', as the rack is full',
+      air: ', for fit air',
+    }[one.boundBy as 'drying'];
+    moved.set(key, {
+      shift,
+      text: `${nameOf(one.pieceId)}, ${stepKindWords[one.kind].toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${shift > 0 ? (why ?? '') : ''}`,
+    });
+  }
+  for (const { shift, text } of moved.values())
+    lines.push({ weight: 1000 + Math.min(900, Math.abs(shift) / 10), text });
+  return lines
+    .sort((a, b) => b.weight - a.weight)
+    .slice(0, 3)
+    .map((line) => line.text);
+}

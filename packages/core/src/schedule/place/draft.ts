@@ -1,0 +1,318 @@
+import { methodTable } from '../../model/methods';
+import { parseRecoat } from '../../materials/material';
+import type { EpochMinute } from '../../model/wallTime';
+import { DraftState, takesPlace } from '../state/draftState';
+import { gate } from './gates';
+import { firstGoodAir } from '../../drying/goodAir';
+import { unitKey, type Workload } from '../plan/workload';
+import type { PlannedOperation, Binding } from '../plan/plan';
+import { replayLog, type Lesson } from './replayLog';
+import { linkBehind, longestWait, type Busy, type Timeline } from '../state/timeline';
+import type { UnitState } from '../state/unitState';
+
+/** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
+const MOST_ROUNDS = 400;
+
+/** What a run of the planner may be asked to leave out or take as given. */
+export interface DecodeOptions {
+  now: EpochMinute;
+  /** Only these pieces are planned; others keep the ends given in `fixedEnds`. */
+  onlyPieces?: ReadonlySet<string>;
+  fixedEnds?: ReadonlyMap<string, EpochMinute>;
+  /** How much longer than the label each material takes, by id; for trying uncertain futures. */
+  timeFactors?: ReadonlyMap<string, number>;
+  /** Moments before which operations do not begin, by id. */
+  notBefore?: ReadonlyMap<string, EpochMinute>;
+  /** Who does an operation, by its id, where that is given. */
+  personOf?: ReadonlyMap<string, string>;
+  /** Nobody does a pass before what was placed for them ahead of it. */
+  keepsTurns?: boolean;
+  /** Coats that are put off until what they land on is dry through, by id. */
+  letDryThrough?: ReadonlySet<string>;
+  /** How passes are placed; as soon as can be unless said otherwise. */
+  habits?: PlacingHabits;
+  /** Works out what really keeps each pass from beginning sooner, where `notBefore` put it. */
+  explain?: boolean;
+}
+
+/** How much sooner a pass could be and still be put off, for the good of the whole plan. */
+export interface PlacingHabits {
+  /** A pass is put off by this many minutes, and no more, to share set-up and clean-up with others. */
+  joinPatienceMinutes: number;
+  /** Work goes into sessions that have some already, where it fits into one at all. */
+  usedSessionsOnly: boolean;
+}
+
+/** Passes are placed as soon as can be, but for a few minutes to share a set-up. */
+export const plainHabits: PlacingHabits = { joinPatienceMinutes: 20, usedSessionsOnly: false };
+
+/** Steps that run a compressor or a sander. */
+const isLoud = (operation: PlannedOperation) => methodTable[operation.method].loud;
+interface Fit {
+  start: EpochMinute;
+  laidAt: EpochMinute;
+  line: Timeline | undefined;
+  boundBy: Binding | 'choice';
+  /** The stretch whose set-up and clean-up it shares. */
+  joins: Busy | undefined;
+}
+
+/**
+ * The plan while it is being made: what is placed where, on whose hands and on which rack, and how it dries. Passes are
+ * placed one by one, each at its first good moment, and units can be taken out again with all that is planned on them.
+ */
+export class Draft extends DraftState {
+  /** How passes are placed from now on. */
+  habits: PlacingHabits;
+  /** Coats placed from now on that are put off until what they land on is dry through. */
+  letDryThrough: ReadonlySet<string>;
+
+  constructor(
+    workload: Workload,
+    private options: DecodeOptions,
+  ) {
+    super(workload, options.now, options.onlyPieces, options.timeFactors);
+    this.habits = options.habits ?? plainHabits;
+    this.letDryThrough = options.letDryThrough ?? new Set();
+  }
+
+  /** What has happened already; to be called before anything is placed. */
+  replay(): Lesson[] {
+    const lessons = replayLog(this);
+    this.remember();
+    this.reservePins();
+    return lessons;
+  }
+
+  /** Lets go of what held passes to moments and people: from now on they are placed as is best. */
+  letGo(): void {
+    this.habits = plainHabits;
+    this.options = { now: this.now };
+  }
+
+  private readonly reserved = new Map<string, { line: Timeline; stretch: Busy }>();
+
+  /** Keeps the hands free for what is pinned to a moment. */
+  private reservePins(): void {
+    for (const [id, at] of this.workload.pins) {
+      const operation = this.planned.get(id);
+      if (!operation || operation.status !== 'planned' || at < this.now) continue;
+      const minutes = operation.setUpMinutes + operation.workMinutes + operation.cleanUpMinutes;
+      const line = this.hands.find((candidate) => candidate.firstFree(at, minutes) === at);
+      if (!line) continue;
+      const stretch = { start: at, end: at + minutes, operation };
+      line.add(stretch);
+      this.reserved.set(id, { line, stretch });
+    }
+  }
+
+  /** The moment all that goes before has ended; Infinity if it never will. */
+  private from(operation: PlannedOperation): EpochMinute {
+    const pin = this.workload.pins.get(operation.id);
+    let at = Math.max(
+      this.now,
+      pin === undefined ? -Infinity : pin + operation.setUpMinutes,
+      this.lastOn.get(unitKey(operation)) ?? -Infinity,
+    );
+    for (const id of operation.after) {
+      const before = this.planned.get(id);
+      if (before?.status === 'unplaced') return Infinity;
+      const end = before ? (before.laidAt ?? before.end) : this.options.fixedEnds?.get(id);
+      if (end !== undefined) at = Math.max(at, end);
+    }
+    return at;
+  }
+
+  /** Places what is not placed yet of some operations, in that order, what each waits for before it. */
+  placeAll(ids: Iterable<string>): void {
+    const visiting = new Set<string>();
+    const visit = (id: string): void => {
+      const operation = this.planned.get(id);
+      if (!operation || operation.status !== 'planned' || this.placed.has(id) || visiting.has(id)) return;
+      visiting.add(id);
+      for (const before of operation.after) visit(before);
+      visiting.delete(id);
+      this.place(operation);
+    };
+    for (const id of ids) visit(id);
+  }
+
+  /** When the last thing placed for somebody is done. */
+  private readonly turns = new Map<string, EpochMinute>();
+
+  /** Puts one operation at its first good moment. */
+  private place(operation: PlannedOperation): void {
+    const reservation = this.reserved.get(operation.id);
+    if (reservation) {
+      reservation.line.remove(reservation.stretch);
+      this.reserved.delete(operation.id);
+    }
+    const soonest = this.from(operation);
+    const notBefore = this.options.notBefore?.get(operation.id) ?? -Infinity;
+    const turn = this.turns.get(this.options.personOf?.get(operation.id) ?? '') ?? -Infinity;
+    const from = Math.max(soonest, notBefore, this.options.keepsTurns ? turn : -Infinity);
+    operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
+    const fit = from === Infinity ? undefined : this.bestFit(operation, from);
+    operation.boundBy = fit?.boundBy ?? 'order';
+    if (fit && notBefore > soonest && this.options.explain) {
+      const free = this.bestFit(operation, soonest);
+      operation.boundBy = free.laidAt < fit.laidAt ? 'choice' : free.boundBy;
+    }
+    if (!fit || !fit.line || fit.start === Infinity) {
+      operation.status = 'unplaced';
+      this.placed.add(operation.id);
+      return;
+    }
+    const { line, start, laidAt, joins } = fit;
+    const end = laidAt + operation.cleanUpMinutes;
+    this.settle(operation, 'planned', start, laidAt, end);
+    operation.personId = line.id;
+    this.turns.set(line.id, Math.max(laidAt, this.turns.get(line.id) ?? -Infinity));
+    const mixedAt = joins?.mixedAt ?? laidAt - operation.workMinutes;
+    const stretch: Busy = { start, end, operation, mixedAt, joined: undefined, joinedBy: undefined };
+    if (joins) linkBehind(stretch, joins);
+    line.add(stretch);
+    this.where.set(operation.id, { line, stretch });
+    this.lay(operation, laidAt);
+  }
+
+  private bestFit(operation: PlannedOperation, from: EpochMinute): Fit {
+    const wanted = this.options.personOf?.get(operation.id);
+    let best: Fit = {
+      start: Infinity,
+      laidAt: Infinity,
+      line: undefined,
+      boundBy: 'hands',
+      joins: undefined,
+    };
+    for (const line of this.hands) {
+      if (wanted !== undefined && line.id !== wanted) continue;
+      const fresh = this.freshFit(operation, from, line, best.laidAt);
+      if (fresh.laidAt < best.laidAt || best.line === undefined) best = fresh;
+    }
+    const soonest = best.laidAt;
+    const latest = soonest + this.habits.joinPatienceMinutes;
+    for (const line of this.hands) {
+      if (wanted !== undefined && line.id !== wanted) continue;
+      const joining = this.joiningFit(operation, from, line, latest);
+      if (joining && (!best.joins || joining.laidAt < best.laidAt)) best = joining;
+    }
+    if (best.laidAt > soonest + plainHabits.joinPatienceMinutes) best.boundBy = 'choice';
+    return best;
+  }
+
+  /** The first start by one person with a set-up of its own. Gives up beyond `limit`. */
+  private freshFit(operation: PlannedOperation, from: EpochMinute, line: Timeline, limit: EpochMinute): Fit {
+    const { setUpMinutes, workMinutes, cleanUpMinutes } = operation;
+    const total = setUpMinutes + workMinutes + cleanUpMinutes;
+    const unit = this.units.get(unitKey(operation))!;
+    const { now } = this;
+    let start = Math.max(from - setUpMinutes, now);
+    let boundBy: Binding | 'choice' = start === now ? 'start' : 'order';
+    for (let round = 0; round < MOST_ROUNDS && start !== Infinity; round += 1) {
+      const before = start;
+      const opened = gate(operation, unit, start + setUpMinutes, operation.letsDryThrough) - setUpMinutes;
+      if (opened > start)
+        [start, boundBy] = [opened, this.heldBy(operation, unit, start + setUpMinutes, opened)];
+      if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
+      const [free, why] = this.freeFrom(line, start, total);
+      if (free > start) [start, boundBy] = [free, why];
+      const allowed = this.allowedFrom(operation, start, setUpMinutes);
+      if (allowed.start > start) ({ start, boundBy } = allowed);
+      if (start === before) break;
+    }
+    return { start, laidAt: start + setUpMinutes + workMinutes, line, boundBy, joins: undefined };
+  }
+
+  /** What puts the set-up of a pass off until the coats below let it begin. */
+  private heldBy(
+    operation: PlannedOperation,
+    unit: UnitState,
+    from: EpochMinute,
+    opened: EpochMinute,
+  ): Binding {
+    if (opened === Infinity) return 'window';
+    const { letsDryThrough, setUpMinutes } = operation;
+    return letsDryThrough && gate(operation, unit, from) < opened + setUpMinutes ? 'through' : 'drying';
+  }
+
+  /** The first free moment on somebody's hands, in sessions that are used already where that is the habit. */
+  private freeFrom(line: Timeline, from: EpochMinute, minutes: number): [EpochMinute, Binding | 'choice'] {
+    const soonest = line.firstFree(from, minutes);
+    if (!this.habits.usedSessionsOnly) return [soonest, 'hands'];
+    const used = line.firstFree(from, minutes, true);
+    return used === Infinity || used === soonest ? [soonest, 'hands'] : [used, 'choice'];
+  }
+
+  /** Pushes a start by hours, quiet, rack and air. */
+  private allowedFrom(
+    operation: PlannedOperation,
+    from: EpochMinute,
+    setUp: number,
+  ): { start: EpochMinute; boundBy: Binding } {
+    const { workload } = this;
+    const { material, workMinutes, cleanUpMinutes, placeId } = operation;
+    const total = setUp + workMinutes + cleanUpMinutes;
+    let start = from;
+    let boundBy: Binding = 'hands';
+    const push = (to: EpochMinute, why: Binding) => {
+      if (to > start) [start, boundBy] = [to, why];
+    };
+    push(workload.placeHours.get(placeId)!.firstFit(start, total), 'place');
+    if (start !== Infinity && workload.loudHours && isLoud(operation))
+      push(workload.loudHours.firstFit(start, total), 'quiet');
+    if (start === Infinity || !material) return { start, boundBy };
+    const air = workload.airs.get(placeId)!;
+    if (takesPlace(operation)) {
+      const laidAt = start + setUp + workMinutes;
+      const rack = this.racks.get(placeId);
+      const unit = unitKey(operation);
+      if (rack?.mayBeFull(laidAt))
+        push(
+          Math.ceil(rack.firstFree(unit, laidAt, this.handleMinutes(operation, laidAt))) -
+            setUp -
+            workMinutes,
+          'rack',
+        );
+    }
+    const touch = (material.touch ?? parseRecoat(material.recoat)[0]?.from ?? 0) * operation.filmFactor;
+    push(Math.ceil(firstGoodAir(material, air, start + setUp, workMinutes, touch)) - setUp, 'air');
+    return { start, boundBy };
+  }
+
+  /** How long a coat that is laid at a moment keeps its unit on the rack. */
+  private handleMinutes(operation: PlannedOperation, laidAt: EpochMinute): number {
+    const unit = this.units.get(unitKey(operation))!;
+    return unit.handleAfter(operation, laidAt, this.workload.airs.get(operation.placeId)!) - laidAt;
+  }
+
+  /** The first start right behind a pass of the same batch, before `latest`; undefined where there is none. */
+  private joiningFit(
+    operation: PlannedOperation,
+    from: EpochMinute,
+    line: Timeline,
+    latest: EpochMinute,
+  ): Fit | undefined {
+    const { workMinutes, cleanUpMinutes, batchKey } = operation;
+    const total = workMinutes + cleanUpMinutes;
+    const wait = longestWait(operation);
+    for (const stretch of line.withKey(batchKey, from - wait)) {
+      const { laidAt, status } = stretch.operation;
+      if (laidAt === undefined || status !== 'planned') continue;
+      const start = Math.max(from, laidAt);
+      if (start + workMinutes > latest) return undefined;
+      if (start > laidAt + wait) continue;
+      // Between two that share a set-up it needs no cleaning up of its own.
+      const next = stretch.joinedBy;
+      if (next ? start + workMinutes > next.start : !line.isFree(start, total, stretch)) continue;
+      // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
+      const { potLife = Infinity } = operation.material ?? {};
+      if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
+      const unit = this.units.get(unitKey(operation))!;
+      const opened = gate(operation, unit, start, operation.letsDryThrough);
+      if (opened === start && this.allowedFrom(operation, start, 0).start === start)
+        return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
+    }
+    return undefined;
+  }
+}

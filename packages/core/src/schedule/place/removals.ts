@@ -1,0 +1,193 @@
+import type { EpochMinute } from '../../model/wallTime';
+import { chainOf, type DraftState } from '../state/draftState';
+import { unitKey } from '../plan/workload';
+import type { PlannedOperation } from '../plan/plan';
+import { endAt, join, longestWait, startAt, unlink, type Busy } from '../state/timeline';
+
+/** From when on each unit, `piece/unit`, is taken out of the plan. */
+export type Removals = ReadonlyMap<string, EpochMinute>;
+
+/** A stretch that would lose the one before it, whose set-up it shares. */
+interface Orphan {
+  orphan: Busy;
+  /** What is left of those before it, near enough to share the set-up with. */
+  adopter: Busy | undefined;
+  /** From when hands are free before it, for a set-up of its own. */
+  freeFrom: EpochMinute;
+}
+
+/** What placing an operation sets. */
+const placeOf = ({ status, personId, start, laidAt, end, boundBy, letsDryThrough }: PlannedOperation) => ({
+  status,
+  personId,
+  start,
+  laidAt,
+  end,
+  boundBy,
+  letsDryThrough,
+});
+
+/** Whether a pass is taken out with these removals. */
+function goes(operation: PlannedOperation, removals: Removals): boolean {
+  const cut = removals.get(unitKey(operation));
+  return (
+    cut !== undefined &&
+    (operation.status === 'unplaced' ||
+      (operation.status === 'planned' && (operation.laidAt ?? Infinity) >= cut))
+  );
+}
+
+/**
+ * The removals that have to be made when some are: also on units that wait for what goes, and on those left without a set-up
+ * where nothing near is left to share one with and the freed time is too short for one.
+ */
+export function goAlong(draft: DraftState, wanted: Removals): Removals {
+  const removals = new Map(wanted);
+  const open = [...removals.keys()];
+  const cut = (operation: PlannedOperation) => {
+    const key = unitKey(operation);
+    const at = operation.laidAt ?? Infinity;
+    if (at >= (removals.get(key) ?? Infinity)) return;
+    removals.set(key, at);
+    open.push(key);
+  };
+  for (let key = open.pop(); key !== undefined; key = open.pop()) {
+    for (const { id } of draft.workload.byUnit.get(key) ?? []) {
+      const operation = draft.planned.get(id);
+      if (!operation || !goes(operation, removals)) continue;
+      const gap = orphan(draft, id, removals);
+      if (gap && !gap.adopter && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
+        cut(gap.orphan.operation);
+      for (const followerKey of draft.workload.unitsAfter.get(key) ?? [])
+        for (const follower of draft.workload.byUnit.get(followerKey)!)
+          if (follower.after.includes(id)) cut(draft.planned.get(follower.id)!);
+    }
+  }
+  return removals;
+}
+
+/** The stretch that loses the one before it when a pass goes. */
+function orphan(draft: DraftState, id: string, removals: Removals): Orphan | undefined {
+  const stretch = draft.where.get(id)?.stretch;
+  const orphan = stretch?.joinedBy;
+  if (!stretch || !orphan || goes(orphan.operation, removals)) return undefined;
+  let first = stretch;
+  while (first.joined && goes(first.joined.operation, removals)) first = first.joined;
+  const kept = first.joined;
+  const isNear = kept && orphan.start - kept.operation.laidAt! <= longestWait(orphan.operation);
+  return {
+    orphan,
+    adopter: isNear ? kept : undefined,
+    freeFrom: kept ? kept.operation.laidAt! + kept.operation.cleanUpMinutes : first.start,
+  };
+}
+
+/** What some removals take out, `goAlong` asked before. */
+export function removed(draft: DraftState, removals: Removals): PlannedOperation[] {
+  return [...removals.keys()].flatMap((key) =>
+    draft.workload.byUnit.get(key)!.flatMap(({ id }) => {
+      const operation = draft.planned.get(id);
+      return operation && goes(operation, removals) ? [operation] : [];
+    }),
+  );
+}
+
+/**
+ * Takes what is planned on some units from a moment on out of the plan; `removals` has to hold all that `goAlong` names. What
+ * shared a set-up with it shares that of what is left near before it, or gets its own. Returns how to put everything back as it was, whatever was placed since.
+ */
+export function takeOut(draft: DraftState, removals: Removals): () => void {
+  const operations = removed(draft, removals);
+  const gone = new Set(operations);
+  const standings = [...removals.keys()].map((key) => [key, draft.standingOf(key)] as const);
+  const taken = operations.map((operation) => ({
+    operation,
+    fields: placeOf(operation),
+    at: draft.where.get(operation.id),
+  }));
+  const orphans = operations.flatMap(({ id }) => orphan(draft, id, removals) ?? []);
+  const tails = operations.flatMap(({ id }) => {
+    const kept = draft.where.get(id)?.stretch.joined;
+    return kept && !gone.has(kept.operation) ? [kept] : [];
+  });
+  const wasTails = tails.map((kept) => ({ kept, end: kept.end, joinedBy: kept.joinedBy }));
+  const wasOrphans = orphans.map(({ orphan }) => ({
+    orphan,
+    start: orphan.start,
+    mixes: chainOf(orphan).map((one) => [one, one.mixedAt] as const),
+    joined: orphan.joined,
+  }));
+
+  for (const { operation, at } of taken) {
+    at?.line.remove(at.stretch);
+    forget(draft, operation);
+  }
+  for (const kept of tails) {
+    kept.joinedBy = undefined;
+    endAt(kept, kept.operation.laidAt! + kept.operation.cleanUpMinutes);
+  }
+  for (const { orphan, adopter } of orphans) {
+    if (adopter) {
+      join(adopter, orphan);
+      continue;
+    }
+    const mixedAt = orphan.start;
+    orphan.joined = undefined;
+    startAt(orphan, orphan.start - orphan.operation.setUpMinutes);
+    for (const one of chainOf(orphan)) one.mixedAt = mixedAt;
+  }
+  for (const key of removals.keys()) standAsKept(draft, key);
+
+  return () => {
+    for (const operation of operations) {
+      const now = draft.where.get(operation.id);
+      if (!now) continue;
+      now.line.remove(now.stretch);
+      unlink(now.stretch);
+    }
+    for (const { orphan, start, mixes, joined } of wasOrphans) {
+      orphan.joined = joined;
+      startAt(orphan, start);
+      for (const [one, mixedAt] of mixes) one.mixedAt = mixedAt;
+    }
+    for (const { kept, end, joinedBy } of wasTails) {
+      kept.joinedBy = joinedBy;
+      endAt(kept, end);
+    }
+    for (const { operation, fields, at } of taken) {
+      Object.assign(operation, fields);
+      draft.placed.add(operation.id);
+      if (at) {
+        at.line.add(at.stretch);
+        draft.where.set(operation.id, at);
+      } else draft.where.delete(operation.id);
+    }
+    for (const [key, standing] of standings) draft.standAgain(key, standing);
+  };
+}
+
+/** Stands a unit as what is still planned on it leaves it. */
+function standAsKept(draft: DraftState, key: string): void {
+  const before = draft.before.get(key)!;
+  draft.standAgain(key, { ...before, state: before.state.clone() });
+  const kept = draft.workload.byUnit.get(key)!.flatMap(({ id }) => {
+    const operation = draft.planned.get(id);
+    return operation?.status === 'planned' && operation.laidAt !== undefined ? [operation] : [];
+  });
+  for (const operation of kept.sort((a, b) => a.laidAt! - b.laidAt!)) {
+    draft.lastOn.set(key, Math.max(operation.laidAt!, draft.lastOn.get(key) ?? -Infinity));
+    draft.lay(operation, operation.laidAt!);
+  }
+}
+
+function forget(draft: DraftState, operation: PlannedOperation): void {
+  operation.status = 'planned';
+  operation.personId = undefined;
+  operation.start = undefined;
+  operation.laidAt = undefined;
+  operation.end = undefined;
+  operation.boundBy = undefined;
+  operation.letsDryThrough = false;
+  draft.placed.delete(operation.id);
+  draft.where.delete(operation.id);
+}

@@ -1,0 +1,146 @@
+import { edgeOf, facesOf, methodOf, operationId, shareOf, zoneIdsOf } from '../../model/stepSpots';
+import { placesOf } from '../../model/places';
+import { type StepKind } from '../../model/stepKinds';
+import type { AirAid, Build, Face } from '../../model/schema';
+import { stepsBefore } from '../../model/stepLinks';
+import { wetFilmUm } from '../../materials/film';
+import { materialsOf } from '../../materials/ownMaterials';
+import { handsOn, type HandsOn } from '../../quantity/handsOn';
+import { type FilmGrade, filmFactor } from '../../model/filmGrades';
+import type { Material } from '../../model/materialSchema';
+import type { Method } from '../../model/methods';
+
+/**
+ * One pass by one pair of hands: one coat of one step on one face of one unit, or the whole of a step that lays no
+ * film on one unit.
+ */
+export interface Operation extends HandsOn {
+  /** `piece/unit/step/coat/face`; the face is `-` for steps that lay no film. */
+  id: string;
+  pieceId: string;
+  unit: number;
+  stepId: string;
+  /** Place of the step in the piece's list, from 0. */
+  stepIndex: number;
+  kind: StepKind;
+  coat: number;
+  coats: number;
+  face: Face | undefined;
+  material: Material | undefined;
+  method: Method;
+  film: FilmGrade;
+  filmFactor: number;
+  /** Wet film of one coat, µm; 0 for what lays none. */
+  wetUm: number;
+  colour: string | undefined;
+  /** The spots of the unit this pass works on, `face:zone`. */
+  cells: string[];
+  /** What this pass covers, cm². */
+  areaCm2: number;
+  placeId: string;
+  air: AirAid;
+  /** Operations that must be finished first. */
+  after: string[];
+  /** Neighbours in time with the same key share set-up and clean-up. */
+  batchKey: string;
+  optional: boolean;
+  /** Begins only when all that lies below is cured. */
+  waitsForCure: boolean;
+  /** Is put off until what it lands on is dry through, if the recoat window is still open then. */
+  mustDryThrough: boolean;
+}
+
+/** The spot that holds glue, which lies under nothing and over nothing. */
+const BOND_CELL = 'bond:bond';
+
+/**
+ * Expands a build into operations: every step times its coats, faces and units. Faces follow each other in the
+ * order the step names them, all coats of one before the next. Steps run in list order unless `after` says otherwise;
+ * a step that waits for another piece waits for all its units.
+ */
+export function expandBuild(build: Build): Operation[] {
+  const materials = materialsOf(build.materials);
+  const places = placesOf(build);
+  const placeIds = new Set(places.map((place) => place.id));
+  const defaultPlaceId = places[0]!.id;
+  /** The last operations of each step of each unit, which whatever follows has to wait for. */
+  const lastOf = new Map<string, string>();
+  const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
+  const operations: Operation[] = [];
+
+  for (const piece of build.pieces) {
+    for (let unit = 1; unit <= piece.quantity; unit += 1) {
+      piece.steps.forEach((step, stepIndex) => {
+        const material = step.material === undefined ? undefined : materials.get(step.material);
+        const method = methodOf(step, material);
+        const zones = step.zones ?? zoneIdsOf(piece);
+        const share = shareOf(piece, zones);
+        const grade = step.film ?? 'normal';
+        const passes: { coat: number; face: Face | undefined }[] = material
+          ? facesOf(step).flatMap((face) =>
+              Array.from({ length: step.coats ?? 1 }, (_, n) => ({ coat: n + 1, face })),
+            )
+          : [{ coat: 1, face: undefined }];
+        let previous: string | undefined;
+        for (const { coat, face } of passes) {
+          const id = operationId({ piece: piece.id, unit, step: step.id, coat, face });
+          const touched = face ? [face] : facesOf(step);
+          const areaCm2 = touched.reduce((sum, one) => sum + (piece.faces[one]?.areaCm2 ?? 0), 0) * share;
+          const placeId = step.place !== undefined && placeIds.has(step.place) ? step.place : defaultPlaceId;
+          operations.push({
+            id,
+            pieceId: piece.id,
+            unit,
+            stepId: step.id,
+            stepIndex,
+            kind: step.kind,
+            coat,
+            coats: step.coats ?? 1,
+            face,
+            material,
+            method,
+            film: grade,
+            filmFactor: filmFactor[grade],
+            wetUm: material ? wetFilmUm(material, grade, step.pourMm) : 0,
+            colour: step.colour,
+            cells:
+              material?.role === 'bond'
+                ? [BOND_CELL]
+                : touched.flatMap((one) => zones.map((zone) => `${one}:${zone}`)),
+            areaCm2,
+            placeId,
+            air: step.air ?? 'still',
+            after: previous ? [previous] : [],
+            batchKey: [material?.id ?? step.kind, step.colour ?? '', method, placeId].join('|'),
+            optional: step.optional ?? false,
+            waitsForCure: step.waitFor === 'cured' && coat === 1,
+            mustDryThrough: step.waitFor === 'through',
+            ...handsOn(step, method, material, areaCm2, edgeOf(piece, zones)),
+          });
+          previous = id;
+        }
+        lastOf.set(`${piece.id}/${unit}/${step.id}`, previous!);
+      });
+    }
+  }
+
+  // The links between steps come last, as they may point forward in the list.
+  const firstOfStep = new Set<string>();
+  for (const operation of operations) {
+    const key = `${operation.pieceId}/${operation.unit}/${operation.stepId}`;
+    if (firstOfStep.has(key)) continue;
+    firstOfStep.add(key);
+    for (const link of stepsBefore(pieces.get(operation.pieceId)!, operation.stepIndex)) {
+      const other = pieces.get(link.piece)!;
+      const units =
+        other.id === operation.pieceId
+          ? [operation.unit]
+          : Array.from({ length: other.quantity }, (_, n) => n + 1);
+      for (const unit of units) {
+        const last = lastOf.get(`${link.piece}/${unit}/${link.step}`);
+        if (last) operation.after.push(last);
+      }
+    }
+  }
+  return operations;
+}

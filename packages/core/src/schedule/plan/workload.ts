@@ -1,0 +1,157 @@
+import type { Build, LogEntry, TouchTest } from '../../model/schema';
+import { placeAir, type PlaceAir } from '../../drying/placeAir';
+import type { Reading } from '../../drying/readings';
+import { parseRecoat } from '../../materials/material';
+import { materialsOf } from '../../materials/ownMaterials';
+import { expandBuild, type Operation } from './operations';
+import { epochMinute, type EpochMinute } from '../../model/wallTime';
+import { personCalendar, placeCalendar, quietCalendar, type Calendar } from './calendar';
+import type { Material } from '../../model/materialSchema';
+import { placesOf } from '../../model/places';
+import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
+
+/** What stays the same however often a build is planned: its operations, clocks and calendars. */
+export interface Workload {
+  build: Build;
+  /** What was measured in its places. */
+  readings: ReadingsByPlace;
+  operations: Operation[];
+  byId: Map<string, Operation>;
+  /** The operations of each unit, `piece/unit`, in order. */
+  byUnit: Map<string, Operation[]>;
+  /** The coats of each unit that land on others of it. */
+  coatsOnCoats: Map<string, CoatOnCoat[]>;
+  /** The units that wait for each unit, such as what it is joined into. */
+  unitsAfter: Map<string, Set<string>>;
+  materials: Map<string, Material>;
+  airs: Map<string, PlaceAir>;
+  placeHours: Map<string, Calendar>;
+  /** How many pieces can stand or hang in each place. */
+  slots: Map<string, number>;
+  /** When noise may be made; undefined when always. */
+  loudHours: Calendar | undefined;
+  people: { id: string; calendar: Calendar }[];
+  /** Minutes of label waits and work from the start of an operation to a ready piece. */
+  tails: Map<string, number>;
+  dueAt: Map<string, EpochMinute>;
+  startAt: EpochMinute;
+  /** Before anything happened: where the clocks of the places begin. */
+  originAt: EpochMinute;
+  /** The log in the order things happened, its moments read once. */
+  log: { entry: LogEntry; doneAt: EpochMinute; startedAt: EpochMinute | undefined }[];
+  /** The touch tests in the order they were made. */
+  touchTests: { test: TouchTest; at: EpochMinute }[];
+  /** When operations are pinned to, by their id. */
+  pins: Map<string, EpochMinute>;
+}
+
+/** What was measured in each place, by its id, sorted by time. */
+export type ReadingsByPlace = Readonly<Record<string, readonly Reading[]>>;
+
+/** Gathers everything planning needs from a build, and what was measured in its places. */
+export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Workload {
+  const { timeZone } = build;
+  const startAt = epochMinute(build.start, timeZone);
+  const log = (build.log ?? [])
+    .map((entry) => ({
+      entry,
+      doneAt: epochMinute(entry.doneAt, timeZone),
+      startedAt: entry.startedAt === undefined ? undefined : epochMinute(entry.startedAt, timeZone),
+    }))
+    .sort((a, b) => a.doneAt - b.doneAt);
+  const origin = Math.min(startAt, log[0]?.doneAt ?? startAt) - 60;
+  const operations = expandBuild(build);
+  const dueAt = new Map<string, EpochMinute>();
+  for (const piece of build.pieces) {
+    const event = build.events.find((candidate) => candidate.id === piece.event);
+    if (event) dueAt.set(piece.id, epochMinute(event.packAt ?? event.wearAt, timeZone));
+  }
+  const places = placesOf(build);
+  const byId = new Map(operations.map((operation) => [operation.id, operation]));
+  return {
+    build,
+    readings,
+    operations,
+    byId,
+    ...unitsOf(operations, byId),
+    materials: materialsOf(build.materials),
+    airs: new Map(
+      places.map((place) => [place.id, placeAir(place, timeZone, origin, readings[place.id] ?? [])]),
+    ),
+    placeHours: new Map(places.map((place) => [place.id, placeCalendar(place, timeZone, origin)])),
+    slots: new Map(places.map((place) => [place.id, place.slots])),
+    loudHours: build.quiet && quietCalendar(build.quiet, timeZone, origin),
+    people: build.people.map((person) => ({
+      id: person.id,
+      calendar: personCalendar(person, timeZone, origin),
+    })),
+    tails: tailsOf(operations),
+    dueAt,
+    startAt,
+    originAt: origin,
+    log,
+    touchTests: (build.touchTests ?? [])
+      .map((test) => ({ test, at: epochMinute(test.at, timeZone) }))
+      .sort((a, b) => a.at - b.at),
+    pins: new Map((build.pins ?? []).map((pin) => [pin.operation, epochMinute(pin.at, timeZone)])),
+  };
+}
+
+/** `piece/unit` of an operation. */
+export const unitKey = (operation: Operation): string => `${operation.pieceId}/${operation.unit}`;
+
+function unitsOf(
+  operations: readonly Operation[],
+  byId: ReadonlyMap<string, Operation>,
+): Pick<Workload, 'byUnit' | 'coatsOnCoats' | 'unitsAfter'> {
+  const byUnit = new Map<string, Operation[]>();
+  const unitsAfter = new Map<string, Set<string>>();
+  for (const operation of operations) {
+    const key = unitKey(operation);
+    const own = byUnit.get(key);
+    if (own) own.push(operation);
+    else byUnit.set(key, [operation]);
+    for (const id of operation.after) {
+      const before = byId.get(id);
+      if (!before || unitKey(before) === key) continue;
+      const followers = unitsAfter.get(unitKey(before)) ?? new Set();
+      unitsAfter.set(unitKey(before), followers.add(key));
+    }
+  }
+  return {
+    byUnit,
+    coatsOnCoats: new Map([...byUnit].map(([key, own]) => [key, coatsOnCoats(own)])),
+    unitsAfter,
+  };
+}
+
+/** Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle. */
+function tailsOf(operations: readonly Operation[]): Map<string, number> {
+  const followers = new Map<string, Operation[]>();
+  for (const operation of operations) {
+    for (const before of operation.after) {
+      const list = followers.get(before);
+      if (list) list.push(operation);
+      else followers.set(before, [operation]);
+    }
+  }
+  const tails = new Map<string, number>();
+  const tailOf = (operation: Operation): number => {
+    const known = tails.get(operation.id);
+    if (known !== undefined) return known;
+    const next = followers.get(operation.id) ?? [];
+    const cure = Math.max(operation.material?.pack ?? 0, operation.material?.wear ?? 0);
+    const wait = (follower: Operation) => {
+      if (!operation.material) return 0;
+      if (follower.kind === 'mask') return operation.material.tape ?? 0;
+      if (follower.face !== operation.face) return operation.material.handle ?? 0;
+      return parseRecoat(operation.material.recoat)[0]?.from ?? 0;
+    };
+    const after = next.reduce((most, follower) => Math.max(most, wait(follower) + tailOf(follower)), cure);
+    const tail = operation.workMinutes + after;
+    tails.set(operation.id, tail);
+    return tail;
+  };
+  for (const operation of operations) tailOf(operation);
+  return tails;
+}

@@ -1,0 +1,255 @@
+import { plainHabits, type Draft, type PlacingHabits } from '../place/draft';
+import { removed, goAlong, takeOut, type Removals } from '../place/removals';
+import { unitKey, type Workload } from '../plan/workload';
+import type { PlannedOperation } from '../plan/plan';
+import { compareScores, standingOf, sumUp, type PieceStanding, type Score } from './score';
+import type { Busy } from '../state/timeline';
+
+/** Draws a whole number from 0 up to, not including, `below`. */
+export type Draw = (below: number) => number;
+
+/** More passes than this are not taken out at once: what is taken out has to be placed again. */
+const MOST_PASSES = 160;
+
+/** How work is placed again, drawn anew each time: mostly at once, sometimes with more patience for the sake of batches. */
+const habits: readonly PlacingHabits[] = [
+  plainHabits,
+  { joinPatienceMinutes: 240, usedSessionsOnly: false },
+  { joinPatienceMinutes: 1440, usedSessionsOnly: true },
+  { joinPatienceMinutes: 4320, usedSessionsOnly: true },
+  { joinPatienceMinutes: 10_080, usedSessionsOnly: true },
+];
+
+/** A plan with so many more sessions and set-ups than the best may be gone on from, so as to get away from it. */
+const LEEWAY = 1;
+/** That is done with one in so many that are worse. */
+const LEAVE_ONE_IN = 4;
+/** And only once nothing better was found for a while: as many tries as there are pairs of units, by this. */
+const PATIENCE = 5;
+
+/**
+ * Improves a plan in place: some units are taken out and placed again in another order or with other habits, and what is
+ * worse is mostly put back as it was. A try costs as much as placing those few units, so that large builds are improved as
+ * quickly as small ones. Invariants: the best never gets worse, and the plan at hand is never far from it.
+ */
+export class Reinserter {
+  /** How good the plan at hand is, and the best there was. */
+  score: Score;
+  best: Score;
+  /** The best, where it is not the plan at hand. */
+  private bestPlan: ReturnType<Draft['copy']> | undefined;
+  private triesSinceBest = 0;
+  private readonly pieces: Map<string, PieceStanding>;
+  private readonly movable: string[];
+  private readonly isMovable: ReadonlySet<string>;
+  private readonly operationsOf = new Map<string, PlannedOperation[]>();
+
+  /** @param draft a plan that was placed after `remember` */
+  constructor(
+    private readonly workload: Workload,
+    readonly draft: Draft,
+    private readonly now: number,
+  ) {
+    for (const operation of draft.planned.values()) {
+      const own = this.operationsOf.get(operation.pieceId);
+      if (own) own.push(operation);
+      else this.operationsOf.set(operation.pieceId, [operation]);
+    }
+    this.pieces = new Map(workload.build.pieces.map((piece) => [piece.id, this.standing(piece.id)]));
+    this.score = this.sum();
+    this.best = this.score;
+    const pinned = new Set([...workload.pins.keys()].flatMap((id) => unitOf(workload, id) ?? []));
+    this.movable = [...workload.byUnit]
+      .filter(([key, own]) => !pinned.has(key) && own.some(({ id }) => isOpen(draft.planned.get(id))))
+      .map(([key]) => key);
+    this.isMovable = new Set(this.movable);
+  }
+
+  private standing(pieceId: string): PieceStanding {
+    const piece = this.workload.build.pieces.find((one) => one.id === pieceId)!;
+    return standingOf(this.workload, piece, this.operationsOf.get(pieceId) ?? [], this.draft.units, this.now);
+  }
+  private sum(): Score {
+    return sumUp(this.pieces.values(), this.draft.tally());
+  }
+
+  /** The best plan there was, kept from what happens later. */
+  copy(): ReturnType<Draft['copy']> {
+    return this.bestPlan ?? this.draft.copy();
+  }
+
+  /** Whether a plan is worth going on from though it is worse than the best. */
+  private isNear(score: Score): boolean {
+    const { best } = this;
+    if (this.triesSinceBest < this.movable.length ** 2 / PATIENCE) return false;
+    return score[0] === best[0] && score[1] <= best[1] && score[2] <= best[2] + LEEWAY;
+  }
+
+  /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
+  try(draw: Draw): boolean {
+    const picked = this.pick(draw);
+    // Half the time all that is planned on those units goes.
+    const removals = goAlong(
+      this.draft,
+      draw(2) === 0 ? picked : new Map([...picked.keys()].map((key) => [key, -Infinity])),
+    );
+    const going = removed(this.draft, removals);
+    const canGo = going.length > 0 && going.length <= MOST_PASSES;
+    if (!canGo || [...removals.keys()].some((key) => !this.isMovable.has(key))) return false;
+    const touched = new Set(going.map(({ pieceId }) => pieceId));
+    const was = [...touched].map((id) => [id, this.pieces.get(id)!] as const);
+    const scoreWas = this.score;
+    // In the order they were, which what is drawn next changes.
+    const inTime = going.sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity) || 0);
+    const order = this.order(inTime, draw);
+    const throughWas = this.draft.letDryThrough;
+    const through = this.drawThrough(going, draw);
+    const drawn = habits[draw(habits.length)]!;
+    const change = () => {
+      const putBack = takeOut(this.draft, removals);
+      this.draft.habits = drawn;
+      this.draft.letDryThrough = through;
+      this.draft.placeAll(order);
+      this.draft.habits = plainHabits;
+      return () => {
+        putBack();
+        this.draft.letDryThrough = throughWas;
+      };
+    };
+    const takeBack = change();
+    this.triesSinceBest += 1;
+    for (const id of touched) this.pieces.set(id, this.standing(id));
+    this.score = this.sum();
+    if (compareScores(this.score, this.best) < 0) {
+      this.best = this.score;
+      this.bestPlan = undefined;
+      this.triesSinceBest = 0;
+      return true;
+    }
+    if (compareScores(this.score, scoreWas) <= 0) return false;
+    if (this.isNear(this.score) && draw(LEAVE_ONE_IN) === 0) {
+      if (!this.bestPlan) {
+        // The best is left for the first time: it is kept as it was, and the change made again.
+        takeBack();
+        this.bestPlan = this.draft.copy();
+        change();
+      }
+      return false;
+    }
+    takeBack();
+    for (const [id, standing] of was) this.pieces.set(id, standing);
+    this.score = scoreWas;
+    return false;
+  }
+
+  /** Where to cut: passes that may have something to do with each other, and what comes after them on their units. */
+  private pick(draw: Draw): Removals {
+    const any = <T>(list: readonly T[]): T => list[draw(list.length)]!;
+    if (this.movable.length === 0) return new Map();
+    const some = (list: readonly string[], count: number): Removals =>
+      new Map(Array.from({ length: count }, () => this.cutAtRandom(any(list), draw)));
+    switch (draw(5)) {
+      case 0:
+        return some(this.movable, 1 + draw(3));
+      case 1: {
+        // Everything of a session with little in it, in the hope that it can do without.
+        const sessions = this.draft.sessions();
+        return sessions.length === 0 ? new Map() : cutsOf(least(sessions, draw));
+      }
+      case 2: {
+        // A short batch, in the hope that it fits into another.
+        const batches = this.draft.batches();
+        return batches.length === 0 ? new Map() : cutsOf(least(batches, draw));
+      }
+      case 3: {
+        // Passes with the same things.
+        const { batchKey } = any(this.workload.byUnit.get(any(this.movable))!);
+        const kin = [...this.draft.planned.values()].filter(
+          (one) => one.batchKey === batchKey && one.status === 'planned',
+        );
+        return kin.length === 0
+          ? new Map()
+          : cutsOf(Array.from({ length: 2 + draw(4) }, () => ({ operation: any(kin) })));
+      }
+      default: {
+        // The piece that is worst off, with some others in its way.
+        const worst = [...this.pieces].reduce((a, b) =>
+          b[1].late > a[1].late || (b[1].late === a[1].late && b[1].slack < a[1].slack) ? b : a,
+        )[0];
+        const own = this.movable.filter((key) => this.workload.byUnit.get(key)![0]!.pieceId === worst);
+        return own.length === 0 ? new Map() : new Map([...some(own, 1), ...some(this.movable, draw(3))]);
+      }
+    }
+  }
+
+  /**
+   * Which coats are put off until what they land on is dry through: mostly as it was, now and then none of a unit's, all of
+   * its that would join, or one more or less.
+   */
+  private drawThrough(going: readonly PlannedOperation[], draw: Draw): ReadonlySet<string> {
+    const was = this.draft.letDryThrough;
+    if (draw(3) > 0) return was;
+    const through = new Set(was);
+    for (const key of new Set(going.map(unitKey))) {
+      const own = this.workload.coatsOnCoats.get(key)!;
+      if (own.length === 0) continue;
+      const how = draw(3);
+      if (how === 2) {
+        const { id } = own[draw(own.length)]!;
+        if (!through.delete(id)) through.add(id);
+        continue;
+      }
+      for (const { id, early } of own) {
+        if (how === 1 && early === 'joins') through.add(id);
+        else through.delete(id);
+      }
+    }
+    return through;
+  }
+
+  /** A unit with the moment of one of its passes. */
+  private cutAtRandom(key: string, draw: Draw): [string, number] {
+    const own = this.workload.byUnit.get(key)!;
+    const { laidAt = -Infinity } = this.draft.planned.get(own[draw(own.length)]!.id)!;
+    return [key, laidAt];
+  }
+
+  /** An order to place passes in: as they were, unit by unit, or coat by coat over all units. */
+  private order(inTime: readonly PlannedOperation[], draw: Draw): string[] {
+    const rank = new Map<string, number>();
+    for (const operation of inTime) rank.set(unitKey(operation), 0);
+    for (const key of rank.keys()) rank.set(key, draw(1_000_000));
+    const rankOf = (operation: PlannedOperation) => rank.get(unitKey(operation))!;
+    const how = draw(3);
+    const sorted =
+      how === 0
+        ? inTime
+        : how === 1
+          ? [...inTime].sort((a, b) => rankOf(a) - rankOf(b) || 0)
+          : [...inTime].sort((a, b) => a.stepIndex - b.stepIndex || a.coat - b.coat || rankOf(a) - rankOf(b));
+    return sorted.map(({ id }) => id);
+  }
+}
+
+/** The shortest of three lists drawn. */
+function least(lists: readonly Busy[][], draw: Draw): Busy[] {
+  const drawn = Array.from({ length: 3 }, () => lists[draw(lists.length)]!);
+  return drawn.reduce((a, b) => (b.length < a.length ? b : a));
+}
+
+/** Removals right before some passes. */
+function cutsOf(passes: readonly { operation: PlannedOperation }[]): Removals {
+  const removals = new Map<string, number>();
+  for (const { operation } of passes) {
+    const key = unitKey(operation);
+    removals.set(key, Math.min(removals.get(key) ?? Infinity, operation.laidAt ?? Infinity));
+  }
+  return removals;
+}
+
+const isOpen = (operation: PlannedOperation | undefined): boolean =>
+  operation?.status === 'planned' || operation?.status === 'unplaced';
+const unitOf = (workload: Workload, id: string): string[] | undefined => {
+  const operation = workload.byId.get(id);
+  return operation && [unitKey(operation)];
+};

@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import type { EpochMinute } from '../../model/wallTime';
+import { dryThroughOf } from '../place/dryThrough';
+import type { Workload } from '../plan/workload';
+import type { PlannedOperation } from '../plan/plan';
+
+/** A plan that was made before: its order, and when and by whom each pass was to be done. */
+export interface WarmStart {
+  sequence: readonly string[];
+  /** When the work itself was to begin, by operation. */
+  beginsAt: ReadonlyMap<string, EpochMinute>;
+  personOf: ReadonlyMap<string, string>;
+  /** Passes that wait until what they land on is dry through. */
+  letDryThrough: ReadonlySet<string>;
+}
+
+/** What a plan gives the next one to begin with. */
+export function warmFrom(plan: {
+  sequence: readonly string[];
+  operations: readonly PlannedOperation[];
+}): WarmStart {
+  const placed = plan.operations.filter(
+    (operation) =>
+      operation.status === 'planned' && operation.laidAt !== undefined && operation.personId !== undefined,
+  );
+  return {
+    sequence: plan.sequence,
+    beginsAt: new Map(placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes])),
+    personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
+    letDryThrough: dryThroughOf(placed),
+  };
+}
+
+/**
+ * A warm start for a build whose steps were put into another order since: where a pass was planned before one that it waits
+ * for now, the moments and hands of its unit are dealt out anew in the new order. All else stays as it was.
+ */
+export function dealtInOrder(warm: WarmStart, workload: Pick<Workload, 'byUnit'>): WarmStart {
+  const beginsAt = new Map(warm.beginsAt);
+  const personOf = new Map(warm.personOf);
+  const at = (id: string) => warm.beginsAt.get(id) ?? -Infinity;
+  for (const own of workload.byUnit.values()) {
+    if (!own.some(({ id, after }) => beginsAt.has(id) && after.some((before) => at(before) > at(id))))
+      continue;
+    const known = own.filter(({ id }) => warm.beginsAt.has(id)).map(({ id }) => id);
+    const slots = [...known].sort((a, b) => at(a) - at(b));
+    for (const [nth, id] of known.entries()) {
+      beginsAt.set(id, at(slots[nth]!));
+      const person = warm.personOf.get(slots[nth]!);
+      if (person !== undefined) personOf.set(id, person);
+    }
+  }
+  return { ...warm, beginsAt, personOf };
+}
+
+/** A plan put by, so that the next look at the build goes on from it: a warm start as JSON. */
+export const storedPlanSchema = z.object({
+  order: z.array(z.string().max(300)).max(50_000),
+  passes: z
+    .array(
+      z.object({
+        operation: z.string().max(300),
+        beginsAt: z.number(),
+        person: z.string().max(100),
+        letsDryThrough: z.literal(true).optional(),
+      }),
+    )
+    .max(50_000),
+});
+export type StoredPlan = z.infer<typeof storedPlanSchema>;
+
+/** A warm start as it is put by. */
+export const storedPlanOf = ({ sequence, beginsAt, personOf, letDryThrough }: WarmStart): StoredPlan => ({
+  order: [...sequence],
+  passes: [...beginsAt].flatMap(([operation, minute]) => {
+    const person = personOf.get(operation);
+    const through = letDryThrough.has(operation) ? { letsDryThrough: true as const } : {};
+    return person === undefined ? [] : [{ operation, beginsAt: minute, person, ...through }];
+  }),
+});
+
+/** The warm start that was put by. */
+export const warmOfStored = ({ order, passes }: StoredPlan): WarmStart => ({
+  sequence: order,
+  beginsAt: new Map(passes.map((pass) => [pass.operation, pass.beginsAt])),
+  personOf: new Map(passes.map((pass) => [pass.operation, pass.person])),
+  letDryThrough: new Set(passes.flatMap((pass) => (pass.letsDryThrough ? [pass.operation] : []))),
+});

@@ -1,0 +1,190 @@
+import { type Operation } from '../plan/operations';
+import type { EpochMinute } from '../../model/wallTime';
+import { unitKey, type Workload } from '../plan/workload';
+import type { PlannedOperation } from '../plan/plan';
+import { Rack, type Span } from './rack';
+import { Timeline, type Busy } from './timeline';
+import { UnitState } from './unitState';
+import { operationId } from '../../model/stepSpots';
+
+/** Whether a coat keeps its unit on the rack: glue does not. */
+export const takesPlace = (operation: PlannedOperation) =>
+  operation.material !== undefined && operation.material.role !== 'bond';
+
+/** An operation that has no place in time yet. Spelled out, as a spread of so many fields takes a hundred times as long. */
+const unplanned = (operation: Operation): PlannedOperation => ({
+  id: operation.id,
+  pieceId: operation.pieceId,
+  unit: operation.unit,
+  stepId: operation.stepId,
+  stepIndex: operation.stepIndex,
+  kind: operation.kind,
+  coat: operation.coat,
+  coats: operation.coats,
+  face: operation.face,
+  material: operation.material,
+  method: operation.method,
+  film: operation.film,
+  filmFactor: operation.filmFactor,
+  wetUm: operation.wetUm,
+  colour: operation.colour,
+  cells: operation.cells,
+  areaCm2: operation.areaCm2,
+  placeId: operation.placeId,
+  air: operation.air,
+  after: operation.after,
+  batchKey: operation.batchKey,
+  optional: operation.optional,
+  waitsForCure: operation.waitsForCure,
+  mustDryThrough: operation.mustDryThrough,
+  setUpMinutes: operation.setUpMinutes,
+  workMinutes: operation.workMinutes,
+  cleanUpMinutes: operation.cleanUpMinutes,
+  status: 'planned',
+  personId: undefined,
+  start: undefined,
+  laidAt: undefined,
+  end: undefined,
+  boundBy: undefined,
+  letsDryThrough: false,
+  failures: 0,
+});
+
+/** How a unit stands: what lies on it, when it was last touched, and when it is on which rack. */
+export interface UnitStanding {
+  state: UnitState;
+  lastOn: EpochMinute | undefined;
+  stays: (readonly [place: string, stays: Span[]])[];
+}
+
+/** A stretch and those that share its set-up behind it. */
+export function chainOf(stretch: Busy): Busy[] {
+  const chain = [stretch];
+  for (let next = stretch.joinedBy; next; next = next.joinedBy) chain.push(next);
+  return chain;
+}
+
+/** What stands on the draft: what is placed where, on whose hands and on which rack, and how it dries. */
+export class DraftState {
+  readonly planned = new Map<string, PlannedOperation>();
+  readonly units = new Map<string, UnitState>();
+  readonly placed = new Set<string>();
+  readonly hands: Timeline[];
+  readonly racks: Map<string, Rack>;
+  /** When the last thing was done to each unit: passes on one unit are placed in the order they happen. */
+  readonly lastOn = new Map<string, EpochMinute>();
+  /** Where each placed pass stands on somebody's hands. */
+  readonly where = new Map<string, { line: Timeline; stretch: Busy }>();
+
+  /**
+   * @param pieces only these, if given
+   * @param timeFactors how much longer than the label each material takes, by id
+   */
+  constructor(
+    readonly workload: Workload,
+    readonly now: EpochMinute,
+    pieces?: ReadonlySet<string>,
+    timeFactors?: ReadonlyMap<string, number>,
+  ) {
+    this.hands = workload.people.map((person) => {
+      const line = new Timeline(person.id, person.calendar);
+      line.startAt(now - 1440);
+      return line;
+    });
+    this.racks = new Map([...workload.slots].map(([place, slots]) => [place, new Rack(slots)]));
+    for (const operation of workload.operations) {
+      if (pieces && !pieces.has(operation.pieceId)) continue;
+      const planned = unplanned(operation);
+      this.planned.set(operation.id, planned);
+      const key = unitKey(planned);
+      if (!this.units.has(key)) this.units.set(key, new UnitState(timeFactors));
+    }
+  }
+
+  /** The pass that something in the log or under way means. */
+  find(spot: Parameters<typeof operationId>[0]): PlannedOperation | undefined {
+    return this.planned.get(operationId(spot)) ?? this.planned.get(operationId({ ...spot, face: undefined }));
+  }
+
+  /** Gives a pass its place in time. */
+  settle(
+    operation: PlannedOperation,
+    status: PlannedOperation['status'],
+    start: EpochMinute,
+    laidAt: EpochMinute,
+    end: EpochMinute,
+  ): void {
+    operation.status = status;
+    operation.start = start;
+    operation.laidAt = laidAt;
+    operation.end = end;
+    this.placed.add(operation.id);
+    const key = unitKey(operation);
+    this.lastOn.set(key, Math.max(laidAt, this.lastOn.get(key) ?? -Infinity));
+  }
+
+  /** A coat on a unit: it dries, and takes a place on the rack until it can be handled. */
+  lay(operation: PlannedOperation, laidAt: EpochMinute, film = operation.filmFactor): void {
+    const key = unitKey(operation);
+    const unit = this.units.get(key)!;
+    unit.lay(operation, laidAt, this.workload.airs.get(operation.placeId)!, film);
+    if (!takesPlace(operation)) return;
+    const until = unit.latest(operation.cells, (stack) => stack.handleAt);
+    this.racks.get(operation.placeId)?.take(key, laidAt, until);
+  }
+
+  /** How each unit stood before anything was planned on it. */
+  readonly before = new Map<string, UnitStanding>();
+
+  standingOf(key: string): UnitStanding {
+    return {
+      state: this.units.get(key)!,
+      lastOn: this.lastOn.get(key),
+      stays: [...this.racks].map(([place, rack]) => [place, [...rack.staysOf(key)]]),
+    };
+  }
+
+  standAgain(key: string, { state, lastOn, stays }: UnitStanding): void {
+    this.units.set(key, state);
+    if (lastOn === undefined) this.lastOn.delete(key);
+    else this.lastOn.set(key, lastOn);
+    for (const [place, spans] of stays) this.racks.get(place)!.putBack(key, spans);
+  }
+
+  /** Remembers how the units stand, which is what they go back to when all that is planned on them is taken out. */
+  remember(): void {
+    for (const [key, state] of this.units)
+      this.before.set(key, { ...this.standingOf(key), state: state.clone() });
+  }
+
+  /** How many sessions hold planned work, and set-ups. */
+  tally(): number {
+    return this.hands.reduce((sum, line) => {
+      const { sessions, setUps } = line.tally();
+      return sum + sessions + setUps;
+    }, 0);
+  }
+
+  /** What is done in each session that is used, by anybody. */
+  sessions(): Busy[][] {
+    return this.hands.flatMap((line) => line.used());
+  }
+
+  /** The passes of each batch, those that stand alone included. */
+  batches(): Busy[][] {
+    return this.sessions().flatMap((session) => session.filter((one) => !one.joined).map(chainOf));
+  }
+
+  /** How full the rack of a place is over time. */
+  rackOf(placeId: string): readonly (readonly [from: EpochMinute, units: number])[] {
+    return this.racks.get(placeId)?.steps() ?? [];
+  }
+
+  /** Everything as it is now, kept from what happens to the draft later. */
+  copy(): { operations: PlannedOperation[]; units: Map<string, UnitState> } {
+    return {
+      operations: [...this.planned.values()].map((operation) => ({ ...operation })),
+      units: new Map(this.units),
+    };
+  }
+}

@@ -1,0 +1,69 @@
+import type { Build, Piece } from '../../model/schema';
+import { epochMinute, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
+import type { PiecePlan, PlannedOperation, Readiness } from '../plan/plan';
+import type { UnitState } from './unitState';
+
+/** Less to spare than this counts as tight: one day, so one lost evening. */
+const TIGHT_MINUTES = MINUTES_PER_DAY;
+
+/**
+ * When a piece is packable and wearable and how that stands against its dates. `latestStartAt` is left for the caller,
+ * who can plan the piece again.
+ */
+export function pieceReadiness(
+  build: Build,
+  piece: Piece,
+  operations: readonly PlannedOperation[],
+  units: ReadonlyMap<string, UnitState>,
+  now: EpochMinute,
+): PiecePlan {
+  const event = build.events.find((candidate) => candidate.id === piece.event);
+  const wearDueAt = event && epochMinute(event.wearAt, build.timeZone);
+  const packDueAt = event?.packAt === undefined ? undefined : epochMinute(event.packAt, build.timeZone);
+  const stuck = operations.some((operation) => operation.status === 'unplaced');
+  let finishedAt: EpochMinute | undefined;
+  let packableAt: EpochMinute | undefined;
+  let wearableAt: EpochMinute | undefined;
+  if (!stuck && operations.length > 0) {
+    finishedAt = Math.max(-Infinity, ...operations.flatMap((operation) => operation.laidAt ?? []));
+    packableAt = finishedAt;
+    wearableAt = finishedAt;
+    for (let unit = 1; unit <= piece.quantity; unit += 1) {
+      const state = units.get(`${piece.id}/${unit}`);
+      if (!state) continue;
+      packableAt = Math.max(packableAt, Math.ceil(state.latest(state.cells.keys(), (stack) => stack.packAt)));
+      wearableAt = Math.max(wearableAt, Math.ceil(state.latest(state.cells.keys(), (stack) => stack.wearAt)));
+    }
+  }
+  const slacks = [
+    packDueAt === undefined || packableAt === undefined ? [] : packDueAt - packableAt,
+    wearDueAt === undefined || wearableAt === undefined ? [] : wearDueAt - wearableAt,
+  ].flat();
+  const slackMinutes = slacks.length > 0 ? Math.min(...slacks) : undefined;
+  const open = operations.some(
+    (operation) => operation.status === 'planned' || operation.status === 'underway',
+  );
+  const readiness = ((): Readiness => {
+    if (stuck || operations.length === 0 || packableAt === Infinity || wearableAt === Infinity)
+      return 'stuck';
+    if (slackMinutes !== undefined && slackMinutes < 0) return 'late';
+    if (!open && packableAt! <= now && wearableAt! <= now) return 'ready';
+    if (slackMinutes === undefined) return 'undated';
+    return slackMinutes < TIGHT_MINUTES ? 'tight' : 'on-time';
+  })();
+  const count = (status: PlannedOperation['status']) =>
+    operations.filter((operation) => operation.status === status).length;
+  return {
+    pieceId: piece.id,
+    readiness,
+    finishedAt,
+    packableAt,
+    wearableAt,
+    packDueAt,
+    wearDueAt,
+    slackMinutes,
+    latestStartAt: undefined,
+    doneCount: count('done'),
+    totalCount: operations.length - count('skipped'),
+  };
+}

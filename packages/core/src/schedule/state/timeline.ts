@@ -1,0 +1,228 @@
+import type { EpochMinute } from '../../model/wallTime';
+import type { Calendar, Window } from '../plan/calendar';
+import type { PlannedOperation } from '../plan/plan';
+
+/** A stretch of somebody's time that is taken by one operation. */
+export interface Busy {
+  start: EpochMinute;
+  /** Cleaned up; moves when the next pass shares the clean-up. */
+  end: EpochMinute;
+  operation: PlannedOperation;
+  /** When the work of its batch began, which is when a two-part material was mixed. */
+  mixedAt?: EpochMinute;
+  /** The stretch whose set-up it shares, right before it. */
+  joined?: Busy | undefined;
+  /** The stretch that shares its set-up, right behind it. */
+  joinedBy?: Busy | undefined;
+}
+
+/** What shares a set-up may in any case begin this long after the one before. */
+const LEAST_GAP_MINUTES = 3;
+
+/** How long the things of a pass lie ready for the next with the same: no longer than cleaning up and setting up would take. */
+export const longestWait = ({ setUpMinutes, cleanUpMinutes }: PlannedOperation): number =>
+  Math.max(LEAST_GAP_MINUTES, setUpMinutes + cleanUpMinutes);
+
+/** Makes one stretch go on into the next with the same things. */
+export function join(before: Busy, next: Busy): void {
+  before.joinedBy = next;
+  next.joined = before;
+  endAt(before, next.start);
+}
+
+/** Puts a new stretch between the one whose set-up it shares and the one behind that, if any. */
+export function linkBehind(stretch: Busy, before: Busy): void {
+  if (before.joinedBy) join(stretch, before.joinedBy);
+  join(before, stretch);
+}
+
+/** Takes a stretch out from between those it shares a set-up with; who is last of them then cleans up. */
+export function unlink({ joined: before, joinedBy: next }: Busy): void {
+  if (before && next) join(before, next);
+  else if (next) next.joined = undefined;
+  else if (before) {
+    before.joinedBy = undefined;
+    endAt(before, before.operation.laidAt! + before.operation.cleanUpMinutes);
+  }
+}
+
+/** Changes when a stretch ends, for it and its operation. */
+export function endAt(stretch: Busy, end: EpochMinute): void {
+  stretch.end = end;
+  stretch.operation.end = end;
+}
+
+/** Changes when a stretch begins, for it and its operation; its place among others stays. */
+export function startAt(stretch: Busy, start: EpochMinute): void {
+  stretch.start = start;
+  stretch.operation.start = start;
+}
+
+/** One free window of a person, with what is done in it and the longest gap that is left. */
+interface Session extends Window {
+  busy: Busy[];
+  longestGap: number;
+}
+
+/** What one person does, in order of time, window by window. Invariant: stretches never overlap. */
+export class Timeline {
+  private readonly sessions: Session[] = [];
+  private readonly byKey = new Map<string, Busy[]>();
+  /** No session after this one has been used. */
+  private lastUsed = -1;
+  /** Work under way outside any free window. */
+  private readonly stray: Busy[] = [];
+
+  constructor(
+    readonly id: string,
+    readonly calendar: Calendar,
+  ) {}
+
+  /** The session with this number, counted from the first window that anybody asked about; undefined past the last. */
+  private session(at: number): Session | undefined {
+    while (this.sessions.length <= at) {
+      const last = this.sessions[this.sessions.length - 1];
+      const window = this.calendar.windowFrom(last ? last.to : this.begin);
+      if (!window) return undefined;
+      this.sessions.push({ ...window, busy: [], longestGap: window.to - window.from });
+    }
+    return this.sessions[at];
+  }
+
+  /** The moment before which nobody asks. */
+  private begin = -Infinity;
+  startAt(minute: EpochMinute): void {
+    this.begin = minute;
+  }
+
+  /** The number of the first session that ends after a moment. */
+  private indexFrom(minute: EpochMinute): number {
+    let low = 0;
+    let high = this.sessions.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.sessions[middle]!.to > minute) high = middle;
+      else low = middle + 1;
+    }
+    let at = low;
+    for (let session = this.session(at); session && session.to <= minute; session = this.session(at)) at += 1;
+    return at;
+  }
+
+  /**
+   * The first moment at or after `from` that leaves so many minutes free, inside one free window.
+   * @param usedOnly looks only at windows in which something is done already
+   */
+  firstFree(from: EpochMinute, minutes: number, usedOnly = false): EpochMinute {
+    if (from === Infinity) return Infinity;
+    for (let at = this.indexFrom(from); ; at += 1) {
+      if (usedOnly && at > this.lastUsed) return Infinity;
+      const session = this.session(at);
+      if (!session) return Infinity;
+      if (session.longestGap < minutes || (usedOnly && session.busy.length === 0)) continue;
+      let start = Math.max(from, session.from);
+      for (const stretch of session.busy) {
+        if (stretch.end <= start) continue;
+        if (stretch.start >= start + minutes) break;
+        start = stretch.end;
+      }
+      for (const stretch of this.stray)
+        if (stretch.start < start + minutes && stretch.end > start) start = stretch.end;
+      if (start + minutes <= session.to) return start;
+    }
+  }
+
+  /** Whether a span lies in one free window with nothing else in it but a stretch that makes way. */
+  isFree(from: EpochMinute, minutes: number, except: Busy): boolean {
+    const session = this.session(this.indexFrom(from));
+    return (
+      session !== undefined &&
+      session.from <= from &&
+      session.to >= from + minutes &&
+      session.busy.every(
+        (stretch) => stretch === except || stretch.end <= from || stretch.start >= from + minutes,
+      )
+    );
+  }
+
+  /** What is done with the same things and laid at or after a moment, in order of time. */
+  *withKey(key: string, from: EpochMinute): Iterable<Busy> {
+    const list = this.byKey.get(key);
+    if (!list) return;
+    let low = 0;
+    let high = list.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (laidAtOf(list[middle]!) >= from) high = middle;
+      else low = middle + 1;
+    }
+    for (let at = low; at < list.length; at += 1) yield list[at]!;
+  }
+
+  add(stretch: Busy): void {
+    const key = stretch.operation.batchKey;
+    const list = this.byKey.get(key);
+    if (list) {
+      let place = list.length;
+      while (place > 0 && laidAtOf(list[place - 1]!) > laidAtOf(stretch)) place -= 1;
+      list.splice(place, 0, stretch);
+    } else this.byKey.set(key, [stretch]);
+    const number = this.indexFrom(stretch.start);
+    const session = this.session(number);
+    if (!session || session.from > stretch.start) {
+      this.stray.push(stretch);
+      return;
+    }
+    this.lastUsed = Math.max(this.lastUsed, number);
+    let at = session.busy.length;
+    while (at > 0 && session.busy[at - 1]!.start > stretch.start) at -= 1;
+    session.busy.splice(at, 0, stretch);
+    measure(session);
+  }
+
+  /** How many sessions hold planned work, and how many set-ups that takes. */
+  tally(): { sessions: number; setUps: number } {
+    let sessions = 0;
+    let setUps = 0;
+    for (let at = 0; at <= this.lastUsed; at += 1) {
+      let used = false;
+      for (const { operation, joined } of this.sessions[at]!.busy) {
+        if (operation.status !== 'planned') continue;
+        used = true;
+        if (!joined && operation.setUpMinutes > 0) setUps += 1;
+      }
+      if (used) sessions += 1;
+    }
+    return { sessions, setUps };
+  }
+
+  /** What is done in each session that is used, in order of time. */
+  used(): Busy[][] {
+    return this.sessions.flatMap((session) => (session.busy.length > 0 ? [session.busy] : []));
+  }
+
+  remove(stretch: Busy): void {
+    const list = this.byKey.get(stretch.operation.batchKey);
+    if (list) list.splice(list.indexOf(stretch), 1);
+    const session = this.session(this.indexFrom(stretch.start));
+    const at = session?.busy.indexOf(stretch) ?? -1;
+    if (session && at >= 0) {
+      session.busy.splice(at, 1);
+      measure(session);
+    }
+  }
+}
+
+/** When a stretch's work is done; its start while that is not known. */
+const laidAtOf = ({ operation, start }: Busy): EpochMinute => operation.laidAt ?? start;
+
+/** The longest gap of a session, anew. */
+function measure(session: Session): void {
+  let free = session.from;
+  let longest = 0;
+  for (const stretch of session.busy) {
+    longest = Math.max(longest, stretch.start - free);
+    free = Math.max(free, stretch.end);
+  }
+  session.longestGap = Math.max(longest, session.to - free);
+}

@@ -1,0 +1,55 @@
+import type { Build, Piece, Step } from '../model/schema';
+import { parseRecoat } from '../materials/material';
+import { handsOn } from '../quantity/handsOn';
+import { sayWait } from '../model/wallTime';
+import { stepKindTable } from '../model/stepKinds';
+import { coatsWords } from './stepWords';
+import { filmFactor } from '../model/filmGrades';
+import type { Material } from '../model/materialSchema';
+import { methodWords } from '../model/methods';
+import { facesOf, methodOf, zoneIdsOf } from '../model/stepSpots';
+
+/**
+ * A step in one line: how much of what, with which tool, on what, where, how long a pass takes and how long it waits.
+ * Waits are label times for this film; the plan knows those of the room's air.
+ * @example "2 light coats of Flexible PVA foam primer · brush · both faces · Spare room · 10 min a pass · then 21 min"
+ */
+export function describeStep(build: Build, piece: Piece, step: Step, material: Material | undefined): string {
+  const method = methodOf(step, material);
+  const faces = facesOf(step);
+  const zones = step.zones ?? zoneIdsOf(piece);
+  const zoneName = (id: string) => piece.zones?.find((zone) => zone.id === id)?.name ?? id;
+  const partName = (id: string) => build.pieces.find((candidate) => candidate.id === id)?.name ?? id;
+  const share =
+    step.zones && piece.zones
+      ? piece.zones.filter((zone) => step.zones!.includes(zone.id)).reduce((sum, zone) => sum + zone.share, 0)
+      : 1;
+  const edgeMm = (piece.zones ?? [])
+    .filter((zone) => zones.includes(zone.id))
+    .reduce((sum, zone) => sum + (zone.edgeMm ?? 0), 0);
+  const hands = handsOn(
+    step,
+    method,
+    material,
+    (piece.faces[faces[0]!]?.areaCm2 ?? 0) * share,
+    edgeMm || 4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * share),
+  );
+  const minutes = hands.setUpMinutes + hands.workMinutes + hands.cleanUpMinutes;
+  const recoat = material && parseRecoat(material.recoat)[0]?.from;
+  const wait = recoat === undefined ? undefined : recoat * filmFactor[step.film ?? 'normal'] ** 1.5;
+  return [
+    material ? `${coatsWords(step.coats ?? 1, step.film ?? 'normal')} of ${material.name}` : '',
+    step.parts ? `${step.parts.map(partName).join(', ')} into this` : '',
+    step.covers ? step.covers.join(', ') : '',
+    material || stepKindTable[step.kind].abrades || stepKindTable[step.kind].heats ? methodWords[method] : '',
+    step.zones ? step.zones.map(zoneName).join(', ') : '',
+    piece.faces.inner ? (faces.length === 2 ? 'both faces' : faces[0] === 'inner' ? 'inner face' : '') : '',
+    build.places.find((place) => place.id === step.place)?.name ?? '',
+    `${sayWait(minutes)} a pass`,
+    step.waitFor === 'cured' ? 'once all below is cured' : '',
+    step.waitFor === 'through' ? 'each coat once what is below is dry through' : '',
+    wait === undefined ? '' : `then ${sayWait(wait)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
