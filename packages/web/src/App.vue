@@ -2,14 +2,14 @@
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import ConflictDialog from './components/ConflictDialog.vue';
-import KeysHelp from './components/KeysHelp.vue';
-import Masthead from './components/Masthead.vue';
-import { useAppearance } from './stores/appearance';
-import { useBuild } from './stores/build';
-import { useClock } from './stores/clock';
-import { useNotice } from './stores/notice';
-import { isTyping } from './typing';
+import ConflictDialog from './shared/ConflictDialog.vue';
+import KeysHelp from './shared/KeysHelp.vue';
+import Masthead from './shared/Masthead.vue';
+import { useAppearance } from './shared/appearance';
+import { useBuild } from './shared/build';
+import { useClock } from './shared/clock';
+import { useNotice } from './shared/notice';
+import { isTyping } from './shared/typing';
 
 const route = useRoute();
 const router = useRouter();

@@ -8,6 +8,6 @@ import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router';
-import { vuetify } from './vuetify';
+import { vuetify } from './shared/vuetify';
 
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');

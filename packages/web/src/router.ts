@@ -1,13 +1,13 @@
 import { createRouter, createWebHistory } from 'vue-router';
-import JournalView from './views/JournalView.vue';
-import WorkshopView from './views/WorkshopView.vue';
-import BenchView from './views/BenchView.vue';
-import MaterialsView from './views/MaterialsView.vue';
-import PieceView from './views/PieceView.vue';
-import PiecesView from './views/PiecesView.vue';
-import RunSheetsView from './views/RunSheetsView.vue';
-import PlanView from './views/PlanView.vue';
-import StartView from './views/StartView.vue';
+import JournalView from './journal/JournalView.vue';
+import WorkshopView from './workshop/WorkshopView.vue';
+import BenchView from './bench/BenchView.vue';
+import MaterialsView from './materials/MaterialsView.vue';
+import PieceView from './piece/PieceView.vue';
+import PiecesView from './pieces/PiecesView.vue';
+import RunSheetsView from './bench/RunSheetsView.vue';
+import PlanView from './plan/PlanView.vue';
+import StartView from './start/StartView.vue';
 
 export const router = createRouter({
   history: createWebHistory(),

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import {
+  filmGrades,
+  filmWords,
+  toEpochMinute,
+  toWallTime,
+  type FilmGrade,
+  type PlannedOperation,
+} from '@fixatum/core';
+import { computed, reactive, ref, watch } from 'vue';
+import DialogFoot from '../shared/DialogFoot.vue';
+import MomentField from '../shared/MomentField.vue';
+import { useBuild, type LogExtras } from '../shared/build';
+import PhotoField from '../shared/PhotoField.vue';
+
+/** Logs passes that were not done as planned: another film, tin, place or time, or that failed; with photo and note. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ passes: PlannedOperation[] }>();
+const store = useBuild();
+const problem = ref('');
+const form = reactive({
+  film: '' as FilmGrade | '',
+  material: '',
+  place: '',
+  doneAt: '',
+  failed: false,
+  photo: undefined as string | undefined,
+  note: '',
+});
+const first = computed(() => props.passes[0]);
+
+watch(open, (isOpen) => {
+  if (!isOpen || !first.value) return;
+  problem.value = '';
+  Object.assign(form, {
+    film: first.value.material ? first.value.film : '',
+    material: first.value.material?.id ?? '',
+    place: first.value.placeId,
+    doneAt: toWallTime(Math.floor(store.now), store.build!.timeZone),
+    failed: false,
+    photo: undefined,
+    note: '',
+  });
+});
+
+const materialItems = computed(() =>
+  [...store.materials.values()]
+    .filter((one) => one.role === first.value?.material?.role)
+    .map((one) => ({ value: one.id, title: one.name })),
+);
+const filmItems = filmGrades.map((value) => ({ value, title: filmWords[value] }));
+const placeItems = computed(() =>
+  (store.build?.places ?? []).map((place) => ({ value: place.id, title: place.name })),
+);
+
+async function save(): Promise<void> {
+  const operation = first.value;
+  if (!operation) return;
+  const { doneAt } = form;
+  const at = toEpochMinute(doneAt, store.build!.timeZone);
+  if (at === undefined || at > store.now + 1) {
+    problem.value = at === undefined ? 'That time does not exist.' : 'That time has not come yet.';
+    return;
+  }
+  const more: LogExtras = {
+    doneAt,
+    ...(form.film ? { film: form.film } : {}),
+    ...(operation.material && form.material !== operation.material.id ? { material: form.material } : {}),
+    ...(form.place !== operation.placeId && form.place !== '' ? { place: form.place } : {}),
+    ...(form.failed ? { outcome: 'failed' as const } : {}),
+    ...(form.photo ? { photo: form.photo } : {}),
+    ...(form.note.trim() ? { note: form.note.trim() } : {}),
+  };
+  if (await store.logDone(props.passes, more)) open.value = false;
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="560" scrollable>
+    <v-card>
+      <v-card-text class="pa-6">
+        <h2 class="mb-1">Not as planned</h2>
+        <p class="quiet mb-4">Say what was different; the plan goes on from there.</p>
+        <form id="not-as-planned" class="form-grid" novalidate @submit.prevent="save">
+          <v-select v-if="first?.material" v-model="form.film" label="How thick" :items="filmItems" />
+          <v-select v-if="first?.material" v-model="form.material" label="Which tin" :items="materialItems" />
+          <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />
+          <MomentField v-model="form.doneAt" label="Done on" />
+          <v-checkbox v-model="form.failed" class="wide" label="It failed: sand back and do it again" />
+          <PhotoField v-model="form.photo" class="wide" />
+          <v-textarea v-model="form.note" class="wide" label="Note" rows="2" auto-grow maxlength="4000" />
+        </form>
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      </v-card-text>
+      <DialogFoot
+        v-model="open"
+        form="not-as-planned"
+        large
+        :words="form.failed ? 'Log it as failed' : 'Log it'"
+      />
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.problem {
+  margin-top: 12px;
+  color: rgb(var(--v-theme-error));
+}
+</style>

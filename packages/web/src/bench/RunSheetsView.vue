@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { safetyLine, sayWait, type PlannedOperation } from '@fixatum/core';
+import { computed } from 'vue';
+import { useBuild } from '../shared/build';
+import { dayOf, timeOfDay } from '../shared/timeAxis';
+import { beginByWords, passWords, pieceNames, withWords } from '../shared/words';
+
+/** The run sheets on paper, a page a session, with boxes to tick. */
+const store = useBuild();
+const zone = computed(() => store.view?.timeZone ?? 'UTC');
+const sheets = computed(() =>
+  (store.view?.sessions ?? []).map((session) => ({
+    session,
+    person: store.build?.people.find((person) => person.id === session.personId)?.name ?? '',
+    batches: session.batches.map((batch) => {
+      const operations = batch.operationIds.map((id) => store.operations.get(id)!);
+      return { ...batch, operations, safety: safetyOf(operations[0]!) };
+    }),
+  })),
+);
+function safetyOf(operation: PlannedOperation): string | undefined {
+  const step = store.pieceOf(operation.pieceId)?.steps.find((one) => one.id === operation.stepId);
+  return step && safetyLine(step, operation.method, operation.material);
+}
+const placeOf = (operation: PlannedOperation) =>
+  store.build?.places.find((place) => place.id === operation.placeId)?.name ?? '';
+const print = () => window.print();
+</script>
+
+<template>
+  <div v-if="store.build && store.view" class="page">
+    <div class="head">
+      <h1>Run sheets</h1>
+      <v-btn variant="flat" color="primary" :disabled="sheets.length === 0" @click="print">Print them</v-btn>
+    </div>
+    <p v-if="sheets.length === 0" class="quiet">No work is planned.</p>
+    <article v-for="sheet in sheets" :key="sheet.session.id" class="sheet" data-testid="sheet">
+      <h2>
+        {{ store.build.name }}: {{ dayOf(sheet.session.from, zone) }},
+        {{ timeOfDay(sheet.session.from, zone) }} to {{ timeOfDay(Math.ceil(sheet.session.to), zone) }},
+        {{ sheet.person }}
+      </h2>
+      <p v-if="beginByWords(store.build, sheet.session)" class="mb-2">
+        {{ beginByWords(store.build, sheet.session) }}.
+      </p>
+      <table>
+        <tbody>
+          <tr v-for="batch in sheet.batches" :key="batch.start">
+            <td class="box" aria-hidden="true">☐</td>
+            <td class="figures">{{ timeOfDay(batch.start, zone) }}</td>
+            <td>
+              <strong>{{ passWords(batch.operations[0]!) }}</strong>, {{ withWords(batch.operations[0]!) }} ·
+              {{ placeOf(batch.operations[0]!) }}
+              <div>{{ pieceNames(store.build, batch.operations) }}</div>
+              <div v-if="batch.safety" class="small quiet">{{ batch.safety }}</div>
+            </td>
+            <td class="figures">{{ sayWait(batch.end - batch.start) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </article>
+  </div>
+  <div v-else class="page quiet">Opening the build…</div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  margin-bottom: 12px;
+}
+
+.sheet {
+  margin-bottom: 32px;
+  max-width: 900px;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: 8px;
+}
+
+td {
+  padding: 8px 10px 8px 0;
+  border-top: 1px solid var(--line);
+  vertical-align: top;
+}
+
+td.figures {
+  white-space: nowrap;
+}
+
+.box {
+  font-size: 1.3rem;
+  line-height: 1;
+  width: 34px;
+}
+
+@media print {
+  .head {
+    display: none;
+  }
+
+  .sheet {
+    break-after: page;
+    max-width: none;
+  }
+
+  tr {
+    break-inside: avoid;
+  }
+}
+</style>

@@ -1,0 +1,403 @@
+<script setup lang="ts">
+import {
+  atZone,
+  CONFIRMED_AFTER_TESTS,
+  idFromName,
+  journalCsv,
+  journalOf,
+  sayWait,
+  toEpochMinute,
+  toWallTime,
+  type JournalLine,
+  type MeasuredMaterial,
+  type Reading,
+} from '@fixatum/core';
+import { computed, ref, watch } from 'vue';
+import { api } from '../shared/api';
+import DataChart, { type ChartOption } from '../shared/DataChart.vue';
+import { useBuild } from '../shared/build';
+import { airWords, degrees, pieceName } from '../shared/words';
+
+type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'change' };
+
+/** Everything that happened, in order, to be filtered and saved as a table; and what the own times say of materials. */
+const store = useBuild();
+const piece = ref('');
+const material = ref('');
+const kind = ref('');
+const changes = ref<{ at: string; label: string }[]>([]);
+watch(
+  () => [store.id, store.etag] as const,
+  ([id]) => {
+    if (id)
+      void api.changes(id).then(
+        (answer) => (changes.value = answer.changes),
+        () => undefined,
+      );
+  },
+  { immediate: true },
+);
+
+const zone = computed(() => store.build?.timeZone ?? 'UTC');
+const own = computed(() => (store.build ? journalOf(store.build, store.materials) : []));
+/** Readings by the day of the build's zone they were taken on. */
+function daysOf(readings: readonly Reading[]): [string, Reading[]][] {
+  const days = new Map<string, Reading[]>();
+  for (const reading of readings) {
+    const day = toWallTime(reading.at, zone.value).slice(0, 10);
+    days.set(day, [...(days.get(day) ?? []), reading]);
+  }
+  return [...days];
+}
+const range = (values: readonly number[]) => {
+  const [low, high] = [Math.min(...values), Math.max(...values)].map((one) => Math.round(one * 10) / 10);
+  return low === high ? `${low}` : `${low} to ${high}`;
+};
+const lines = computed((): Line[] => {
+  const placeName = (id: string) => store.build?.places.find((place) => place.id === id)?.name ?? id;
+  const air = store.readings.flatMap(({ place, thrownOut, gaps, readings }) => [
+    ...daysOf(readings).map(([day, list]): Line => ({
+      id: `air ${place} ${day}`,
+      at: `${day}T${toWallTime(list.at(-1)!.at, zone.value).slice(11)}`,
+      kind: 'air',
+      materialIds: [],
+      text: `${placeName(place)}: ${range(list.map((one) => one.temperatureC))} °C, ${range(list.map((one) => one.humidityPct))} % measured`,
+    })),
+    ...thrownOut.map((one, at): Line => ({
+      id: `air ${place} ${one.at} ${at}`,
+      at: one.at,
+      kind: 'air',
+      materialIds: [],
+      text: `${placeName(place)}: a reading was thrown out, ${one.why}`,
+    })),
+    ...gaps.map((gap): Line => ({
+      id: `gap ${place} ${gap.from}`,
+      at: toWallTime(gap.from, zone.value),
+      kind: 'air',
+      materialIds: [],
+      text: `${placeName(place)}: no reading for ${sayWait(gap.to - gap.from)}; the air was assumed`,
+    })),
+  ]);
+  const told = changes.value
+    .filter((one) => !one.label.startsWith('Log ') && !one.label.startsWith('Touch test'))
+    .map((one, at): Line => ({
+      id: `change ${one.at} ${at}`,
+      at: toWallTime(Math.floor(Date.parse(one.at) / 60_000), zone.value),
+      kind: 'change',
+      materialIds: [],
+      text: one.label,
+    }));
+  return [...own.value, ...air, ...told].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+});
+const shown = computed(() =>
+  lines.value.filter(
+    (line) =>
+      (piece.value === '' || line.pieceId === piece.value) &&
+      (material.value === '' || line.materialIds.includes(material.value)) &&
+      (kind.value === '' || line.kind === kind.value),
+  ),
+);
+const days = computed(() => {
+  const groups: { day: string; title: string; lines: Line[] }[] = [];
+  for (const line of shown.value.slice(0, SHOWN.value)) {
+    const day = line.at.slice(0, 10);
+    const last = groups[groups.length - 1];
+    if (last?.day === day) last.lines.push(line);
+    else {
+      const minute = toEpochMinute(`${day}T12:00`, zone.value) ?? 0;
+      groups.push({
+        day,
+        title: atZone(minute, zone.value).setLocale('en-GB').toFormat('ccc d LLL'),
+        lines: [line],
+      });
+    }
+  }
+  return groups;
+});
+const SHOWN = ref(100);
+const kindWords: Record<Line['kind'], string> = {
+  coat: 'coat',
+  work: 'work',
+  failed: '■ failed',
+  touch: 'touch',
+  swatch: 'swatch',
+  packed: 'packed',
+  air: 'air',
+  change: 'plan',
+};
+/** Which of a set, after its name. */
+const numberOf = (line: Line) =>
+  line.unit && (store.pieceOf(line.pieceId ?? '')?.quantity ?? 1) > 1 ? ` ${line.unit}` : '';
+const usedMaterials = computed(() => {
+  const ids = new Set(own.value.flatMap((line) => line.materialIds));
+  return [...store.materials.values()].filter((one) => ids.has(one.id));
+});
+
+function saveCsv(): void {
+  if (!store.build) return;
+  const text = journalCsv(store.build, shown.value as JournalLine[]);
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+  link.download = `${idFromName(store.build.name, [])}-journal.csv`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+const measured = computed(() => store.view?.measured ?? []);
+const option = computed((): ChartOption => {
+  const points = measured.value.flatMap((one) => one.times);
+  const top = Math.max(10, ...points.flatMap((one) => [one.predictedMinutes, one.actualMinutes])) * 1.15;
+  return {
+    grid: { left: 58, right: 20, top: 34, bottom: 46 },
+    legend: { top: 0, type: 'scroll' },
+    tooltip: {
+      formatter: (point) => {
+        const { seriesName, data } = point as unknown as { seriesName: string; data: [number, number] };
+        return `${seriesName}: reckoned ${sayWait(data[0])}, took ${sayWait(data[1])}`;
+      },
+    },
+    xAxis: {
+      type: 'value',
+      min: 0,
+      max: Math.ceil(top),
+      name: 'reckoned, min',
+      nameLocation: 'middle',
+      nameGap: 28,
+    },
+    yAxis: { type: 'value', min: 0, max: Math.ceil(top), name: 'took, min' },
+    series: [
+      ...measured.value.map((one, at) => ({
+        type: 'scatter' as const,
+        name: one.materialName,
+        symbol: ['circle', 'triangle', 'diamond', 'rect'][at % 4]!,
+        symbolSize: 12,
+        data: one.times.map((time) => [time.predictedMinutes, time.actualMinutes]),
+      })),
+      {
+        type: 'line' as const,
+        name: 'as reckoned',
+        showSymbol: false,
+        lineStyle: { type: 'dashed' as const, width: 1 },
+        data: [
+          [0, 0],
+          [top, top],
+        ],
+      },
+    ],
+  };
+});
+
+/** Takes the measured time into the own tin: touch and the windows of the next coat, in the same proportion. */
+async function takeIn(one: MeasuredMaterial): Promise<void> {
+  const { build } = store;
+  const current = store.materials.get(one.materialId);
+  if (!build || !current) return;
+  const list = build.materials ?? [];
+  const old = list.find((tin) => tin.id === one.materialId);
+  const scaled = current.recoat?.replace(/\d+/g, (minutes) =>
+    String(Math.round(Number(minutes) * one.factor)),
+  );
+  const tin = {
+    ...(old ?? {
+      id: idFromName(`my ${current.name}`, store.materials.keys()),
+      extends: current.id,
+      name: `My ${current.name.toLowerCase()}`,
+    }),
+    touch: one.touchMinutes,
+    ...(scaled ? { recoat: scaled } : {}),
+  };
+  await store.change(
+    () =>
+      api.patchBuild(
+        store.id!,
+        { materials: old ? list.map((entry) => (entry.id === tin.id ? tin : entry)) : [...list, tin] },
+        store.etag,
+      ),
+    `Taken into your tin: touch-dry after ${one.touchMinutes} min`,
+  );
+}
+const isOwnTin = (id: string) => store.build?.materials?.some((tin) => tin.id === id) ?? false;
+</script>
+
+<template>
+  <div v-if="store.build" class="page">
+    <div class="head">
+      <h1>Journal</h1>
+      <v-btn size="small" :disabled="shown.length === 0" @click="saveCsv">Save as a table (CSV)</v-btn>
+    </div>
+    <div class="columns">
+      <section aria-label="What happened">
+        <div class="filters">
+          <label
+            >Piece
+            <select v-model="piece">
+              <option value="">all</option>
+              <option v-for="one in store.build.pieces" :key="one.id" :value="one.id">{{ one.name }}</option>
+            </select></label
+          >
+          <label
+            >Material
+            <select v-model="material">
+              <option value="">all</option>
+              <option v-for="one in usedMaterials" :key="one.id" :value="one.id">{{ one.name }}</option>
+            </select></label
+          >
+          <label
+            >Kind
+            <select v-model="kind">
+              <option value="">all</option>
+              <option v-for="(word, key) in kindWords" :key="key" :value="key">{{ word }}</option>
+            </select></label
+          >
+          <span class="small quiet">{{ shown.length }} lines</span>
+        </div>
+        <p v-if="shown.length === 0" class="quiet mt-4">
+          {{
+            lines.length === 0
+              ? 'Nothing has happened yet. What you log at the bench stands here.'
+              : 'Nothing like that.'
+          }}
+        </p>
+        <div v-for="group in days" :key="group.day" class="day">
+          <h2>{{ group.title }}</h2>
+          <ol data-testid="journal">
+            <li v-for="line in group.lines" :key="line.id">
+              <span class="figures quiet">{{ line.at.slice(11) }}</span>
+              <span class="kind small" :class="line.kind">{{ kindWords[line.kind] }}</span>
+              <span>
+                <router-link
+                  v-if="line.pieceId"
+                  class="piece"
+                  :to="{ name: 'piece', params: { build: store.id!, piece: line.pieceId } }"
+                  >{{ pieceName(store.build, line.pieceId) + numberOf(line) }}</router-link
+                >
+                {{ line.text }}
+                <span v-if="line.temperatureC !== undefined" class="small quiet figures">
+                  ·
+                  {{
+                    line.humidityPct === undefined
+                      ? degrees(line.temperatureC)
+                      : airWords({ temperatureC: line.temperatureC, humidityPct: line.humidityPct })
+                  }}</span
+                >
+                <span v-if="line.note" class="small quiet block">{{ line.note }}</span>
+              </span>
+              <a v-if="line.photo" :href="api.photoUrl(line.photo)" target="_blank"
+                ><img :src="api.photoUrl(line.photo)" alt="Photo"
+              /></a>
+            </li>
+          </ol>
+        </div>
+        <v-btn v-if="shown.length > SHOWN" class="mt-3" variant="text" @click="SHOWN += 200">Show more</v-btn>
+      </section>
+      <section aria-labelledby="own-times">
+        <h2 id="own-times">Your own times</h2>
+        <p v-if="measured.length === 0" class="quiet mt-2">
+          Say at the bench when a coat is dry or still tacky: from then on your own times stand here beside
+          the label’s, and {{ CONFIRMED_AFTER_TESTS }} tests of a material make its forecast surer.
+        </p>
+        <template v-else>
+          <DataChart :option="option" :height="300" label="Time to touch-dry: reckoned against taken" />
+          <ul class="own">
+            <li v-for="one in measured" :key="one.materialId">
+              <p>
+                <strong>{{ one.materialName }}</strong> took {{ Math.round(one.factor * 100) }} % of the
+                reckoned time
+                <span class="quiet small"
+                  >({{ one.times.length }} {{ one.times.length === 1 ? 'test' : 'tests'
+                  }}{{ one.confirmed ? ', confirmed' : '' }})</span
+                >
+              </p>
+              <v-btn size="small" @click="takeIn(one)">{{
+                isOwnTin(one.materialId)
+                  ? `Set your tin to ${one.touchMinutes} min`
+                  : `Make it your tin: touch-dry after ${one.touchMinutes} min`
+              }}</v-btn>
+            </li>
+          </ul>
+        </template>
+      </section>
+    </div>
+  </div>
+  <div v-else class="page quiet">Opening the build…</div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  margin-bottom: 12px;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(280px, 1fr);
+  gap: 48px;
+}
+
+.day {
+  margin-top: 18px;
+}
+
+ol,
+.own {
+  list-style: none;
+  padding: 0;
+  margin-top: 4px;
+}
+
+ol li {
+  display: grid;
+  grid-template-columns: 48px 76px 1fr auto;
+  gap: 12px;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+  line-height: 1.35;
+}
+
+.kind {
+  padding-top: 1px;
+  color: var(--quiet);
+}
+
+.kind.failed {
+  color: rgb(var(--v-theme-error));
+  font-weight: 700;
+}
+
+.piece {
+  color: inherit;
+  font-weight: 600;
+}
+
+.block {
+  display: block;
+}
+
+.own li {
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+
+img {
+  max-width: 96px;
+  max-height: 72px;
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 28px;
+  }
+
+  ol li {
+    grid-template-columns: 48px 1fr;
+  }
+
+  .kind {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { idFromName, isCatalogueId, type Fault, type Material, type OwnMaterial } from '@fixatum/core';
+import { reactive, ref, watch } from 'vue';
+import { api, faultsOf } from '../shared/api';
+import { useBuild } from '../shared/build';
+import FaultList from '../shared/FaultList.vue';
+
+/** Takes down what the label of one's own tin says where it differs from the typical figures. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ material: Material }>();
+const emit = defineEmits<{ saved: [id: string] }>();
+const store = useBuild();
+
+const fields = [
+  { key: 'touch', label: 'Touch-dry', suffix: 'min' },
+  { key: 'tape', label: 'Tape-safe', suffix: 'min' },
+  { key: 'sand', label: 'Sandable', suffix: 'min' },
+  { key: 'handle', label: 'Handle', suffix: 'min' },
+  { key: 'pack', label: 'Packable', suffix: 'min' },
+  { key: 'wear', label: 'Wearable', suffix: 'min' },
+  { key: 'minC', label: 'Coldest', suffix: '°C' },
+  { key: 'maxC', label: 'Hottest', suffix: '°C' },
+  { key: 'maxRhPct', label: 'Dampest', suffix: '%' },
+] as const;
+type Key = (typeof fields)[number]['key'];
+const form = reactive({ name: '', recoat: '', numbers: {} as Partial<Record<Key, number | string>> });
+const faults = ref<Fault[]>([]);
+const saving = ref(false);
+
+watch(
+  open,
+  (isOpen) => {
+    if (!isOpen) return;
+    faults.value = [];
+    const { material } = props;
+    form.name = isCatalogueId(material.id) ? `My ${material.name.toLowerCase()}` : material.name;
+    form.recoat = material.recoat ?? '';
+    form.numbers = Object.fromEntries(fields.map(({ key }) => [key, material[key]]));
+  },
+  { immediate: true },
+);
+
+async function save(): Promise<void> {
+  const { material } = props;
+  const list = store.build?.materials ?? [];
+  const old = list.find((tin) => tin.id === material.id);
+  const own: OwnMaterial = {
+    ...(old ?? { id: idFromName(form.name, store.materials.keys()), extends: material.id }),
+    name: form.name.trim(),
+  };
+  // Only what differs from what it stands on is kept, so that the rest still says "typical".
+  const base = store.materials.get(own.extends ?? '') ?? material;
+  for (const { key } of fields) {
+    const typed = form.numbers[key];
+    const value = typed === '' || typed === undefined || typed === null ? undefined : Number(typed);
+    if (value === undefined || value === base[key]) delete own[key];
+    else own[key] = value;
+  }
+  if (form.recoat.trim() === '' || form.recoat.trim() === base.recoat) delete own.recoat;
+  else own.recoat = form.recoat.trim();
+  saving.value = true;
+  faults.value = [];
+  try {
+    const materials = old ? list.map((tin) => (tin.id === own.id ? own : tin)) : [...list, own];
+    await store.attempt(
+      () => api.patchBuild(store.id!, { materials }, store.etag),
+      `Label figures kept: ${own.name}`,
+    );
+    open.value = false;
+    emit('saved', own.id);
+  } catch (error) {
+    faults.value = faultsOf(error);
+  } finally {
+    saving.value = false;
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="620">
+    <v-card class="pa-6">
+      <h2 class="mb-1">What your label says</h2>
+      <p class="quiet mb-4">
+        Typical figures stand here; change what your tin says otherwise. Times are for one normal coat at 21
+        °C and 50 % humidity.
+      </p>
+      <form novalidate @submit.prevent="save">
+        <v-text-field v-model="form.name" label="What you call this tin" maxlength="120" class="mb-3" />
+        <v-text-field
+          v-model="form.recoat"
+          label="Next coat, minutes"
+          hint="30- means from half an hour on; 15-60|2880- within the hour or after two days"
+          persistent-hint
+          class="mb-4"
+        />
+        <div class="grid">
+          <v-text-field
+            v-for="field in fields"
+            :key="field.key"
+            v-model="form.numbers[field.key]"
+            :label="field.label"
+            :suffix="field.suffix"
+            type="number"
+            step="any"
+          />
+        </div>
+        <FaultList :faults="faults" />
+        <div class="d-flex ga-3 mt-5">
+          <v-btn type="submit" variant="flat" color="primary" :loading="saving">Keep it</v-btn>
+          <v-btn variant="text" @click="open = false">Not now</v-btn>
+        </div>
+      </form>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { joinStep, replaceKind, stepKindWords, type Piece, type StepKind } from '@fixatum/core';
+import { computed, ref, watch } from 'vue';
+import DialogFoot from '../shared/DialogFoot.vue';
+import { useBuild } from '../shared/build';
+
+/** Picks other pieces: to give them the same steps of some kinds, or to join them into this one. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ piece: Piece; purpose: 'give' | 'join' }>();
+const store = useBuild();
+const chosen = ref<string[]>([]);
+const kinds = ref<StepKind[]>([]);
+const working = ref(false);
+
+watch(open, (isOpen) => {
+  if (!isOpen) return;
+  chosen.value = [];
+  kinds.value = props.piece.steps.some((step) => step.kind === 'seal') ? ['seal'] : [];
+});
+const others = computed(() => (store.build?.pieces ?? []).filter((one) => one.id !== props.piece.id));
+const kindsHere = computed(() => [...new Set(props.piece.steps.map((step) => step.kind))]);
+const can = computed(() => chosen.value.length > 0 && (props.purpose === 'join' || kinds.value.length > 0));
+
+async function apply(): Promise<void> {
+  working.value = true;
+  try {
+    if (props.purpose === 'join') {
+      const at = props.piece.steps.length;
+      const step = joinStep(store.build!, props.piece, chosen.value, at);
+      if (await store.saveSteps(props.piece, [...props.piece.steps, step], `Joined into ${props.piece.name}`))
+        open.value = false;
+      return;
+    }
+    const wanted = new Set(kinds.value);
+    const steps = props.piece.steps.filter((step) => wanted.has(step.kind));
+    for (const id of chosen.value) {
+      const other = store.pieceOf(id)!;
+      if (!(await store.saveSteps(other, replaceKind(other, wanted, steps).steps, `Given to ${other.name}`)))
+        return;
+    }
+    open.value = false;
+  } finally {
+    working.value = false;
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="560" scrollable>
+    <v-card>
+      <v-card-text class="pa-6">
+        <h2 class="mb-3">
+          {{
+            purpose === 'give'
+              ? `Give steps of ${piece.name} to other pieces`
+              : `Join other pieces into ${piece.name}`
+          }}
+        </h2>
+        <template v-if="purpose === 'give'">
+          <p class="quiet mb-1">Which steps? They take the place of theirs of the same kind.</p>
+          <div class="checks">
+            <v-checkbox
+              v-for="kind in kindsHere"
+              :key="kind"
+              v-model="kinds"
+              :value="kind"
+              :label="stepKindWords[kind]"
+            />
+          </div>
+          <p class="quiet mt-3 mb-1">To which pieces?</p>
+        </template>
+        <p v-else class="quiet mb-1">
+          The join waits for the last step of each part, so paint them before or after as you like.
+        </p>
+        <div class="checks">
+          <v-checkbox
+            v-for="other in others"
+            :key="other.id"
+            v-model="chosen"
+            :value="other.id"
+            :label="other.name"
+          />
+        </div>
+        <p v-if="others.length === 0" class="quiet">There is no other piece in this build.</p>
+      </v-card-text>
+      <DialogFoot
+        v-model="open"
+        :words="purpose === 'give' ? 'Give them' : 'Join them'"
+        :disabled="!can"
+        :saving="working"
+        @done="apply"
+      />
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.checks {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+</style>

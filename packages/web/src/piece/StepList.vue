@@ -1,0 +1,264 @@
+<script setup lang="ts">
+import {
+  describeStep,
+  idFromName,
+  methodOf,
+  safetyLine,
+  sayMoment,
+  stepKindWords,
+  type Piece,
+  type RuleFinding,
+  type Step,
+  type WayOut,
+} from '@fixatum/core';
+import { mdiDotsVertical, mdiDrag, mdiPlus, mdiShieldAlertOutline } from '@mdi/js';
+import { computed, nextTick, ref, watch } from 'vue';
+import { VueDraggable } from 'vue-draggable-plus';
+import { useBuild } from '../shared/build';
+import FindingNote from './FindingNote.vue';
+import StepDialog from './StepDialog.vue';
+
+/** The steps of a piece in order, with where each stands and what is said about it; dragged, or moved with Alt and arrows. */
+const props = defineProps<{ piece: Piece; findings: RuleFinding[] }>();
+defineEmits<{ apply: [finding: RuleFinding, way: WayOut] }>();
+const store = useBuild();
+
+const list = ref<Step[]>([]);
+let dragging = false;
+watch(
+  () => props.piece.steps,
+  (steps) => {
+    // An answer that comes in while a step is in the hand waits until it is let go.
+    if (!dragging) list.value = [...steps];
+  },
+  { immediate: true },
+);
+const editing = ref<Step>();
+const insertAt = ref(0);
+const dialog = ref(false);
+
+/** Changes follow each other: each begins from the steps as the one before has left them. */
+let queue: Promise<unknown> = Promise.resolve();
+function save(make: (steps: Step[]) => Step[], said: string): Promise<boolean> {
+  const { id } = props.piece;
+  const next = queue.then(() => {
+    const piece = store.pieceOf(id);
+    return piece ? store.saveSteps(piece, make([...piece.steps]), said) : false;
+  });
+  queue = next;
+  return next;
+}
+
+async function edit(step: Step | undefined, at: number): Promise<void> {
+  await queue;
+  editing.value = step && props.piece.steps.find((one) => one.id === step.id);
+  insertAt.value = at;
+  dialog.value = true;
+}
+
+function dropped(): void {
+  dragging = false;
+  void saveOrder();
+}
+
+async function saveOrder(): Promise<void> {
+  const order = list.value.map((step) => step.id);
+  if (
+    order.length === props.piece.steps.length &&
+    order.every((id, at) => id === props.piece.steps[at]?.id)
+  ) {
+    list.value = [...props.piece.steps];
+    return;
+  }
+  const rank = (step: Step) => (order.includes(step.id) ? order.indexOf(step.id) : order.length);
+  // An order that is refused is put back.
+  if (!(await save((steps) => steps.sort((a, b) => rank(a) - rank(b)), 'Steps put in another order'))) {
+    list.value = [...props.piece.steps];
+  }
+}
+
+async function move(at: number, by: number): Promise<void> {
+  const to = at + by;
+  if (to < 0 || to >= list.value.length) return;
+  const next = [...list.value];
+  next.splice(to, 0, ...next.splice(at, 1));
+  list.value = next;
+  await nextTick();
+  document.querySelectorAll<HTMLElement>('.step-row')[to]?.focus();
+  await saveOrder();
+}
+
+function duplicate(step: Step): void {
+  void save((steps) => {
+    const at = steps.findIndex((one) => one.id === step.id);
+    const id = idFromName(
+      step.id,
+      steps.map((one) => one.id),
+    );
+    steps.splice(at + 1, 0, { ...(JSON.parse(JSON.stringify(step)) as Step), id });
+    return steps;
+  }, `Doubled: ${stepKindWords[step.kind]}`);
+}
+const remove = (step: Step) =>
+  save((steps) => steps.filter((one) => one.id !== step.id), `Deleted: ${stepKindWords[step.kind]}`);
+
+const zone = computed(() => store.view?.timeZone ?? 'UTC');
+const rows = computed(() =>
+  list.value.map((step) => {
+    const operations = (store.view?.operations ?? []).filter(
+      (operation) => operation.pieceId === props.piece.id && operation.stepId === step.id,
+    );
+    const done = operations.filter((operation) => operation.status === 'done').length;
+    const counted = operations.filter((operation) => operation.status !== 'skipped').length;
+    const open = operations
+      .filter((operation) => operation.status === 'planned' && operation.start !== undefined)
+      .sort((a, b) => a.start! - b.start!);
+    const material = step.material === undefined ? undefined : store.materials.get(step.material);
+    const status = (() => {
+      if (operations.some((operation) => operation.status === 'underway')) return 'under way';
+      if (operations.length === 0) return '';
+      if (counted === 0) return 'left out';
+      if (done === counted) return 'done';
+      if (open[0])
+        return `${done > 0 ? `${done} of ${counted} done, next ` : ''}${sayMoment(open[0].start!, zone.value)}`;
+      return 'can’t be placed';
+    })();
+    return {
+      step,
+      status,
+      isDone: done === counted && counted > 0,
+      line: describeStep(store.build!, props.piece, step, material),
+      colour: material ? (step.colour ?? material.colour) : undefined,
+      safety: safetyLine(step, methodOf(step, material), material),
+      findings: props.findings.filter((finding) => finding.step === step.id),
+    };
+  }),
+);
+</script>
+
+<template>
+  <p v-if="rows.length === 0" class="quiet mt-3">
+    No steps yet. Choose a look, and they are written for you; or add them one by one.
+  </p>
+  <VueDraggable
+    v-model="list"
+    tag="ol"
+    class="steps"
+    handle=".handle"
+    :animation="120"
+    @start="dragging = true"
+    @end="dropped"
+  >
+    <li
+      v-for="(row, index) in rows"
+      :key="row.step.id"
+      class="step-row"
+      :class="{ done: row.isDone }"
+      tabindex="0"
+      :data-testid="`step-${row.step.id}`"
+      @keydown.alt.up.prevent.self="move(index, -1)"
+      @keydown.alt.down.prevent.self="move(index, 1)"
+      @keydown.enter.self="edit(row.step, index)"
+    >
+      <span class="handle" title="Drag, or Alt with the arrow keys"
+        ><v-icon :icon="mdiDrag" size="20"
+      /></span>
+      <span class="number figures">{{ index + 1 }}</span>
+      <span class="chip" :style="{ background: row.colour ?? 'transparent' }" aria-hidden="true" />
+      <div class="text">
+        <div class="top">
+          <strong
+            >{{ stepKindWords[row.step.kind]
+            }}<span v-if="row.step.optional" class="quiet"> (can be left out)</span></strong
+          >
+          <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
+        </div>
+        <p class="small">{{ row.line }}</p>
+        <p v-if="row.step.note" class="small quiet">{{ row.step.note }}</p>
+        <p v-if="row.safety && !row.isDone" class="small quiet">
+          <v-icon :icon="mdiShieldAlertOutline" size="16" /> {{ row.safety }}
+        </p>
+        <FindingNote
+          v-for="finding in row.findings"
+          :key="finding.rule"
+          :finding="finding"
+          @apply="(way) => $emit('apply', finding, way)"
+        />
+      </div>
+      <v-menu>
+        <template #activator="{ props: menu }">
+          <v-btn
+            v-bind="menu"
+            :icon="mdiDotsVertical"
+            variant="text"
+            size="small"
+            :aria-label="`Step ${index + 1}, ${stepKindWords[row.step.kind]}: menu`"
+          />
+        </template>
+        <v-list density="compact">
+          <v-list-item title="Change" @click="edit(row.step, index)" />
+          <v-list-item title="Insert before" @click="edit(undefined, index)" />
+          <v-list-item title="Double" @click="duplicate(row.step)" />
+          <v-list-item title="Move up" :disabled="index === 0" @click="move(index, -1)" />
+          <v-list-item title="Move down" :disabled="index === rows.length - 1" @click="move(index, 1)" />
+          <v-list-item title="Delete" @click="remove(row.step)" />
+        </v-list>
+      </v-menu>
+    </li>
+  </VueDraggable>
+  <v-btn class="mt-3" size="small" :prepend-icon="mdiPlus" @click="edit(undefined, piece.steps.length)"
+    >Add a step</v-btn
+  >
+  <StepDialog v-model="dialog" :piece="piece" :step="editing" :at="insertAt" />
+</template>
+
+<style scoped>
+.steps {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0 0;
+}
+
+.step-row {
+  display: grid;
+  grid-template-columns: 22px 22px 16px 1fr 40px;
+  gap: 8px;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+
+.step-row.done .text > p,
+.step-row.done strong {
+  color: var(--quiet);
+}
+
+.handle {
+  cursor: grab;
+  color: var(--quiet);
+  touch-action: none;
+}
+
+.number {
+  color: var(--quiet);
+  text-align: right;
+}
+
+.chip {
+  width: 16px;
+  height: 16px;
+  margin-top: 4px;
+  border-radius: 2px;
+  border: 1px solid var(--line);
+}
+
+.top {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+}
+
+.status {
+  text-align: right;
+  white-space: nowrap;
+}
+</style>

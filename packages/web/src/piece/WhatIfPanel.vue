@@ -1,0 +1,348 @@
+<script setup lang="ts">
+import {
+  filmGrades,
+  filmWords,
+  sayWait,
+  whatIf,
+  zoneIdsOf,
+  type Face,
+  type FilmGrade,
+  type Piece,
+} from '@fixatum/core';
+import { mdiClose } from '@mdi/js';
+import { computed, reactive, ref, watch } from 'vue';
+import OrderButtons from './OrderButtons.vue';
+import { useBuild } from '../shared/build';
+import DataChart, { type ChartOption } from '../shared/DataChart.vue';
+
+/** A stack taken out of its plan: other air, film, order and spacing, and when it would be dry then. Nothing is saved. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ piece: Piece; face: Face }>();
+const store = useBuild();
+
+interface Row {
+  key: number;
+  material: string;
+  film: FilmGrade;
+  afterMinutes: number;
+}
+const rows = ref<Row[]>([]);
+const air = reactive({ temperatureC: 20, humidityPct: 50, fan: false });
+const zone = ref('');
+let lastKey = 0;
+
+/** The stack as it is planned, from the view: materials, films and the waits between. */
+function fromPlan(): void {
+  const cells = store.view?.strata[`${props.piece.id}/1`] ?? {};
+  const coats = cells[`${props.face}:${zone.value}`] ?? [];
+  rows.value = coats.map((coat, at) => {
+    const operation = store.operations.get(coat.operationId);
+    return {
+      key: (lastKey += 1),
+      material: coat.materialId,
+      film: operation?.film ?? 'normal',
+      afterMinutes: at === 0 ? 0 : Math.round(coat.laidAt - coats[at - 1]!.laidAt),
+    };
+  });
+  // Where most of it dries is where the last coat is laid.
+  const last = coats.at(-1);
+  const placeId = last && store.operations.get(last.operationId)?.placeId;
+  const outlook = store.view?.outlooks.find((one) => one.placeId === placeId) ?? store.view?.outlooks[0];
+  if (outlook) {
+    air.temperatureC = Math.round(outlook.air.temperatureC * 2) / 2;
+    air.humidityPct = Math.round(outlook.air.humidityPct);
+  }
+}
+watch(open, (isOpen) => {
+  if (!isOpen) return;
+  zone.value = zoneIdsOf(props.piece)[0]!;
+  fromPlan();
+});
+const zoneItems = computed(() =>
+  zoneIdsOf(props.piece).map((id) => ({
+    value: id,
+    title: props.piece.zones?.find((one) => one.id === id)?.name ?? 'the whole face',
+  })),
+);
+
+function move(at: number, by: number): void {
+  const next = [...rows.value];
+  next.splice(at + by, 0, ...next.splice(at, 1));
+  next[0]!.afterMinutes = 0;
+  rows.value = next;
+}
+
+const answer = computed(() => {
+  const coats = rows.value.flatMap((row) => {
+    const material = store.materials.get(row.material);
+    return material
+      ? [
+          {
+            material,
+            film: row.film,
+            afterMinutes: Number(row.afterMinutes) || 0,
+            air: air.fan ? ('fan' as const) : ('still' as const),
+          },
+        ]
+      : [];
+  });
+  return coats.length === 0
+    ? undefined
+    : whatIf(coats, {
+        kind: 'constant',
+        temperatureC: Number(air.temperatureC) || 0,
+        humidityPct: Math.min(100, Math.max(0, Number(air.humidityPct) || 0)),
+      });
+});
+const nameOf = (id: string) => store.materials.get(id)?.name ?? id;
+/** Whether a coat is laid before the one below it takes it. */
+const tooSoon = (at: number) => {
+  const made = answer.value;
+  const below = made?.milestones[at - 1];
+  const laid = made?.laidAt[at];
+  return (
+    below !== undefined &&
+    laid !== undefined &&
+    !below.recoat.some((one) => laid >= one.from && laid <= one.to)
+  );
+};
+const wait = (minutes: number) => (Number.isFinite(minutes) ? sayWait(minutes) : 'never');
+
+const DAY = 1440;
+const option = computed((): ChartOption => {
+  const made = answer.value!;
+  const scale = made.moments.at(-1)! > 3 * DAY ? DAY : 60;
+  const unit = scale === DAY ? 'days' : 'hours';
+  const marks = (
+    made.packAt === made.wearAt
+      ? [{ name: 'packable and wearable', at: made.packAt }]
+      : [
+          { name: 'packable', at: made.packAt },
+          { name: 'wearable', at: made.wearAt },
+        ]
+  ).filter((mark) => Number.isFinite(mark.at));
+  return {
+    grid: [
+      { left: 46, right: 24, top: 34, height: 210 },
+      { left: 46, right: 24, top: 282, height: 56 },
+    ],
+    legend: { top: 0, data: made.progress.map((_, at) => `${at + 1}`) },
+    tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))}` },
+    xAxis: [
+      { type: 'value', gridIndex: 0, max: made.moments.at(-1)! / scale, axisLabel: { show: false } },
+      {
+        type: 'value',
+        gridIndex: 1,
+        max: made.moments.at(-1)! / scale,
+        name: unit,
+        axisLabel: { showMaxLabel: false },
+        nameLocation: 'middle',
+        nameGap: 24,
+      },
+    ],
+    yAxis: [
+      { type: 'value', gridIndex: 0, max: 100, name: 'cured, %', nameGap: 8 },
+      { type: 'value', gridIndex: 1, name: '°C', scale: true, splitNumber: 2 },
+    ],
+    series: [
+      ...made.progress.map((line, at) => {
+        return {
+          type: 'line' as const,
+          name: `${at + 1}`,
+          showSymbol: false,
+          lineStyle: { width: 2, type: (['solid', 'dashed', 'dotted'] as const)[at % 3]! },
+          data: line.map((share, n) => [made.moments[n]! / scale, share * 100]),
+          ...(at === 0
+            ? {
+                markLine: {
+                  symbol: 'none',
+                  label: { formatter: '{b}', position: 'insideEndTop' as const },
+                  data: marks.map((mark) => ({ name: mark.name, xAxis: mark.at / scale })),
+                },
+              }
+            : {}),
+        };
+      }),
+      {
+        type: 'line' as const,
+        name: 'air',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        showSymbol: false,
+        data: made.temperatureC.map((value, n) => [made.moments[n]! / scale, value]),
+      },
+    ],
+  };
+});
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="1080" scrollable>
+    <v-card>
+      <v-card-text class="pa-6">
+        <h2 class="mb-1">What if? {{ piece.name }}</h2>
+        <p class="quiet mb-4">
+          Change the air, the films, the order and the waits, and see when it would be dry. Nothing here is
+          saved.
+        </p>
+        <div class="columns">
+          <div>
+            <div class="air">
+              <v-text-field
+                v-model.number="air.temperatureC"
+                label="Temperature"
+                suffix="°C"
+                type="number"
+                step="0.5"
+              />
+              <v-text-field
+                v-model.number="air.humidityPct"
+                label="Humidity"
+                suffix="%"
+                type="number"
+                min="0"
+                max="100"
+              />
+              <v-checkbox v-model="air.fan" label="a fan" />
+            </div>
+            <v-select
+              v-if="zoneItems.length > 1"
+              v-model="zone"
+              class="mb-3"
+              label="Stack of"
+              :items="zoneItems"
+              @update:model-value="fromPlan"
+            />
+            <ol class="rows">
+              <li v-for="(row, at) in rows" :key="row.key">
+                <span class="name">{{ at + 1 }} {{ nameOf(row.material) }}</span>
+                <v-select
+                  v-model="row.film"
+                  density="compact"
+                  :label="`Film of ${at + 1}`"
+                  :items="filmGrades.map((value) => ({ value, title: filmWords[value] }))"
+                />
+                <v-text-field
+                  v-model.number="row.afterMinutes"
+                  density="compact"
+                  :label="at === 0 ? 'first' : 'after'"
+                  suffix="min"
+                  type="number"
+                  min="0"
+                  :disabled="at === 0"
+                />
+                <span class="tools">
+                  <OrderButtons
+                    :at="at"
+                    :count="rows.length"
+                    :up-label="`Coat ${at + 1} up`"
+                    :down-label="`Coat ${at + 1} down`"
+                    @move="(by) => move(at, by)"
+                  />
+                  <v-btn
+                    :icon="mdiClose"
+                    size="x-small"
+                    variant="text"
+                    :disabled="rows.length === 1"
+                    :aria-label="`Coat ${at + 1} away`"
+                    @click="rows.splice(at, 1)"
+                  />
+                </span>
+                <p v-if="tooSoon(at)" class="small soon">■ laid before the one below takes it</p>
+              </li>
+            </ol>
+            <v-btn size="small" variant="text" @click="fromPlan">As it is planned</v-btn>
+          </div>
+          <div v-if="answer">
+            <dl class="figures outcome" data-testid="what-if">
+              <div>
+                <dt>Touch-dry</dt>
+                <dd>{{ wait(answer.milestones.at(-1)!.touchAt - answer.laidAt.at(-1)!) }}</dd>
+              </div>
+              <div>
+                <dt>Handled</dt>
+                <dd>{{ wait(Math.max(...answer.milestones.map((one) => one.handleAt))) }}</dd>
+              </div>
+              <div>
+                <dt>Packable</dt>
+                <dd>{{ wait(answer.packAt) }}</dd>
+              </div>
+              <div>
+                <dt>Wearable</dt>
+                <dd>{{ wait(answer.wearAt) }}</dd>
+              </div>
+            </dl>
+            <p class="small quiet">Touch-dry counts from the last coat, the rest from the first.</p>
+            <DataChart
+              :option="option"
+              :height="390"
+              label="How far each coat is cured over time, and the air below it"
+            />
+          </div>
+          <p v-else class="quiet">Nothing is planned on this face yet.</p>
+        </div>
+      </v-card-text>
+      <div class="actions"><v-btn variant="text" @click="open = false">Close</v-btn></div>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 440px) minmax(0, 1fr);
+  gap: 32px;
+}
+
+.air {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 10px;
+  margin-bottom: 14px;
+}
+
+.rows {
+  list-style: none;
+  padding: 0;
+}
+
+.rows li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 4px 10px;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+
+.rows .name {
+  font-weight: 600;
+}
+
+.rows .tools {
+  grid-row: 1;
+  grid-column: 2;
+}
+
+.soon {
+  grid-column: 1 / -1;
+  color: rgb(var(--v-theme-error));
+}
+
+.outcome {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 32px;
+  font-size: 1.1rem;
+}
+
+.outcome dt {
+  font-size: 0.8rem;
+  color: var(--quiet);
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,280 @@
+<script setup lang="ts">
+import { epochMinute, LOOK_FORMAT, lookSchema, sayMoment, sayWait } from '@fixatum/core';
+import { mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import DryingRibbon from '../shared/DryingRibbon.vue';
+import PieceDialog from '../piece/PieceDialog.vue';
+import ReadinessMark from '../shared/ReadinessMark.vue';
+import StrataCut from '../shared/StrataCut.vue';
+import TimeHeader from './TimeHeader.vue';
+import { useBuild } from '../shared/build';
+import { useForecast } from '../shared/forecast';
+import { useLooks } from '../shared/looks';
+import { useNotice } from '../shared/notice';
+import { dayOf, percent, timeOfDay } from '../shared/timeAxis';
+import { passWords } from '../shared/words';
+
+const store = useBuild();
+const forecast = useForecast();
+const looks = useLooks();
+const notice = useNotice();
+const router = useRouter();
+const adding = ref(false);
+const lookPicker = ref<HTMLInputElement>();
+const openPiece = (piece: string) => router.push({ name: 'piece', params: { build: store.id!, piece } });
+
+async function importLook(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  try {
+    const data = JSON.parse(await file.text()) as { format?: unknown; look?: unknown };
+    const parsed = lookSchema.safeParse(data.look);
+    if (data.format !== LOOK_FORMAT || !parsed.success)
+      throw new Error(`${file.name} is not a look file of this program.`);
+    if (await looks.save(parsed.data))
+      notice.say(`Taken in: ${parsed.data.name}. It stands with the looks now.`);
+  } catch (error) {
+    notice.complain(error instanceof SyntaxError ? new Error(`${file.name} is not whole JSON.`) : error);
+  }
+}
+
+const rows = computed(() => {
+  const { view, build } = store;
+  if (!view || !build) return [];
+  return view.pieces.map((state) => {
+    const piece = store.pieceOf(state.pieceId)!;
+    const next = view.operations
+      .filter(
+        (operation) =>
+          operation.pieceId === piece.id &&
+          operation.start !== undefined &&
+          ['planned', 'underway'].includes(operation.status),
+      )
+      .sort((a, b) => a.start! - b.start!)[0];
+    const cells = view.strata[`${piece.id}/1`] ?? {};
+    const cell = Object.keys(cells).find((key) => key.startsWith('outer:')) ?? Object.keys(cells)[0];
+    const findings = store.findingsOf(piece.id);
+    return {
+      piece,
+      state,
+      next,
+      coats: cell ? cells[cell]! : [],
+      stops: findings.filter((finding) => finding.severity === 'stop').length,
+      risks: findings.filter((finding) => finding.severity === 'risk').length,
+    };
+  });
+});
+const dates = computed(() =>
+  (store.build?.events ?? []).flatMap((event) => [
+    ...(event.packAt === undefined ? [] : [epochMinute(event.packAt, store.build!.timeZone)]),
+    epochMinute(event.wearAt, store.build!.timeZone),
+  ]),
+);
+const counts = computed(() => {
+  const late = rows.value.filter((row) => ['late', 'stuck'].includes(row.state.readiness)).length;
+  return { total: rows.value.length, late };
+});
+const at = (minute: number | undefined) =>
+  minute === undefined || !Number.isFinite(minute)
+    ? 'never as planned'
+    : sayMoment(minute, store.view!.timeZone);
+</script>
+
+<template>
+  <div v-if="store.build && store.view" class="page">
+    <div class="head">
+      <h1>Pieces</h1>
+      <p class="quiet">
+        {{ counts.total }} kinds of piece<template v-if="counts.late > 0"
+          >, <strong class="warn">{{ counts.late }} not in time</strong></template
+        >
+      </p>
+      <span class="tools">
+        <v-btn :prepend-icon="mdiPlus" variant="flat" color="primary" @click="adding = true"
+          >Add a piece</v-btn
+        >
+        <v-btn @click="lookPicker?.click()">Take in a look file</v-btn>
+        <input
+          ref="lookPicker"
+          type="file"
+          accept=".json,application/json"
+          class="d-none"
+          aria-label="Look file"
+          @change="importLook"
+        />
+      </span>
+    </div>
+    <PieceDialog v-model="adding" @saved="openPiece" />
+    <div v-if="rows.length === 0" class="my-8">
+      <p class="mb-4">
+        No pieces yet. A piece is one kind of part: a breastplate, two pauldrons, eight finger plates.
+      </p>
+      <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true"
+        >Add the first piece</v-btn
+      >
+    </div>
+    <div v-else class="table">
+      <div class="line heading small quiet" aria-hidden="true">
+        <span />
+        <span>Piece and next step</span>
+        <TimeHeader :from="store.view.from" :until="store.view.until" :time-zone="store.view.timeZone" />
+        <span>Ready</span>
+      </div>
+      <router-link
+        v-for="row in rows"
+        :key="row.piece.id"
+        class="line plain row"
+        :to="{ name: 'piece', params: { build: store.id!, piece: row.piece.id } }"
+        :data-testid="`piece-${row.piece.id}`"
+      >
+        <StrataCut
+          class="thumb"
+          :coats="row.coats"
+          :substrate="row.piece.substrate"
+          :now="store.now"
+          :height="56"
+          :labels="false"
+          :planned="false"
+        />
+        <div class="title">
+          <strong
+            >{{ row.piece.name
+            }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></strong
+          >
+          <span class="small quiet">
+            <template v-if="row.next"
+              >{{ passWords(row.next) }} · {{ dayOf(row.next.start!, store.view.timeZone) }},
+              {{ timeOfDay(row.next.start!, store.view.timeZone) }}</template
+            >
+            <template v-else-if="row.state.totalCount === 0">No steps yet</template>
+            <template v-else-if="row.state.readiness === 'stuck'">Can’t go on; see its steps</template>
+            <template v-else>Hands-on work done</template>
+          </span>
+          <span v-if="row.stops + row.risks > 0" class="small warn">
+            <template v-if="row.stops > 0"
+              >■ {{ row.stops }} {{ row.stops === 1 ? 'stop' : 'stops' }}</template
+            >
+            <template v-if="row.risks > 0">
+              ▲ {{ row.risks }} {{ row.risks === 1 ? 'risk' : 'risks' }}</template
+            >
+          </span>
+        </div>
+        <div class="ribbon-cell">
+          <DryingRibbon
+            :spans="row.state.ribbon"
+            :from="store.view.from"
+            :until="store.view.until"
+            :time-zone="store.view.timeZone"
+            :now="store.now"
+            :spread="forecast.byPiece.get(row.state.pieceId)?.ready"
+            :height="26"
+          />
+          <div
+            v-for="date in dates"
+            :key="date"
+            class="date"
+            :style="{ left: percent(date, store.view.from, store.view.until) }"
+          />
+        </div>
+        <div class="ready">
+          <ReadinessMark :readiness="row.state.readiness" />
+          <span class="small figures quiet" data-testid="ready-dates">
+            <template v-if="row.state.packableAt === row.state.wearableAt"
+              >ready {{ at(row.state.packableAt) }}</template
+            >
+            <template v-else
+              >pack {{ at(row.state.packableAt) }}<br />wear {{ at(row.state.wearableAt) }}</template
+            >
+          </span>
+          <span v-if="row.state.slackMinutes !== undefined" class="small figures">
+            {{
+              row.state.slackMinutes < 0
+                ? `${sayWait(-row.state.slackMinutes)} too late`
+                : `${sayWait(row.state.slackMinutes)} to spare`
+            }}
+          </span>
+        </div>
+      </router-link>
+    </div>
+  </div>
+  <div v-else class="page quiet">Opening the build…</div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  gap: 10px;
+  margin-left: auto;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 18px;
+  margin-bottom: 8px;
+}
+
+.warn {
+  color: rgb(var(--v-theme-error));
+  font-weight: 600;
+}
+
+.line {
+  display: grid;
+  grid-template-columns: 52px minmax(180px, 270px) 1fr 196px;
+  gap: 18px;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+  padding: 8px 0;
+}
+
+.heading {
+  align-items: end;
+  position: sticky;
+  top: 66px;
+  background: rgb(var(--v-theme-background));
+  z-index: 5;
+}
+
+.row:hover {
+  background: rgb(var(--v-theme-surface));
+}
+
+.title,
+.ready {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  line-height: 1.3;
+}
+
+.ribbon-cell {
+  position: relative;
+}
+
+.date {
+  position: absolute;
+  top: -14px;
+  bottom: -14px;
+  border-left: 2px solid rgb(var(--v-theme-error));
+}
+
+@media (max-width: 820px) {
+  .heading {
+    display: none;
+  }
+
+  .line {
+    grid-template-columns: 44px 1fr;
+  }
+
+  .ribbon-cell,
+  .ready {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { sayChance, sayMoment, sayWait, type Rescue } from '@fixatum/core';
+import { computed } from 'vue';
+import { useBetterPlan } from './betterPlan';
+import { useBuild } from '../shared/build';
+import { useForecast } from '../shared/forecast';
+import { pieceName } from '../shared/words';
+
+/** What is late or likely to be, and ways to catch up: each planned for real before it is offered. */
+const store = useBuild();
+const forecast = useForecast();
+const better = useBetterPlan();
+const SAFE = 0.8;
+
+const trouble = computed(() =>
+  (store.view?.pieces ?? []).flatMap((piece) => {
+    const chance = forecast.byPiece.get(piece.pieceId)?.chance;
+    const late = piece.readiness === 'late' || piece.readiness === 'stuck';
+    return late || (chance !== undefined && chance < SAFE) ? [{ piece, chance, late }] : [];
+  }),
+);
+const bound = (id: string) => store.view?.bounds.find((one) => one.pieceId === id);
+
+function costs({ cost }: Rescue): string[] {
+  const work = Math.round(cost.workMinutes);
+  return [
+    ...(cost.look === 'slight'
+      ? ['looks a little different']
+      : cost.look === 'other'
+        ? ['looks different']
+        : []),
+    ...(Math.abs(work) >= 5 ? [`${sayWait(Math.abs(work))} ${work > 0 ? 'more' : 'less'} work`] : []),
+    ...(cost.favourMinutes > 0 ? [`${sayWait(cost.favourMinutes)} of somebody’s evening`] : []),
+    ...cost.buys.map((name) => `needs ${name}`),
+    ...cost.givesUp.map((name) => `without ${name}`),
+  ];
+}
+/** Which pieces it is about, where more than one is in trouble and it does not say so itself. */
+function forWhom({ urgent, label }: Rescue): string {
+  const names = urgent.map((id) => pieceName(store.build, id));
+  return trouble.value.length < 2 || names.every((name) => label.includes(name)) ? '' : names.join(' and ');
+}
+const gained = (rescue: Rescue) =>
+  rescue.daysGained >= 1
+    ? `${rescue.daysGained.toFixed(1)} days sooner`
+    : `${sayWait(rescue.daysGained * 1440)} sooner`;
+</script>
+
+<template>
+  <section v-if="trouble.length > 0" class="rescue" aria-labelledby="rescue-title">
+    <h2 id="rescue-title">Catching up</h2>
+    <ul class="trouble">
+      <li v-for="{ piece, chance, late } in trouble" :key="piece.pieceId">
+        <strong>{{ late ? '▲' : '◐' }} {{ pieceName(store.build, piece.pieceId) }}</strong>
+        {{
+          late
+            ? piece.readiness === 'stuck'
+              ? 'can’t be done as planned'
+              : `is ${sayWait(-(piece.slackMinutes ?? 0))} too late`
+            : 'may not make it'
+        }}<template v-if="chance !== undefined">: {{ sayChance(chance) }} to make its dates</template>.
+        <span v-if="bound(piece.pieceId)?.provesLate" class="quiet"
+          >{{ bound(piece.pieceId)!.sentence }} No order of work can save it; something has to change.</span
+        >
+      </li>
+    </ul>
+    <div class="act">
+      <v-btn
+        v-if="better.rescueShare === undefined"
+        variant="flat"
+        color="primary"
+        @click="better.lookForRescue()"
+        >{{ better.rescue ? 'Look again' : 'Look for ways' }}</v-btn
+      >
+      <template v-else>
+        <v-progress-linear :model-value="better.rescueShare * 100" height="8" aria-label="Trying ways" />
+        <v-btn variant="text" @click="better.stopRescue()">Stop</v-btn>
+      </template>
+    </div>
+    <p v-if="better.rescue && better.rescue.rescues.length === 0" class="mt-3">
+      No change that was tried helps without bringing a stop of its own. Move the date, or leave the piece at
+      home.
+    </p>
+    <ol v-if="better.rescue" class="offers" data-testid="rescues">
+      <li v-for="one in better.rescue.rescues" :key="one.label" :class="{ makes: one.makesIt }">
+        <div>
+          <p>
+            <strong>{{ one.makesIt ? '✓ makes it' : '○ helps' }}</strong> {{ one.label }}
+          </p>
+          <p class="small quiet figures">
+            <template v-if="forWhom(one)">{{ forWhom(one) }} · </template>{{ gained(one) }} · ready
+            {{ sayMoment(one.readyAt, store.view!.timeZone)
+            }}<template v-if="one.chance !== undefined"> · {{ sayChance(one.chance) }} chance</template
+            ><template v-for="cost in costs(one)" :key="cost"> · {{ cost }}</template>
+          </p>
+        </div>
+        <v-btn size="small" :disabled="store.busy" @click="store.patch(one.label, one.change, one.urgent)"
+          >Do this</v-btn
+        >
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.rescue {
+  margin-bottom: 28px;
+  padding: 16px 20px;
+  background: rgb(var(--v-theme-surface));
+  border-left: 4px solid rgb(var(--v-theme-error));
+}
+
+.trouble,
+.offers {
+  list-style: none;
+  padding: 0;
+  margin-top: 8px;
+}
+
+.act {
+  display: grid;
+  grid-template-columns: minmax(180px, 320px) auto;
+  justify-content: start;
+  align-items: center;
+  gap: 12px;
+  margin-top: 12px;
+}
+
+.offers li {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  align-items: center;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+.makes strong {
+  color: rgb(var(--v-theme-success));
+}
+</style>

@@ -1,0 +1,200 @@
+import 'fake-indexeddb/auto';
+import { planView, warmFrom, type PlanView, type RuleFinding } from '@fixatum/core';
+import { createPinia, setActivePinia } from 'pinia';
+import { nextTick } from 'vue';
+import { api } from '../shared/api';
+import { FakeWorker } from '../testing/fakeWorker';
+import { smallBuild } from '../testing/smallBuild';
+import type { PlanRequest } from '../shared/planWorker';
+import { useBetterPlan } from './betterPlan';
+import { useBuild } from '../shared/build';
+import { useClock } from '../shared/clock';
+import { useForecast } from '../shared/forecast';
+import { useNotice } from '../shared/notice';
+import { useWays } from '../piece/ways';
+
+const plate = smallBuild().pieces[0]!;
+const room = smallBuild().places[0]!;
+// Enamel over rubber dip stays tacky: a stop, and a piece with two passes to plan.
+const build = smallBuild({
+  name: 'Workers',
+  places: [{ ...room, ventilation: 'extraction', hygrometerPort: 4000 }],
+  pieces: [
+    {
+      ...plate,
+      steps: [
+        { id: 'seal', kind: 'seal', material: 'rubber-dip-spray', method: 'aerosol' },
+        { id: 'enamel', kind: 'base', material: 'alkyd-flat-spray', method: 'aerosol' },
+      ],
+    },
+  ],
+});
+const readings = { room: [{ at: 30_045_590, temperatureC: 17, humidityPct: 61 }] };
+
+/** A build that is open, with a measured room, planned by the worker. */
+async function planned() {
+  const store = useBuild();
+  await store.open('b1');
+  await jest.advanceTimersByTimeAsync(0);
+  const request = FakeWorker.of('planWorker.ts').asked.at(-1) as PlanRequest;
+  const view = planView(request.build, { now: request.now, readings: request.readings ?? {} });
+  FakeWorker.of('planWorker.ts').say({ ticket: request.ticket, view, stage: 'whole' });
+  await nextTick();
+  return { store, view };
+}
+/** What every long search has to go by: the plan on screen and the air as it was measured. */
+const setting = (view: PlanView) => ({
+  now: view.now,
+  warm: warmFrom(view),
+  readings,
+  build: expect.objectContaining({ name: 'Workers' }),
+});
+
+beforeEach(() => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
+  FakeWorker.install();
+  setActivePinia(createPinia());
+  useClock().fixedAt = '2027-02-15T08:00';
+  jest.spyOn(api, 'build').mockResolvedValue({ id: 'b1', version: 1, pieceEtags: {}, build });
+  jest.spyOn(api, 'plan').mockResolvedValue({ plan: null });
+  jest.spyOn(api, 'keepPlan').mockResolvedValue(undefined);
+  jest
+    .spyOn(api, 'readings')
+    .mockResolvedValue({ places: [{ place: 'room', readings: readings.room, gaps: [], thrownOut: [] }] });
+});
+afterEach(() => {
+  jest.restoreAllMocks();
+  jest.useRealTimers();
+});
+
+describe('ways out', () => {
+  const stopOf = (view: PlanView): RuleFinding => view.findings.find((one) => one.severity === 'stop')!;
+
+  it('are searched for on the plan on screen, once a finding, and given to whoever asks for it', async () => {
+    const { view } = await planned();
+    const ways = useWays();
+    const finding = stopOf(view);
+    ways.ask(finding);
+    ways.ask(finding);
+    const worker = FakeWorker.of('waysWorker.ts');
+    expect(worker.asked).toHaveLength(2);
+    expect(worker.asked[0]).toMatchObject({ setting: 1, ...setting(view) });
+    expect(worker.asked[1]).toMatchObject({ setting: 1, ticket: 1, finding: { rule: finding.rule } });
+    expect(ways.of(finding)).toBeUndefined();
+    const found = { offers: [], tried: 3 };
+    worker.say({ ticket: 1, ways: found });
+    expect(ways.of(finding)).toEqual(found);
+  });
+
+  it('of the build before are forgotten, also when they come in late', async () => {
+    const { store, view } = await planned();
+    const ways = useWays();
+    const finding = stopOf(view);
+    ways.ask(finding);
+    store.build = { ...store.build!, name: 'Changed' };
+    await nextTick();
+    FakeWorker.of('waysWorker.ts').say({ ticket: 1, ways: { offers: [], tried: 1 } });
+    expect(ways.of(finding)).toBeUndefined();
+    // It can be asked for anew, on new setting.
+    ways.ask(finding);
+    expect(FakeWorker.of('waysWorker.ts').asked.at(-1)).toMatchObject({ setting: 2, ticket: 2 });
+  });
+});
+
+describe('the forecast', () => {
+  it('is made of the plan on screen once that has been quiet for a while', async () => {
+    const { view } = await planned();
+    const forecast = useForecast();
+    await jest.advanceTimersByTimeAsync(700);
+    expect(FakeWorker.made.some((worker) => worker.script === 'forecastWorker.ts')).toBe(false);
+    await jest.advanceTimersByTimeAsync(200);
+    const worker = FakeWorker.of('forecastWorker.ts');
+    expect(worker.asked[0]).toMatchObject(setting(view));
+    worker.say({ done: 30, of: 150 });
+    expect(forecast.progress).toBeCloseTo(0.2);
+    worker.say({ forecast: [{ pieceId: 'plate', chance: 0.9 }] });
+    expect([forecast.byPiece.get('plate')?.chance, forecast.progress, worker.terminated]).toEqual([
+      0.9,
+      1,
+      true,
+    ]);
+  });
+
+  it('is stopped when the plan changes under it', async () => {
+    const { store } = await planned();
+    useForecast();
+    await jest.advanceTimersByTimeAsync(900);
+    const worker = FakeWorker.of('forecastWorker.ts');
+    store.view = { ...store.view! };
+    await nextTick();
+    expect(worker.terminated).toBe(true);
+  });
+});
+
+describe('a better plan', () => {
+  it('is looked for from the plan on screen, taken when it is better, and told', async () => {
+    const { store, view } = await planned();
+    const better = useBetterPlan();
+    better.look();
+    const worker = FakeWorker.of('improveWorker.ts');
+    expect(worker.asked[0]).toMatchObject({ ...setting(view), seconds: 5, seed: 1 });
+    worker.say({ share: 0.4, tried: 120 });
+    expect([better.share, better.tried]).toEqual([0.4, 120]);
+
+    const warm = { ...warmFrom(view), sequence: [...view.sequence].reverse() };
+    // As good is not better.
+    worker.say({ better: warm, score: view.score });
+    expect(store.warm).toEqual(warmFrom(view));
+    const [unplaced, late, sessions, ...rest] = view.score;
+    worker.say({ better: warm, score: [unplaced, late, sessions - 1, ...rest] });
+    expect(store.warm).toEqual(warm);
+    expect((FakeWorker.of('planWorker.ts').asked.at(-1) as PlanRequest).warm).toEqual(warm);
+    worker.say({ end: true, tried: 300 });
+    expect(useNotice().text).toBe('A better plan was found.');
+    expect([better.share, worker.terminated]).toEqual([undefined, true]);
+    // Another press looks elsewhere.
+    better.look();
+    expect(FakeWorker.of('improveWorker.ts').asked[0]).toMatchObject({ seed: 2 });
+  });
+
+  it('that was not found is said too, and looking can be stopped', async () => {
+    await planned();
+    const better = useBetterPlan();
+    better.look();
+    FakeWorker.of('improveWorker.ts').say({ end: true, tried: 41 });
+    expect(useNotice().text).toBe('41 other orders were tried; none is better than this plan.');
+    better.look();
+    const worker = FakeWorker.of('improveWorker.ts');
+    better.stopLooking();
+    expect([worker.terminated, better.share]).toEqual([true, undefined]);
+  });
+});
+
+describe('a rescue', () => {
+  it('is looked for on the plan on screen with the chances known, and is void once the build changes', async () => {
+    const { store, view } = await planned();
+    const forecast = useForecast();
+    forecast.byPiece = new Map([['plate', { pieceId: 'plate', chance: 0.5 } as never]]);
+    const better = useBetterPlan();
+    better.lookForRescue();
+    const worker = FakeWorker.of('rescueWorker.ts');
+    expect(worker.asked[0]).toMatchObject({ ...setting(view), chances: new Map([['plate', 0.5]]) });
+    worker.say({ done: 3, of: 12 });
+    expect(better.rescueShare).toBe(0.25);
+    worker.say({ answer: { late: [], offers: [] } });
+    expect([better.rescue, better.rescueShare]).toEqual([{ late: [], offers: [] }, undefined]);
+    store.build = { ...store.build!, name: 'Changed' };
+    await nextTick();
+    expect(better.rescue).toBeUndefined();
+  });
+
+  it('that fails says so and leaves nothing running', async () => {
+    await planned();
+    const better = useBetterPlan();
+    better.lookForRescue();
+    const worker = FakeWorker.of('rescueWorker.ts');
+    worker.say({ error: 'Out of memory' });
+    expect(useNotice().text).toBe('Out of memory');
+    expect([worker.terminated, better.rescueShare]).toEqual([true, undefined]);
+  });
+});

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { mdiCalendar } from '@mdi/js';
+import { DateTime } from 'luxon';
+import { computed, ref } from 'vue';
+import { readDate, sayDay } from './moments';
+import { useClock } from './clock';
+import { useWritten } from './written';
+
+/** A date, `yyyy-MM-dd`, written as one likes or picked, and shown with its weekday. What is no date stays as it was written. */
+const date = defineModel<string>({ required: true });
+defineProps<{ label: string; clearable?: boolean }>();
+const clock = useClock();
+const today = () => DateTime.fromMillis(clock.now('UTC') * 60_000, { zone: 'UTC' }).toISODate()!;
+const picking = ref(false);
+const { text, wrong, enter, leave } = useWritten(date, {
+  read: (written) => readDate(written, today()),
+  say: (value) => sayDay(value, today()),
+});
+const picked = computed(() => {
+  const day = DateTime.fromISO(date.value);
+  return day.isValid ? day.toJSDate() : undefined;
+});
+
+function pick(day: unknown): void {
+  date.value = DateTime.fromJSDate(day as Date).toISODate() ?? '';
+  picking.value = false;
+}
+</script>
+
+<template>
+  <v-text-field
+    v-model="text"
+    :label="label"
+    :error="wrong"
+    :clearable="clearable"
+    autocomplete="off"
+    maxlength="40"
+    @focus="enter"
+    @blur="leave"
+    @click:clear="text = ''"
+  >
+    <template #append-inner>
+      <v-menu v-model="picking" :close-on-content-click="false" location="bottom end">
+        <template #activator="{ props: menu }">
+          <v-btn
+            v-bind="menu"
+            :icon="mdiCalendar"
+            variant="text"
+            size="small"
+            :aria-label="`${label}: pick a day`"
+          />
+        </template>
+        <v-date-picker
+          :model-value="picked"
+          :first-day-of-week="1"
+          hide-header
+          show-adjacent-months
+          @update:model-value="pick"
+        />
+      </v-menu>
+    </template>
+  </v-text-field>
+</template>

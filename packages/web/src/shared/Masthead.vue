@@ -1,0 +1,274 @@
+<script setup lang="ts">
+import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
+import { mdiArrowULeftTop, mdiChevronDown, mdiKeyboardOutline, mdiThemeLightDark } from '@mdi/js';
+import { computed } from 'vue';
+import { useRoute } from 'vue-router';
+import { api } from './api';
+import { useAppearance } from './appearance';
+import { useBuild } from './build';
+
+/** The head of every screen: which build, where to go, and how long there is until the next date. */
+defineEmits<{ keys: [] }>();
+const store = useBuild();
+const route = useRoute();
+const appearance = useAppearance();
+
+const views = [
+  { name: 'bench', word: 'Bench' },
+  { name: 'pieces', word: 'Pieces' },
+  { name: 'plan', word: 'Plan' },
+  { name: 'materials', word: 'Materials' },
+  { name: 'journal', word: 'Journal' },
+  { name: 'workshop', word: 'Workshop' },
+];
+const homes: Record<string, string> = { piece: 'pieces', 'run-sheets': 'plan' };
+const here = computed(() => homes[String(route.name)] ?? String(route.name));
+
+/** The next date that has not passed. */
+const next = computed(() => {
+  const { build, now } = store;
+  if (!build) return undefined;
+  const dates = build.events
+    .flatMap((event) => [
+      ...(event.packAt === undefined
+        ? []
+        : [{ word: `pack for ${event.name}`, at: epochMinute(event.packAt, build.timeZone) }]),
+      { word: event.name, at: epochMinute(event.wearAt, build.timeZone) },
+    ])
+    .filter((date) => date.at > now)
+    .sort((a, b) => a.at - b.at);
+  const first = dates[0];
+  return first && { ...first, when: sayMoment(first.at, build.timeZone), wait: sayWait(first.at - now) };
+});
+
+const lights = [
+  { value: 'auto', title: 'Dim at the bench, paper elsewhere' },
+  { value: 'paper', title: 'Paper everywhere' },
+  { value: 'workshop', title: 'Dim everywhere' },
+] as const;
+</script>
+
+<template>
+  <header class="masthead">
+    <div class="row">
+      <v-menu>
+        <template #activator="{ props: menu }">
+          <button class="name" v-bind="menu" :aria-label="`Build: ${store.build?.name ?? 'opening'}. Menu`">
+            <svg viewBox="0 0 24 24" width="26" height="26" aria-hidden="true">
+              <rect x="2" y="14" width="20" height="8" fill="currentColor" opacity=".45" />
+              <rect x="2" y="9" width="20" height="4" fill="currentColor" opacity=".75" />
+              <rect x="2" y="5" width="20" height="3" fill="currentColor" />
+            </svg>
+            <span class="build">{{ store.build?.name ?? 'Opening…' }}</span>
+            <v-icon :icon="mdiChevronDown" size="18" />
+          </button>
+        </template>
+        <v-list density="comfortable" min-width="240">
+          <v-list-item to="/" title="All builds" />
+          <v-list-item v-if="store.id" :href="api.fileUrl(store.id)" title="Save as a build file" />
+          <v-divider />
+          <v-list-subheader><v-icon :icon="mdiThemeLightDark" size="16" /> Light</v-list-subheader>
+          <v-list-item
+            v-for="light in lights"
+            :key="light.value"
+            :title="light.title"
+            :active="appearance.light === light.value"
+            @click="appearance.light = light.value"
+          />
+        </v-list>
+      </v-menu>
+      <nav aria-label="Screens">
+        <router-link
+          v-for="view in views"
+          :key="view.name"
+          class="tab"
+          :class="{ here: here === view.name }"
+          :aria-current="here === view.name ? 'page' : undefined"
+          :to="{ name: view.name, params: { build: String(route.params.build) } }"
+          >{{ view.word }}</router-link
+        >
+      </nav>
+      <div v-if="next" class="next small figures">
+        <strong>{{ next.wait }}</strong> to {{ next.word }}<span class="quiet when"> · {{ next.when }}</span>
+      </div>
+      <div class="tools">
+        <v-btn
+          :icon="mdiArrowULeftTop"
+          variant="text"
+          density="comfortable"
+          title="Undo the last change (u)"
+          aria-label="Undo the last change"
+          @click="store.undo()"
+        />
+        <v-btn
+          class="keys"
+          :icon="mdiKeyboardOutline"
+          variant="text"
+          density="comfortable"
+          title="Keys (?)"
+          aria-label="Show keys"
+          @click="$emit('keys')"
+        />
+      </div>
+    </div>
+    <div class="working" :class="{ on: store.planning }" aria-hidden="true" />
+  </header>
+</template>
+
+<style scoped>
+.masthead {
+  position: sticky;
+  top: 0;
+  z-index: 20;
+  background: rgb(var(--v-theme-background));
+  border-bottom: 1px solid var(--line);
+}
+
+.row {
+  max-width: 1400px;
+  margin: 0 auto;
+  padding: 8px 24px 0;
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  min-height: 56px;
+}
+
+.name {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-family: var(--heading);
+  font-weight: 650;
+  font-size: 1.15rem;
+  min-height: 44px;
+}
+
+.build {
+  max-width: 260px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+nav {
+  display: flex;
+  align-self: stretch;
+  gap: 6px;
+}
+
+.tab {
+  display: flex;
+  align-items: center;
+  padding: 0 11px;
+  min-height: 48px;
+  color: inherit;
+  text-decoration: none;
+  font-size: 1.05rem;
+  border-bottom: 3px solid transparent;
+}
+
+/* The screen you are on lies on three films. */
+.tab.here {
+  font-weight: 700;
+  border-bottom-color: currentcolor;
+  background-image: linear-gradient(currentcolor, currentcolor), linear-gradient(currentcolor, currentcolor);
+  background-size:
+    100% 1px,
+    100% 2px;
+  background-position:
+    0 calc(100% - 7px),
+    0 calc(100% - 2px);
+  background-repeat: no-repeat;
+}
+
+.next {
+  margin-left: auto;
+  text-align: right;
+  white-space: nowrap;
+}
+
+.tools {
+  display: flex;
+}
+
+.working {
+  height: 2px;
+}
+
+.working.on {
+  background: linear-gradient(90deg, transparent, rgb(var(--v-theme-primary)), transparent) 0 0 / 40% 100%
+    no-repeat;
+  animation: sweep 1.2s linear infinite;
+}
+
+@keyframes sweep {
+  from {
+    background-position: -60% 0;
+  }
+
+  to {
+    background-position: 160% 0;
+  }
+}
+
+@media (prefers-reduced-motion: reduce) {
+  .working.on {
+    animation: none;
+  }
+}
+
+@media (max-width: 1340px) {
+  .when {
+    display: none;
+  }
+}
+
+@media (max-width: 640px) {
+  .row {
+    padding: 4px 14px 0;
+    gap: 8px;
+    flex-wrap: wrap;
+  }
+
+  .build {
+    max-width: 150px;
+  }
+
+  .next {
+    order: 3;
+    width: 100%;
+    text-align: left;
+    padding-bottom: 6px;
+    margin: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+
+  .tools {
+    margin-left: auto;
+  }
+
+  .keys {
+    display: none;
+  }
+
+  nav {
+    position: fixed;
+    inset: auto 0 0;
+    background: rgb(var(--v-theme-surface));
+    border-top: 1px solid var(--line);
+    justify-content: space-around;
+    gap: 0;
+    z-index: 20;
+  }
+
+  .tab {
+    flex: 1;
+    justify-content: center;
+    padding: 0 2px;
+    font-size: 0.8125rem;
+    min-height: 56px;
+  }
+}
+</style>

@@ -1,0 +1,30 @@
+import { defineStore } from 'pinia';
+import { ref } from 'vue';
+import { ApiProblem } from './api';
+
+/** The line that says what has just happened, with a way to take it back. */
+export const useNotice = defineStore('notice', () => {
+  const text = ref('');
+  const isProblem = ref(false);
+  const shown = ref(false);
+  const action = ref<{ label: string; run: () => void } | undefined>();
+
+  function say(message: string, then?: { label: string; run: () => void }): void {
+    text.value = message;
+    isProblem.value = false;
+    action.value = then;
+    shown.value = true;
+  }
+
+  function complain(error: unknown): void {
+    text.value =
+      error instanceof ApiProblem
+        ? `${error.title}. ${error.message}`
+        : String((error as Error).message ?? error);
+    isProblem.value = true;
+    action.value = undefined;
+    shown.value = true;
+  }
+
+  return { text, isProblem, shown, action, say, complain };
+});

@@ -1,0 +1,132 @@
+import 'fake-indexeddb/auto';
+import type { Build, LogEdit } from '@fixatum/core';
+import { createPinia, setActivePinia } from 'pinia';
+import { ApiProblem, api, type BuildAnswer } from './api';
+import { useNotice } from './notice';
+import { useOutbox } from './outbox';
+
+const empty = { format: 'fixatum-build/1', timeZone: 'UTC', pieces: [], log: [] } as unknown as Build;
+const edit = (n: number): LogEdit => ({
+  kind: 'log',
+  entries: [{ id: `e${n}`, piece: 'plate', unit: 1, step: 'seal', coat: n, doneAt: '2027-02-20T19:30' }],
+});
+const answer = (version: number): BuildAnswer => ({ id: 'b', version, pieceEtags: {}, build: empty });
+const away = new ApiProblem(0, 'away', 'The server does not answer', 'Is it running?', []);
+
+/** The outbox as a window that was just opened has it. */
+async function opened() {
+  setActivePinia(createPinia());
+  const outbox = useOutbox();
+  await outbox.ready;
+  return outbox;
+}
+/** What reached the server, by the coat of its entry, while `says` decides on each; it is "away" until told otherwise. */
+function server(says: (coat: number) => BuildAnswer | ApiProblem) {
+  const got: number[] = [];
+  jest.spyOn(api, 'sendEdit').mockImplementation(async (_id, sent) => {
+    const { coat } = (sent as Extract<LogEdit, { kind: 'log' }>).entries[0]!;
+    const said = says(coat);
+    if (said instanceof ApiProblem) throw said;
+    got.push(coat);
+    return said;
+  });
+  return got;
+}
+
+beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] }));
+afterEach(async () => {
+  server(() => answer(9));
+  await (await opened()).flush();
+  jest.restoreAllMocks();
+  jest.useRealTimers();
+});
+
+describe('the outbox', () => {
+  it('sends what was pressed at once, and tells who listens what the server made of it', async () => {
+    const got = server(() => answer(2));
+    const outbox = await opened();
+    const heard: number[] = [];
+    outbox.whenSent((_build, { version }) => heard.push(version));
+    await outbox.put('b', edit(1));
+    expect({ got, heard, left: outbox.count, away: outbox.away }).toEqual({
+      got: [1],
+      heard: [2],
+      left: 0,
+      away: false,
+    });
+  });
+
+  it('keeps presses over a reload while nobody answers, and sends them in order, once each', async () => {
+    server(() => away);
+    const before = await opened();
+    await before.put('b', edit(1));
+    await before.put('b', edit(2));
+    expect([before.count, before.away]).toEqual([2, true]);
+
+    const got = server(() => answer(3));
+    const after = await opened();
+    expect(after.count).toBe(2);
+    // However often it is asked, one letter is under way at a time.
+    await Promise.all([after.flush(), after.flush(), after.flush()]);
+    expect(got).toEqual([1, 2]);
+    expect([after.count, after.away]).toEqual([0, false]);
+    expect((await opened()).count).toBe(0);
+  });
+
+  it('tries again by itself after a while', async () => {
+    server(() => away);
+    const outbox = await opened();
+    await outbox.put('b', edit(1));
+    const got = server(() => answer(3));
+    await jest.advanceTimersByTimeAsync(5000);
+    await outbox.flush();
+    expect(got).toEqual([1]);
+  });
+
+  it('does not lose what another window keeps', async () => {
+    server(() => away);
+    const one = await opened();
+    const other = await opened();
+    await one.put('b', edit(1));
+    await other.put('b', edit(2));
+    // Each window knows its own press only; the browser's database has both.
+    expect([one.count, other.count, (await opened()).count]).toEqual([1, 1, 2]);
+  });
+
+  it('says once what the server refuses, goes on with the rest, and shows what is there', async () => {
+    const refused = new ApiProblem(409, 'logged-already', 'Logged already', 'That coat is in the log.', []);
+    const got = server((coat) => (coat === 1 ? refused : answer(5)));
+    jest.spyOn(api, 'build').mockResolvedValue(answer(4));
+    const outbox = await opened();
+    const heard: number[] = [];
+    outbox.whenSent((_build, { version }) => heard.push(version));
+    const complain = jest.spyOn(useNotice(), 'complain');
+    await outbox.put('b', edit(1));
+    await outbox.put('b', edit(2));
+    expect({ got, heard, left: outbox.count }).toEqual({ got: [2], heard: [4, 5], left: 0 });
+    expect(complain.mock.calls).toEqual([[refused]]);
+  });
+
+  it('lays what is waiting on top of what the server has, for that build only', async () => {
+    server(() => away);
+    const outbox = await opened();
+    await outbox.put('b', edit(1));
+    await outbox.put('other', edit(2));
+    expect(outbox.applied('b', empty).log!.map((entry) => entry.id)).toEqual(['e1']);
+    expect(outbox.applied('nobody', empty)).toBe(empty);
+  });
+
+  it('takes the last press back that was not sent, and says when there is none', async () => {
+    const got = server(() => away);
+    const outbox = await opened();
+    await outbox.put('b', edit(1));
+    await outbox.put('b', edit(2));
+    expect(await outbox.takeBack('b')).toBe(true);
+    expect(await outbox.takeBack('other')).toBe(false);
+    server(() => answer(2));
+    await outbox.flush();
+    expect(await outbox.takeBack('b')).toBe(false);
+    expect(got).toEqual([]);
+    expect((await opened()).count).toBe(0);
+  });
+});

@@ -1,0 +1,123 @@
+import { applyLogEdit, type Build, type LogEdit } from '@fixatum/core';
+import { useEventListener, useIntervalFn } from '@vueuse/core';
+import { get, update } from 'idb-keyval';
+import { nanoid } from 'nanoid';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { api, ApiProblem, type BuildAnswer } from './api';
+import { plain } from './planner';
+import { useNotice } from './notice';
+
+interface Letter {
+  id: string;
+  buildId: string;
+  edit: LogEdit;
+}
+
+const KEY = 'fixatum-outbox';
+const TRY_AGAIN_MS = 5000;
+
+/**
+ * What was pressed at the bench and has not reached the server yet. Kept in the browser's database, so that a reload or a
+ * dead battery loses nothing, and sent in order. Ids are given here: what the server got without our hearing of it counts
+ * once.
+ */
+export const useOutbox = defineStore('outbox', () => {
+  const notice = useNotice();
+  const letters = shallowRef<Letter[]>([]);
+  /** The last try found nobody. */
+  const away = ref(false);
+  const count = computed(() => letters.value.length);
+  let onSent: (buildId: string, answer: BuildAnswer) => void = () => undefined;
+  let sending: Promise<void> | undefined;
+
+  const ready = get<Letter[]>(KEY)
+    .then((kept) => {
+      letters.value = kept ?? [];
+    })
+    .catch(() => undefined);
+
+  // Only the one letter is touched, as another window may keep letters there too. A browser without a database still
+  // works; it only forgets on reload.
+  const keep = (change: (kept: Letter[]) => Letter[]) =>
+    update<Letter[]>(KEY, (kept) => change(kept ?? [])).catch(() => undefined);
+
+  async function put(buildId: string, edit: LogEdit): Promise<void> {
+    const letter = { id: nanoid(12), buildId, edit: plain(edit) };
+    letters.value = [...letters.value, letter];
+    await keep((kept) => [...kept, letter]);
+    await flush();
+  }
+
+  async function drop(id: string): Promise<void> {
+    const without = (list: Letter[]) => list.filter((letter) => letter.id !== id);
+    letters.value = without(letters.value);
+    await keep(without);
+  }
+
+  async function send(): Promise<void> {
+    for (let letter = letters.value[0]; letter; letter = letters.value[0]) {
+      const { id, buildId, edit } = letter;
+      let answer: BuildAnswer | undefined;
+      try {
+        answer = await api.sendEdit(buildId, edit);
+      } catch (error) {
+        if (error instanceof ApiProblem && (error.status === 0 || error.status >= 500)) {
+          away.value = true;
+          return;
+        }
+        // Refused for good: said once, and not tried for ever. What is there now is shown again.
+        notice.complain(error);
+        answer = await api.build(buildId).catch(() => undefined);
+      }
+      away.value = false;
+      await drop(id);
+      if (answer) onSent(buildId, answer);
+    }
+  }
+
+  /** Sends what is waiting, in order; one at a time however often it is called. */
+  function flush(): Promise<void> {
+    sending ??= send().finally(() => (sending = undefined));
+    return sending;
+  }
+
+  /** Who is told what the server made of a press. */
+  function whenSent(heard: typeof onSent): void {
+    onSent = heard;
+  }
+
+  /** Takes the last press on a build back that has not been sent; false where all have been. */
+  async function takeBack(buildId: string): Promise<boolean> {
+    const last = letters.value.findLast((letter) => letter.buildId === buildId);
+    if (!last) return false;
+    await drop(last.id);
+    return true;
+  }
+
+  /** A build as the server has it, with what is still waiting laid on top. */
+  function applied(buildId: string, build: Build): Build {
+    return letters.value
+      .filter((letter) => letter.buildId === buildId)
+      .reduce((current, { edit }) => {
+        const edited = applyLogEdit(current, edit);
+        return edited.ok ? edited.build : current;
+      }, build);
+  }
+
+  useIntervalFn(() => {
+    if (letters.value.length > 0) void flush();
+  }, TRY_AGAIN_MS);
+  useEventListener('online', () => void flush());
+
+  return {
+    count,
+    away,
+    ready,
+    put,
+    flush,
+    takeBack,
+    applied,
+    whenSent,
+  };
+});

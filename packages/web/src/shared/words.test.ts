@@ -1,0 +1,41 @@
+import { epochMinute, planView } from '@fixatum/core';
+import { smallBuild } from '../testing/smallBuild';
+import { airWords, beginByWords, degrees, passWords, pieceNames, unitName, withWords } from './words';
+
+const build = smallBuild();
+const now = epochMinute('2027-02-15T08:00', 'UTC');
+const view = planView(build, { now });
+const [first, second] = view.operations;
+
+describe('words', () => {
+  it('are as exact about air as is worth saying', () => {
+    expect(airWords({ temperatureC: 19, humidityPct: 53.65 })).toBe('19 °C, 54 %');
+    expect(airWords({ temperatureC: -0.04, humidityPct: 100 })).toBe('0 °C, 100 %');
+    expect(degrees(8.46)).toBe('8.5 °C');
+  });
+
+  it('name a pass by its step, its coat and what it is laid with', () => {
+    expect(passWords(first!)).toBe('Seal, coat 1 of 2');
+    expect(passWords({ ...first!, coats: 1, face: 'inner' })).toBe('Seal, inner face');
+    expect(withWords(first!)).toBe('Flexible PVA foam primer, normal coat, brush');
+  });
+
+  it('number units of a set only', () => {
+    expect(unitName(build, 'plate', 1)).toBe('Plate');
+    const set = smallBuild({ pieces: [{ ...build.pieces[0]!, quantity: 4 }] });
+    expect(unitName(set, 'plate', 3)).toBe('Plate, 3 of 4');
+    expect(pieceNames(build, [first!, second!])).toBe('Plate');
+  });
+
+  it('say by when a session has to begin, and for what', () => {
+    const [plate] = build.pieces;
+    const once = smallBuild({ pieces: [{ ...plate!, steps: [{ ...plate!.steps[0]!, coats: 1 }] }] });
+    const [session] = planView(once, { now }).sessions;
+    // Packable a day after it is laid and packed on Thursday: Tuesday morning still does, to a quarter of an hour, as the
+    // 3 min of set-up, a minute of work and 5 min of clean-up end by 12:00.
+    expect(beginByWords(build, session)).toBe('Begin by Tue 23 Feb, 11:45 or lose The day (Plate)');
+    expect(beginByWords(build, undefined)).toBeUndefined();
+    const { beginBy: _none, ...free } = session!;
+    expect(beginByWords(build, free)).toBeUndefined();
+  });
+});

@@ -1,0 +1,260 @@
+<script setup lang="ts">
+import { parseBuildText, pathText, type Fault } from '@fixatum/core';
+import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
+import { onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, ApiProblem, type BuildSummary } from '../shared/api';
+import NewBuildDialog from './NewBuildDialog.vue';
+import { useNotice } from '../shared/notice';
+
+const router = useRouter();
+const notice = useNotice();
+const builds = ref<BuildSummary[]>();
+const faults = ref<Fault[]>([]);
+const faultyFile = ref('');
+const picker = ref<HTMLInputElement>();
+const creating = ref(false);
+const loadingDemo = ref(false);
+
+async function list(): Promise<void> {
+  try {
+    builds.value = (await api.builds()).builds;
+  } catch (error) {
+    notice.complain(error);
+  }
+}
+onMounted(list);
+
+const openBuild = (id: string) => router.push({ name: 'bench', params: { build: id } });
+
+async function importFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  faults.value = [];
+  faultyFile.value = file.name;
+  const text = await file.text();
+  const parsed = parseBuildText(text);
+  if (!parsed.ok) {
+    faults.value = parsed.faults;
+    return;
+  }
+  try {
+    await openBuild((await api.createBuild(text)).id);
+  } catch (error) {
+    if (error instanceof ApiProblem && error.faults.length > 0) faults.value = error.faults;
+    else notice.complain(error);
+  }
+}
+
+async function loadDemo(): Promise<void> {
+  loadingDemo.value = true;
+  try {
+    const { builds: loaded } = await api.loadSamples();
+    if (loaded[0]) await openBuild(loaded[0].id);
+  } catch (error) {
+    notice.complain(error);
+  } finally {
+    loadingDemo.value = false;
+  }
+}
+
+async function putAside(build: BuildSummary): Promise<void> {
+  try {
+    await api.deleteBuild(build.id);
+    await list();
+    notice.say(`Put aside: ${build.name}`, {
+      label: 'Undo',
+      run: () => void api.restoreBuild(build.id).then(list, notice.complain),
+    });
+  } catch (error) {
+    notice.complain(error);
+  }
+}
+</script>
+
+<template>
+  <div class="start">
+    <div class="cut" aria-hidden="true">
+      <div class="film wet" style="--paint: #3f7f72; flex: 3" />
+      <div class="film touch-dry" style="--paint: #a8803a; flex: 4" />
+      <div class="film recoatable" style="--paint: #7a3b2a; flex: 4" />
+      <div class="film" style="--paint: #2a2a2c; flex: 6" />
+      <div class="foam" />
+    </div>
+    <div class="text">
+      <h1>Fixatum</h1>
+      <p class="lead">
+        Plans every coat on your foam pieces, from bare foam to packed case: what to do tonight, when it is
+        dry, and whether it will be ready in time.
+      </p>
+
+      <section v-if="builds && builds.length > 0" aria-label="Your builds">
+        <h2>Your builds</h2>
+        <ul class="builds">
+          <li v-for="build in builds" :key="build.id">
+            <router-link class="plain open" :to="{ name: 'bench', params: { build: build.id } }">
+              <strong>{{ build.name }}</strong>
+              <span class="quiet"
+                >{{ build.pieces }} {{ build.pieces === 1 ? 'kind of piece' : 'kinds of piece' }}</span
+              >
+            </router-link>
+            <v-btn
+              variant="text"
+              size="small"
+              :aria-label="`Put ${build.name} aside`"
+              @click="putAside(build)"
+              >Put aside</v-btn
+            >
+          </li>
+        </ul>
+      </section>
+      <p v-else-if="builds" class="mt-6">Nothing here yet. Three ways to begin:</p>
+
+      <div class="ways">
+        <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true"
+          >New build</v-btn
+        >
+        <v-btn size="large" :prepend-icon="mdiFileUploadOutline" @click="picker?.click()"
+          >Open a build file</v-btn
+        >
+        <v-btn size="large" :prepend-icon="mdiLayersOutline" :loading="loadingDemo" @click="loadDemo"
+          >Look at the demo</v-btn
+        >
+        <input
+          ref="picker"
+          type="file"
+          accept=".json,application/json"
+          class="d-none"
+          aria-label="Build file"
+          @change="importFile"
+        />
+      </div>
+
+      <section v-if="faults.length > 0" class="faults" role="alert">
+        <h2>{{ faultyFile }} can’t be opened</h2>
+        <p class="quiet mb-2">Nothing of it was taken in. What stands in the way:</p>
+        <ul>
+          <li v-for="(fault, at) in faults.slice(0, 30)" :key="at">
+            <code>{{ pathText(fault.path) }}</code> {{ fault.message }}
+          </li>
+        </ul>
+        <p v-if="faults.length > 30" class="quiet">And {{ faults.length - 30 }} more.</p>
+      </section>
+    </div>
+    <NewBuildDialog v-model="creating" @made="openBuild" />
+  </div>
+</template>
+
+<style scoped>
+.start {
+  min-height: 100vh;
+  display: grid;
+  grid-template-columns: minmax(120px, 26vw) 1fr;
+}
+
+.cut {
+  display: flex;
+  flex-direction: column;
+  min-height: 100%;
+  padding-top: 12vh;
+}
+
+.cut .film {
+  min-height: 12px;
+}
+
+.foam {
+  flex: 14;
+  background-color: #5f6163;
+  background-image:
+    radial-gradient(circle at 10px 12px, #77797b 5px, transparent 5.6px),
+    radial-gradient(circle at 28px 26px, #4c4e50 6px, transparent 6.6px),
+    radial-gradient(circle at 20px 40px, #727476 4px, transparent 4.6px);
+  background-size: 40px 44px;
+  background-repeat: repeat;
+}
+
+.text {
+  padding: 11vh 6vw 48px;
+  max-width: 860px;
+}
+
+h1 {
+  font-size: 3rem;
+}
+
+.lead {
+  font-size: 1.2rem;
+  margin: 14px 0 32px;
+  max-width: 34em;
+}
+
+.builds {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0 0;
+  border-top: 1px solid var(--line);
+}
+
+.builds li {
+  display: flex;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+}
+
+.open {
+  flex: 1;
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+  padding: 14px 4px;
+}
+
+.open:hover strong {
+  text-decoration: underline;
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-top: 28px;
+}
+
+.faults {
+  margin-top: 28px;
+  border-left: 4px solid rgb(var(--v-theme-error));
+  padding: 4px 0 4px 16px;
+}
+
+.faults ul {
+  padding-left: 18px;
+}
+
+.faults li {
+  margin: 6px 0;
+}
+
+code {
+  background: rgb(var(--v-theme-surface-variant));
+  padding: 1px 5px;
+  border-radius: 2px;
+  font-size: 0.9em;
+}
+
+@media (max-width: 640px) {
+  .start {
+    grid-template-columns: 28px 1fr;
+  }
+
+  .text {
+    padding: 6vh 20px 32px;
+  }
+
+  h1 {
+    font-size: 2.2rem;
+  }
+}
+</style>

@@ -1,0 +1,376 @@
+<script setup lang="ts">
+import {
+  atZone,
+  climateSeries,
+  dewPointC,
+  parseAirCsv,
+  parseForecastFile,
+  pathText,
+  toWallTime,
+  ventilations,
+  type AirFileResult,
+  type Climate,
+  type Place,
+} from '@fixatum/core';
+import { mdiClose } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { api } from '../shared/api';
+import { useBuild } from '../shared/build';
+import { airWords } from '../shared/words';
+import TimeField from '../shared/TimeField.vue';
+import DataChart, { type ChartOption } from '../shared/DataChart.vue';
+
+/** One place: how it is aired, what fits there, its hours, and its air: assumed, from a forecast, or measured. */
+const place = defineModel<Place>({ required: true });
+const props = defineProps<{ saved: boolean }>();
+defineEmits<{ remove: [] }>();
+const store = useBuild();
+const problems = ref<string[]>([]);
+const pasted = ref('');
+const pasting = ref(false);
+const said = ref('');
+
+const zone = computed(() => store.build?.timeZone ?? 'UTC');
+const ventilationItems = [
+  { value: 'none', title: 'no airing' },
+  { value: 'window', title: 'a window' },
+  { value: 'extraction', title: 'extraction' },
+  { value: 'outdoor', title: 'outdoors' },
+] satisfies { value: (typeof ventilations)[number]; title: string }[];
+const kindItems = [
+  { value: 'constant', title: 'steady' },
+  { value: 'daily', title: 'daily swing' },
+  { value: 'hourly', title: 'hour by hour' },
+];
+
+function setKind(kind: Climate['kind']): void {
+  const { climate } = place.value;
+  if (climate.kind === kind) return;
+  const now = climateSeries(climate, zone.value).airAt(Math.floor(store.now));
+  const t = Math.round(now.temperatureC * 10) / 10;
+  const h = Math.round(now.humidityPct);
+  if (kind === 'constant') place.value.climate = { kind, temperatureC: t, humidityPct: h };
+  else if (kind === 'daily') place.value.climate = { kind, meanC: t, swingC: 4, humidityPct: h };
+  else {
+    // A week of hours from what was assumed before, to be changed from there.
+    const series = climateSeries(climate, zone.value);
+    const from = Math.floor(store.now / 60) * 60;
+    const airs = Array.from({ length: 24 * 7 }, (_, hour) => series.airAt(from + hour * 60));
+    place.value.climate = {
+      kind,
+      start: toWallTime(from, zone.value),
+      temperatureC: airs.map((air) => Math.round(air.temperatureC * 10) / 10),
+      humidityPct: airs.map((air) => Math.round(air.humidityPct)),
+    };
+  }
+}
+
+function take(result: AirFileResult): void {
+  if (!result.ok) {
+    problems.value = result.faults.map((fault) =>
+      fault.path.length > 0 ? `${fault.message} (${pathText(fault.path)})` : fault.message,
+    );
+    return;
+  }
+  problems.value = [];
+  place.value.climate = result.climate;
+  pasting.value = false;
+  pasted.value = '';
+}
+async function takeFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (!file) return;
+  const text = await file.text();
+  take(file.name.endsWith('.csv') ? parseAirCsv(text, hourNow()) : parseForecastFile(text));
+}
+const hourNow = () => toWallTime(Math.floor(store.now / 60) * 60, zone.value);
+
+const setHours = (on: boolean | null) => {
+  if (on) place.value.hours = { from: '09:00', to: '18:00' };
+  else delete place.value.hours;
+};
+const port = computed({
+  get: () => place.value.hygrometerPort,
+  set: (value: number | string | undefined) => {
+    if (value) place.value.hygrometerPort = Number(value);
+    else delete place.value.hygrometerPort;
+  },
+});
+async function readNow(): Promise<void> {
+  said.value = 'Reading…';
+  try {
+    const answer = await api.readPlace(store.id!, place.value.id);
+    said.value = answer.why ? `It says ${airWords(answer)}: thrown out, ${answer.why}.` : airWords(answer);
+    await store.loadReadings();
+  } catch (error) {
+    said.value = (error as Error).message;
+  }
+}
+const measured = computed(() => store.readings.find((one) => one.place === place.value.id));
+
+const option = computed((): ChartOption => {
+  const series = climateSeries(place.value.climate, zone.value);
+  const now = Math.floor(store.now);
+  const from = now - 24 * 60;
+  const until = now + 4 * 24 * 60;
+  const points: number[] = [];
+  for (let minute = from; minute <= until; minute += 60) points.push(minute);
+  const readings = measured.value?.readings.filter((one) => one.at >= from) ?? [];
+  const gaps = measured.value?.gaps.filter((gap) => gap.to > from) ?? [];
+  const at = (minute: number) => minute * 60_000;
+  const label = (value: number) =>
+    atZone(value / 60_000, zone.value)
+      .setLocale('en-GB')
+      .toFormat('ccc HH:mm');
+  return {
+    grid: { left: 38, right: 40, top: 30, bottom: 26 },
+    legend: { top: 0 },
+    tooltip: { trigger: 'axis', valueFormatter: (value) => String(Math.round(Number(value) * 10) / 10) },
+    xAxis: {
+      type: 'time',
+      min: at(from),
+      max: at(until),
+      axisLabel: { formatter: label, hideOverlap: true },
+      splitNumber: 4,
+    },
+    yAxis: [
+      { type: 'value', name: '°C', scale: true, splitNumber: 3 },
+      { type: 'value', name: '%', min: 0, max: 100, splitNumber: 2 },
+    ],
+    series: [
+      {
+        type: 'line',
+        name: 'temperature',
+        showSymbol: false,
+        lineStyle: { width: 1.5, type: 'dashed' },
+        data: points.map((minute) => [at(minute), series.airAt(minute).temperatureC]),
+        markLine: { symbol: 'none', label: { formatter: 'now' }, data: [{ xAxis: at(now) }] },
+        markArea: {
+          silent: true,
+          itemStyle: { color: 'rgba(128,128,128,0.18)' },
+          data: gaps.map((gap) => [
+            { name: 'no reading', xAxis: at(Math.max(from, gap.from)) },
+            { xAxis: at(gap.to) },
+          ]),
+        },
+      },
+      {
+        type: 'line',
+        name: 'dew point',
+        showSymbol: false,
+        lineStyle: { width: 1, type: 'dotted' },
+        data: points.map((minute) => [at(minute), dewPointC(series.airAt(minute))]),
+      },
+      {
+        type: 'line',
+        name: 'humidity',
+        yAxisIndex: 1,
+        showSymbol: false,
+        lineStyle: { width: 1.5, type: 'dashed' },
+        data: points.map((minute) => [at(minute), series.airAt(minute).humidityPct]),
+      },
+      {
+        type: 'line',
+        name: 'measured °C',
+        showSymbol: false,
+        lineStyle: { width: 3 },
+        data: readings.map((one) => [at(one.at), one.temperatureC]),
+      },
+    ],
+  };
+});
+</script>
+
+<template>
+  <div class="place" :data-testid="`place-${place.id}`">
+    <div class="with-x">
+      <v-text-field v-model="place.name" label="Place" maxlength="120" />
+      <v-select v-model="place.ventilation" label="Aired by" :items="ventilationItems" />
+      <v-text-field v-model.number="place.slots" label="Rack places" type="number" min="1" max="500" />
+      <v-btn :icon="mdiClose" variant="text" :aria-label="`Remove ${place.name}`" @click="$emit('remove')" />
+    </div>
+    <div class="row">
+      <v-checkbox
+        :model-value="place.hours !== undefined"
+        label="Only at certain hours"
+        @update:model-value="setHours"
+      />
+      <template v-if="place.hours">
+        <TimeField v-model="place.hours.from" label="From" density="compact" />
+        <TimeField v-model="place.hours.to" label="To" density="compact" />
+      </template>
+    </div>
+    <div class="row">
+      <v-select
+        :model-value="place.climate.kind"
+        label="Air"
+        density="compact"
+        :items="kindItems"
+        @update:model-value="setKind"
+      />
+      <template v-if="place.climate.kind === 'constant'">
+        <v-text-field
+          v-model.number="place.climate.temperatureC"
+          label="Temperature"
+          suffix="°C"
+          type="number"
+          step="0.5"
+          density="compact"
+        />
+        <v-text-field
+          v-model.number="place.climate.humidityPct"
+          label="Humidity"
+          suffix="%"
+          type="number"
+          density="compact"
+        />
+      </template>
+      <template v-else-if="place.climate.kind === 'daily'">
+        <v-text-field
+          v-model.number="place.climate.meanC"
+          label="Mean"
+          suffix="°C"
+          type="number"
+          step="0.5"
+          density="compact"
+        />
+        <v-text-field
+          v-model.number="place.climate.swingC"
+          label="Swing ±"
+          suffix="°C"
+          type="number"
+          step="0.5"
+          density="compact"
+        />
+        <v-text-field
+          v-model.number="place.climate.humidityPct"
+          label="Humidity"
+          suffix="%"
+          type="number"
+          density="compact"
+        />
+      </template>
+      <span v-else class="quiet small figures"
+        >{{ place.climate.temperatureC.length }} hours from {{ place.climate.start.replace('T', ' ') }}</span
+      >
+    </div>
+    <DataChart
+      :option="option"
+      :height="190"
+      :label="`Air of ${place.name} over the last day and the next four`"
+    />
+    <div class="tools">
+      <label class="file"
+        >Load a forecast file<input
+          type="file"
+          accept=".json,.csv"
+          :aria-label="`Forecast file for ${place.name}`"
+          @change="takeFile"
+      /></label>
+      <v-btn size="small" variant="text" @click="pasting = !pasting">Paste hours</v-btn>
+      <v-text-field
+        v-model="port"
+        class="port"
+        label="Hygrometer on port"
+        type="number"
+        min="1"
+        max="65535"
+        density="compact"
+        clearable
+      />
+      <v-btn v-if="place.hygrometerPort" size="small" :disabled="!props.saved" @click="readNow"
+        >Read now</v-btn
+      >
+    </div>
+    <p v-if="said || measured?.last" class="small mt-1" role="status">
+      {{
+        said ||
+        `Last reading ${toWallTime(measured!.last!.at, zone).slice(11)}: ${Math.round(measured!.last!.temperatureC * 10) / 10} °C, ${Math.round(measured!.last!.humidityPct)} %`
+      }}
+      <span v-if="measured && measured.thrownOut.length > 0" class="quiet">
+        · {{ measured.thrownOut.length }} thrown out</span
+      >
+    </p>
+    <div v-if="pasting" class="mt-2">
+      <v-textarea
+        v-model="pasted"
+        label="A line an hour: temperature, humidity; a time before them if you have it"
+        rows="4"
+      />
+      <v-btn class="mt-2" size="small" @click="take(parseAirCsv(pasted, hourNow()))">Take these hours</v-btn>
+    </div>
+    <ul v-if="problems.length > 0" class="faults" role="alert">
+      <li v-for="problem in problems.slice(0, 6)" :key="problem">{{ problem }}</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.place {
+  padding: 12px 0 18px;
+  border-top: 1px solid var(--line);
+}
+
+.with-x {
+  display: grid;
+  grid-template-columns: 1fr 150px 110px 44px;
+  gap: 8px;
+  align-items: center;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 1.4fr repeat(3, 1fr);
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  margin-top: 6px;
+}
+
+.file {
+  display: inline-flex;
+  align-items: center;
+  min-height: 36px;
+  padding: 0 12px;
+  border: 1px solid currentcolor;
+  border-radius: 2px;
+  font-size: 0.875rem;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.file:focus-within {
+  outline: 3px solid rgb(var(--v-theme-primary));
+  outline-offset: 2px;
+}
+
+.file input {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
+}
+
+.port {
+  max-width: 190px;
+}
+
+@media (max-width: 640px) {
+  .with-x {
+    grid-template-columns: 1fr 44px;
+  }
+
+  .row {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>
