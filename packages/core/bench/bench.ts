@@ -4,11 +4,12 @@ import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
 import { epochMinute } from '../src/model/wallTime';
 import { judgeBuild } from '../src/advice/judgeBuild';
-import { handsDoneAt, pieceBounds } from '../src/schedule/answers/bounds';
+import { pieceBounds } from '../src/schedule/answers/bounds';
 import { workloadOf } from '../src/schedule/plan/workload';
 import { planBuild } from '../src/schedule/answers/planBuild';
 import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
+import { handsDoneAt } from "../src/schedule/answers/handsBound";
 
 /** The median of some runs, ms, after one to warm up. */
 function median(runs: number, work: () => unknown): number {

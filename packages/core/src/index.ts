@@ -1,5 +1,8 @@
 export * from './model/binders';
 export * from './model/fault';
+export * from './model/references';
+export * from './model/moments';
+export * from './model/logPasses';
 export * from './model/filmGrades';
 export * from './model/logEdits';
 export * from './model/materialSchema';
@@ -51,6 +54,7 @@ export * from './schedule/search/score';
 export * from './schedule/search/search';
 export * from './schedule/search/warmStart';
 export * from './schedule/answers/bounds';
+export * from './schedule/answers/handsBound';
 export * from './schedule/answers/forecast';
 export * from './schedule/answers/latestStart';
 export * from './schedule/answers/measuredTimes';

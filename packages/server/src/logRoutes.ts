@@ -17,7 +17,7 @@ import { z } from 'zod';
 import type { BuildStore, StoredBuild } from './buildStore';
 import type { Clock } from './clock';
 import { bodyOf, param, readJson, sendBuild } from './http';
-import { notFound, Problem } from './problem';
+import { notFound, Problem, unusable } from './problem';
 
 interface Parts {
   store: BuildStore;
@@ -63,12 +63,21 @@ export function logRoutes({ store, clock }: Parts): Router {
     return store.change(id, { etag: undefined }, label, clock.iso(), (build) => {
       const edited = applyLogEdit(build, make(build));
       if (edited.ok) return edited.build;
-      throw new Problem(
-        409,
-        'logged-already',
-        'Logged already',
-        `That coat of ${passWords(build, [edited.loggedAlready])} is in the log already.`,
-      );
+      const name = passWords(build, [edited.entry]);
+      throw edited.why === 'logged-already'
+        ? new Problem(
+            409,
+            'logged-already',
+            'Logged already',
+            `That coat of ${name} is in the log already.`,
+          )
+        : unusable([
+            {
+              code: 'no-such-pass',
+              path: ['face'],
+              message: `That step of ${name} does not work on the ${edited.entry.face ?? 'outer'} face.`,
+            },
+          ]);
     });
   }
 

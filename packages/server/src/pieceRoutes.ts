@@ -1,4 +1,4 @@
-import { pieceSchema, stepSchema, type Build, type Piece, type Step } from '@fixatum/core';
+import { pieceSchema, stepSchema, withoutDangling, type Build, type Piece, type Step } from '@fixatum/core';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import { pieceEtag, type BuildStore, type StoredBuild } from './buildStore';
@@ -24,40 +24,6 @@ function stepIn(piece: Piece, id: string): Step {
   const step = piece.steps.find((candidate) => candidate.id === id);
   if (!step) throw notFound('step');
   return step;
-}
-
-/** What belongs to steps that are gone: their log entries, passes under way, and links from other steps. */
-function dropLoose(build: Build): Build {
-  const exists = (spot: { piece: string; step: string; unit: number; coat: number }) => {
-    const piece = build.pieces.find((candidate) => candidate.id === spot.piece);
-    const step = piece?.steps.find((candidate) => candidate.id === spot.step);
-    return (
-      piece !== undefined &&
-      step !== undefined &&
-      spot.unit <= piece.quantity &&
-      spot.coat <= (step.coats ?? 1)
-    );
-  };
-  const hasStep = (own: Piece, link: string) => {
-    const [pieceId, stepId] = link.includes('/') ? (link.split('/', 2) as [string, string]) : [own.id, link];
-    return (
-      build.pieces.find((piece) => piece.id === pieceId)?.steps.some((step) => step.id === stepId) ?? false
-    );
-  };
-  return {
-    ...build,
-    ...(build.log ? { log: build.log.filter(exists) } : {}),
-    ...(build.underway ? { underway: build.underway.filter(exists) } : {}),
-    pieces: build.pieces.map((piece) => ({
-      ...piece,
-      steps: piece.steps.map((step) => {
-        if (!step.after || step.after.every((link) => hasStep(piece, link))) return step;
-        const after = step.after.filter((link) => hasStep(piece, link));
-        const { after: _gone, ...rest } = step;
-        return after.length > 0 ? { ...rest, after } : rest;
-      }),
-    })),
-  };
 }
 
 /** `/builds/:id/pieces` and their steps: read, add, change, delete; each change can be tied to the version seen. */
@@ -102,7 +68,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
       clock.iso(),
       (build) => {
         pieceIn(build, pieceId);
-        return dropLoose({ ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? piece : old)) });
+        return withoutDangling({ ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? piece : old)) });
       },
     );
     sendBuild(response, stored);
@@ -117,7 +83,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
       { etag: ifMatch(request), pieceId },
       `Delete ${name}`,
       clock.iso(),
-      (build) => dropLoose({ ...build, pieces: build.pieces.filter((piece) => piece.id !== pieceId) }),
+      (build) => withoutDangling({ ...build, pieces: build.pieces.filter((piece) => piece.id !== pieceId) }),
     );
     sendBuild(response, stored);
   });
@@ -132,7 +98,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     store.change(buildId, { etag, pieceId }, label, clock.iso(), (build) => {
       const piece = pieceIn(build, pieceId);
       const steps = edit(piece.steps, piece);
-      return dropLoose({
+      return withoutDangling({
         ...build,
         pieces: build.pieces.map((old) => (old.id === pieceId ? { ...piece, steps } : old)),
       });

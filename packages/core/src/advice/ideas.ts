@@ -1,5 +1,5 @@
 import type { Build, Piece, Step } from '../model/schema';
-import { laysFilm, orderedSteps, type OrderedStep } from '../facts/stepOrder';
+import { laysFilm, type OrderedStep } from '../facts/stepOrder';
 import type { Idea, RuleFinding } from './finding';
 import { freshId } from './freshId';
 import { stepPointer } from './rule';
@@ -9,6 +9,7 @@ import { stepKindWords } from '../model/stepKinds';
 import { facesOf } from '../model/stepSpots';
 import { placesOf } from '../model/places';
 import type { PatchStep } from '../model/patch';
+import { orderedSteps } from '../facts/spots';
 
 /** Films that are laid between two others to part them: water-borne, flexible, over and under which most things go. */
 const barriers: { material: string; kind: Step['kind'] }[] = [
@@ -31,7 +32,7 @@ export function ideasFor(
   finding: RuleFinding,
   materials: ReadonlyMap<string, Material>,
 ): Idea[] {
-  const steps = orderedSteps(piece, materials);
+  const steps = orderedSteps(piece, { build, materials });
   const over = steps.find(({ step }) => step.id === finding.step);
   if (!over) return finding.ideas;
   const under = steps.filter(({ at, material }) => at < over.at && material?.id === finding.below).at(-1);

@@ -34,9 +34,10 @@ export function meetingsOf(piece: Piece, context: RuleContext): Meeting[] {
   return meetings;
 }
 
-function findMeetings(piece: Piece, { materials, plan }: RuleContext): Meeting[] {
+function findMeetings(piece: Piece, context: RuleContext): Meeting[] {
+  const { plan } = context;
   const stepOf = new Map(plan.operations.map((operation) => [operation.id, operation.stepId]));
-  return spotsOf(piece, materials).flatMap((spot) =>
+  return spotsOf(piece, context).flatMap((spot) =>
     spot.layers.slice(1).map((over, n): Meeting => {
       const under = spot.layers[n]!;
       return {

@@ -6,13 +6,14 @@ import { dryFilmUm } from '../materials/film';
 import type { MeasuredMaterial } from '../schedule/answers/measuredTimes';
 import type { EpochMinute } from '../model/wallTime';
 import type { PiecePlan, PlannedOperation, Session } from '../schedule/plan/plan';
-import type { HandsBound, PieceBound } from '../schedule/answers/bounds';
+import type { PieceBound } from '../schedule/answers/bounds';
 import type { PlaceOutlook } from '../schedule/answers/outlook';
 import { placeBands, type PlaceBand } from '../schedule/view/placeBands';
 import type { Score } from '../schedule/search/score';
 import { planBuild, type PlanOptions } from '../schedule/answers/planBuild';
 import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
 import type { Plan } from '../schedule/answers/plan';
+import type { HandsBound } from '../schedule/answers/handsBound';
 
 /** One coat of a stack as it is drawn: how thick, in what colour and sheen, and when it reaches what. */
 export interface StrataCoat {
@@ -112,8 +113,7 @@ function strataOf(plan: Plan): PlanView['strata'] {
           name: coat.material.name,
           colour: coat.colour,
           sheenGu: coat.material.sheenGu,
-          // What was logged may be thicker or thinner than planned.
-          dftUm: dryFilmUm(operation.wetUm * (coat.filmFactor / operation.filmFactor), coat.material),
+          dftUm: dryFilmUm(coat.wetUm, coat.material),
           laidAt: coat.laidAt,
           real: operation.status === 'done',
           milestones: plainMilestones(

@@ -50,7 +50,7 @@ const bentEnough = (swatch: Judged, piece: Piece): boolean => {
 };
 
 function contactsOf(piece: Piece, context: RuleContext): Contact[] {
-  const first = spotsOf(piece, context.materials).flatMap(({ layers }): Contact[] =>
+  const first = spotsOf(piece, context).flatMap(({ layers }): Contact[] =>
     layers[0] ? [{ over: layers[0], under: undefined, cured: false, scuffed: false }] : [],
   );
   const meetings = meetingsOf(piece, context).map(({ over, under, cured, scuffed }: Meeting) => ({

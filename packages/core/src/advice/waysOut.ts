@@ -101,7 +101,9 @@ function aloneWith(build: Build, piece: Piece): Build {
   for (let grown = true; grown;) {
     grown = false;
     for (const one of build.pieces) {
-      const others = one.steps.flatMap((_, at) => stepsBefore(one, at).map((link) => link.piece));
+      const others = one.steps.flatMap((_, at) =>
+        stepsBefore(build.pieces, one, at).map((link) => link.piece),
+      );
       const parts = one.steps.flatMap((step) => step.parts ?? []);
       const near = [...others, ...parts, ...(one.mirrors ? [one.mirrors] : [])];
       const touches = linked.has(one.id) || near.some((id) => linked.has(id));
@@ -190,7 +192,7 @@ function lookOf(
 function lookChange(before: Piece, after: Piece, materials: ReadonlyMap<string, Material>): LookChange {
   const visible = new Set(['paint', 'texture', 'weather', 'detail', 'topcoat']);
   const seen = (piece: Piece) =>
-    spotsOf(piece, materials)
+    spotsOf(piece, { build: {}, materials })
       .filter((spot) => spot.face === 'outer')
       .map((spot) => spot.layers.filter((layer) => visible.has(layer.material.role)));
   const now = seen(before);

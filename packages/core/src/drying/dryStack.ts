@@ -1,5 +1,5 @@
 import type { AirAid } from '../model/schema';
-import { dryingFamily, parseRecoat, type RecoatWindow } from '../materials/material';
+import { dryingFamily, parseRecoat, type RecoatWindow, touchLabelMinutes } from '../materials/material';
 import type { EpochMinute } from '../model/wallTime';
 import { binderOf } from '../model/binders';
 import type { PlaceAir } from './placeAir';
@@ -209,9 +209,7 @@ class LazyCoat implements CoatMilestones {
 
   get touchAt() {
     const { material, filmFactor } = this.coat;
-    return this.reachEarly(
-      (material.touch ?? parseRecoat(material.recoat)[0]?.from ?? 0) * filmFactor * this.own,
-    );
+    return this.reachEarly(touchLabelMinutes(material) * filmFactor * this.own);
   }
   get recoat() {
     const factor = this.coat.filmFactor ** 1.5 * this.own;
@@ -242,7 +240,7 @@ class LazyCoat implements CoatMilestones {
 
 /** The share of its way to touch-dry that a coat has come at a moment: 1 when it gets there. Time factor left out. */
 export function touchShare(coat: LaidCoat, stands: readonly Stand[], minute: EpochMinute): number {
-  const need = (coat.material.touch ?? parseRecoat(coat.material.recoat)[0]?.from ?? 0) * coat.filmFactor;
+  const need = touchLabelMinutes(coat.material) * coat.filmFactor;
   if (need <= 0) return 1;
   return passed(spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat)), minute) / need;
 }
@@ -264,7 +262,7 @@ interface Film {
   first: number;
   last: number;
   factor: number;
-  /** The time factor of its last coat, which is the one that was touched. */
+  /** How much longer than the label it takes: what touch tests showed of each coat, by its share of the film. */
   timeFactor: number;
 }
 
@@ -277,9 +275,11 @@ function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]): Film[]
       const spans = spansFor(under.material, 'late', under.laidAt, stands, [], 1);
       const packableAt = reach(spans, (under.material.pack ?? 0) * below.factor ** 2 * below.timeFactor);
       if (coat.laidAt < packableAt) {
+        const factor = below.factor + coat.filmFactor;
+        below.timeFactor =
+          (below.factor * below.timeFactor + coat.filmFactor * (coat.timeFactor ?? 1)) / factor;
+        below.factor = factor;
         below.last = at;
-        below.factor += coat.filmFactor;
-        below.timeFactor = coat.timeFactor ?? 1;
         return;
       }
     }

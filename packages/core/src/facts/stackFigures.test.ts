@@ -8,7 +8,7 @@ const seal: Step = { id: 'seal', kind: 'seal', material: 'pva-flex-primer', coat
 const gloss: Step = { id: 'gloss', kind: 'base', material: 'flex-acrylic-gloss' };
 const matte: Step = { id: 'matte', kind: 'topcoat', material: 'matte-varnish' };
 const figures = (steps: Step[], piece: Partial<Piece> = {}) =>
-  stackFigures(samplePiece(piece, steps), catalogueById)[0]!;
+  stackFigures(samplePiece(piece, steps), { materials: catalogueById, build: {} })[0]!;
 
 describe('stackFigures', () => {
   it('adds up dry films, all coats counted', () => {

@@ -1,14 +1,15 @@
 import type { Face, Piece } from '../model/schema';
 import { filmsAtBends, type FilmAtBend } from './bends';
 import { forecastSheen, type SheenForecast } from './sheen';
-import { filmBuildUm, spotsOf } from './spots';
-import type { Material } from '../model/materialSchema';
+import { filmBuildUm, spotsOf, type Known } from './spots';
 
 /** What all planned coats of one spot come to. */
 export interface StackFigures {
   cell: string;
   face: Face;
   zone: string;
+  /** The units on which it comes to this. */
+  units: number[];
   /** All dry films together, µm. */
   filmUm: number;
   sheen: SheenForecast | undefined;
@@ -19,14 +20,15 @@ export interface StackFigures {
 }
 
 /** The figures of every spot of a piece, as its steps lay it. */
-export function stackFigures(piece: Piece, materials: ReadonlyMap<string, Material>): StackFigures[] {
-  return spotsOf(piece, materials).map(({ cell, face, zone, layers }) => {
+export function stackFigures(piece: Piece, known: Known): StackFigures[] {
+  return spotsOf(piece, known).map(({ cell, face, zone, units, layers }) => {
     const filmUm = filmBuildUm(layers);
     const films = filmsAtBends(piece, layers);
     return {
       cell,
       face,
       zone,
+      units,
       filmUm,
       sheen: forecastSheen(piece, layers),
       bends: (piece.flex ?? []).flatMap(

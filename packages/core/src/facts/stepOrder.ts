@@ -11,14 +11,6 @@ export interface OrderedStep {
   material: Material | undefined;
 }
 
-/** The steps of a piece in list order, with their materials. */
-export const orderedSteps = (piece: Piece, materials: ReadonlyMap<string, Material>): OrderedStep[] =>
-  piece.steps.map((step, at) => ({
-    step,
-    at,
-    material: step.material === undefined ? undefined : materials.get(step.material),
-  }));
-
 const filmRoles = new Set(['seal', 'prime', 'paint', 'texture', 'weather', 'detail', 'topcoat']);
 
 /** Whether a step lays a film, as against glue, filler, or nothing. */

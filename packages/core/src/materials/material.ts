@@ -39,3 +39,7 @@ export function dryingFamily(material: Pick<Material, 'carrier' | 'potLife'>): D
   if (material.carrier === 'solvent') return 'solvent';
   return 'inert';
 }
+
+/** Label minutes to touch-dry of a normal coat: where the label gives none, those to the next coat. */
+export const touchLabelMinutes = (material: Pick<Material, 'touch' | 'recoat'>): number =>
+  material.touch ?? parseRecoat(material.recoat)[0]?.from ?? 0;

@@ -15,7 +15,7 @@ const entry = (id: string, changes: Partial<LogEntry> = {}): LogEntry => ({
 const edited = (build: Build, ...edits: Parameters<typeof applyLogEdit>[1][]): Build =>
   edits.reduce((current, edit) => {
     const next = applyLogEdit(current, edit);
-    if (!next.ok) throw new Error(`refused ${next.loggedAlready.id}`);
+    if (!next.ok) throw new Error(`refused: ${next.why}`);
     return next.build;
   }, build);
 

@@ -1,6 +1,7 @@
+import { passMeant, passesMeant } from './logPasses';
 import { epochMinute } from './wallTime';
 import type { BenchTimer, Build, LogEntry, TouchTest, Underway } from './schema';
-import { operationId } from './stepSpots';
+import { operationId, type PassSpot } from './stepSpots';
 
 /** What is said of passes, with ids and moments already given. */
 export type LogEdit =
@@ -14,8 +15,12 @@ export type LogEdit =
   | { kind: 'timer'; timers: BenchTimer[] }
   | { kind: 'stopTimer'; ids: string[] };
 
-/** The build with the edit, or the first entry that can't be taken since its coat is logged already. */
-export type LogEdited = { ok: true; build: Build } | { ok: false; loggedAlready: LogEntry };
+/**
+ * The build with the edit, or the first entry that can't be taken: its coat is logged already, or its step does not work on the
+ * face it names, or is not there.
+ */
+export type LogEdited =
+  { ok: true; build: Build } | { ok: false; why: 'logged-already' | 'no-such-pass'; entry: PassSpot };
 
 /**
  * Applies what the bench says to a build. The server and a screen that is cut off from it do the same, so that what was
@@ -26,14 +31,8 @@ export function applyLogEdit(build: Build, edit: LogEdit): LogEdited {
   switch (edit.kind) {
     case 'log':
       return logPasses(build, edit.entries);
-    case 'start': {
-      const busy = new Set([
-        ...(build.underway ?? []).map(operationId),
-        ...(build.log ?? []).filter((entry) => entry.outcome !== 'failed').map(operationId),
-      ]);
-      const added = edit.passes.filter((pass) => !busy.has(operationId(pass)));
-      return grown(build, 'underway', added);
-    }
+    case 'start':
+      return startPasses(build, edit.passes);
     case 'pause':
       return pausePasses(build, edit);
     case 'stop':
@@ -81,19 +80,45 @@ function without(build: Build, key: 'underway' | 'timers', ids: readonly string[
   return { ok: true, build: kept.length === list.length ? build : { ...build, [key]: kept } };
 }
 
+/** The ids of passes that are done, by the log. */
+function doneIn(build: Build): Set<string> {
+  const done = new Set<string>();
+  passesMeant(build.pieces, build.log ?? [], done);
+  return done;
+}
+
+const pieceOf = (build: Build, id: string) => build.pieces.find((piece) => piece.id === id);
+
+function startPasses(build: Build, passes: readonly Underway[]): LogEdited {
+  const busy = doneIn(build);
+  passesMeant(build.pieces, build.underway ?? [], busy);
+  const added: Underway[] = [];
+  for (const entry of unknown(build.underway, passes)) {
+    const pass = passMeant(pieceOf(build, entry.piece), entry, (id) => busy.has(id));
+    if (!pass) return { ok: false, why: 'no-such-pass', entry };
+    if (busy.has(operationId(pass))) continue;
+    busy.add(operationId(pass));
+    added.push({ ...entry, ...pass });
+  }
+  return grown(build, 'underway', added);
+}
+
 function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
-  const done = new Set(
-    (build.log ?? []).filter((entry) => entry.outcome !== 'failed').map((entry) => operationId(entry)),
+  const done = doneIn(build);
+  const underway = new Map(
+    passesMeant(build.pieces, build.underway ?? [], new Set(done)).map(({ entry, id }) => [id, entry]),
   );
-  const underway = new Map((build.underway ?? []).map((pass) => [operationId(pass), pass]));
   const added: LogEntry[] = [];
   for (const entry of unknown(build.log, entries)) {
-    const spot = operationId(entry);
-    if (done.has(spot)) return { ok: false, loggedAlready: entry };
-    if (entry.outcome !== 'failed') done.add(spot);
-    const startedAt = underway.get(spot)?.startedAt;
-    added.push({ ...(startedAt === undefined ? {} : { startedAt }), ...entry });
-    underway.delete(spot);
+    // Without a face it is the one that is due.
+    const pass = passMeant(pieceOf(build, entry.piece), entry, (id) => done.has(id));
+    if (!pass) return { ok: false, why: 'no-such-pass', entry };
+    const id = operationId(pass);
+    if (done.has(id)) return { ok: false, why: 'logged-already', entry };
+    if (entry.outcome !== 'failed') done.add(id);
+    const startedAt = underway.get(id)?.startedAt;
+    added.push({ ...(startedAt === undefined ? {} : { startedAt }), ...entry, ...pass });
+    underway.delete(id);
   }
   if (added.length === 0) return { ok: true, build };
   return {

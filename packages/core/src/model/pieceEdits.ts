@@ -1,3 +1,4 @@
+import { linkTarget } from './stepLinks';
 import type { Build, Piece, Step } from './schema';
 
 /** An id for a new thing, made from its name and unlike all those used: "Hip plate" gives `hip-plate`, then `hip-plate-2`. */
@@ -19,10 +20,24 @@ export function idFromName(name: string, used: Iterable<string>): string {
 
 const pieceIds = (build: Build) => build.pieces.map((piece) => piece.id);
 
-/** A copy of a piece with its plan, under a new id and name. Links to its own steps stay its own. */
+/**
+ * A copy of a piece with its plan, under a new id and name. Links to its own steps stay its own. It is not packed, mirrors
+ * nothing, and takes no parts: those are in the first already.
+ */
 export function copyPiece(build: Build, piece: Piece, name: string): Piece {
-  const { mirrors: _mirrors, ...rest } = structuredClone(piece);
-  return { ...rest, id: idFromName(name, pieceIds(build)), name };
+  const { mirrors: _mirrors, packedAt: _packedAt, ...rest } = structuredClone(piece);
+  const parts = new Set(piece.steps.flatMap((step) => step.parts ?? []));
+  const steps = rest.steps.map((step) => {
+    const { parts: _parts, after, ...kept } = step;
+    if (!after) return kept;
+    const links = after.flatMap((link) => {
+      const target = linkTarget(build.pieces, piece, link);
+      if (!target || parts.has(target.piece)) return [];
+      return [target.piece === piece.id ? target.step : link];
+    });
+    return links.length > 0 || after.length === 0 ? { ...kept, after: links } : kept;
+  });
+  return { ...rest, id: idFromName(name, pieceIds(build)), name, steps };
 }
 
 /** The other hand of a piece: the same plan, told apart by left and right where the name says so. */

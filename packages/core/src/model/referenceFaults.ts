@@ -1,9 +1,11 @@
 import { isTimeZone, toEpochMinute } from './wallTime';
-import { findStepCycle } from './stepLinks';
 import type { Fault } from './fault';
+import { mapMoments } from './moments';
+import { referencesOf, type Path, type Reference } from './references';
 import type { Build, OwnMaterial } from './schema';
+import { findStepCycle } from './stepLinks';
 
-type Path = (string | number)[];
+type Say = (code: string, path: Path, message: string) => void;
 
 /** The materials that may be used, by id, given the build's own tins: the catalogue lies above this room. */
 export type KnownMaterials = (own: readonly OwnMaterial[]) => ReadonlyMap<string, unknown>;
@@ -14,8 +16,7 @@ export type KnownMaterials = (own: readonly OwnMaterial[]) => ReadonlyMap<string
  */
 export function findReferenceFaults(build: Build, materialsWith: KnownMaterials): Fault[] {
   const faults: Fault[] = [];
-  const say = (code: string, path: Path, message: string) => faults.push({ code, path, message });
-
+  const say: Say = (code, path, message) => faults.push({ code, path, message });
   if (!isTimeZone(build.timeZone)) {
     say(
       'time-zone',
@@ -24,51 +25,78 @@ export function findReferenceFaults(build: Build, materialsWith: KnownMaterials)
     );
     return faults;
   }
-  const moment = (wall: string | undefined, path: Path) => {
-    if (wall === undefined) return;
-    if (toEpochMinute(wall, build.timeZone) === undefined) {
-      say('no-such-date', path, `${wall} does not exist in ${build.timeZone}.`);
-    }
-  };
-  const day = (date: string | undefined, path: Path) => {
-    if (date !== undefined && toEpochMinute(`${date}T12:00`, build.timeZone) === undefined) {
-      say('no-such-date', path, `${date} is not a day of the calendar.`);
-    }
-  };
-  const ids = (list: readonly { id: string }[], path: Path, what: string): Set<string> => {
-    const seen = new Set<string>();
-    list.forEach((entry, at) => {
-      if (seen.has(entry.id)) say('id-twice', [...path, at, 'id'], `Two ${what} share the id "${entry.id}".`);
-      seen.add(entry.id);
-    });
-    return seen;
-  };
-  const known = (
-    value: string | undefined,
-    set: ReadonlySet<string> | ReadonlyMap<string, unknown>,
-    path: Path,
-    what: string,
-  ) => {
-    if (value !== undefined && !set.has(value))
-      say('unknown-id', path, `There is no ${what} "${value}" in this build.`);
-  };
+  momentFaults(build, say);
+  sayIdsTwice(build, say);
+  workshopFaults(build, say);
+  const materials = tinFaults(build, materialsWith, say);
+  shareFaults(build, say);
+  for (const reference of referencesOf(build, (id) => materials.has(id)))
+    if (!reference.found && reference.kind !== 'pass') say(...missing(build, reference));
+  if (faults.length === 0) {
+    const cycle = findStepCycle(build);
+    if (cycle)
+      say('cycle', cycle.path, `These steps wait for each other in a circle: ${cycle.steps.join(' → ')}.`);
+  }
+  build.swatches?.forEach((swatch, at) => {
+    if ((swatch.result === undefined) !== (swatch.judgedOn === undefined))
+      say(
+        'half-judged',
+        ['swatches', at, swatch.result === undefined ? 'result' : 'judgedOn'],
+        'A swatch is judged with a result and a date, or not at all.',
+      );
+  });
+  return faults;
+}
 
-  moment(build.start, ['start']);
-  const events = ids(build.events, ['events'], 'events');
+/** Moments and days that no calendar has, and events packed after they are worn. */
+function momentFaults(build: Build, say: Say): void {
+  mapMoments(build, (written, kind, path) => {
+    if (kind === 'instant') return written;
+    const wall = kind === 'day' ? `${written}T12:00` : written;
+    if (toEpochMinute(wall, build.timeZone) === undefined)
+      say(
+        'no-such-date',
+        path,
+        kind === 'day'
+          ? `${written} is not a day of the calendar.`
+          : `${written} does not exist in ${build.timeZone}.`,
+      );
+    return written;
+  });
   build.events.forEach((event, at) => {
-    moment(event.wearAt, ['events', at, 'wearAt']);
-    moment(event.packAt, ['events', at, 'packAt']);
-    if (event.packAt !== undefined && event.packAt > event.wearAt) {
+    if (event.packAt !== undefined && event.packAt > event.wearAt)
       say(
         'dates-crossed',
         ['events', at, 'packAt'],
         `"${event.name}" is packed after it is worn; swap the two.`,
       );
-    }
   });
+}
 
-  ids(build.people, ['people'], 'people');
-  build.people.forEach((person, at) => {
+function sayIdsTwice(build: Build, say: Say): void {
+  const once = (list: readonly { id: string }[] | undefined, path: Path, what: string) => {
+    const seen = new Set<string>();
+    list?.forEach((entry, at) => {
+      if (seen.has(entry.id)) say('id-twice', [...path, at, 'id'], `Two ${what} share the id "${entry.id}".`);
+      seen.add(entry.id);
+    });
+  };
+  once(build.events, ['events'], 'events');
+  once(build.people, ['people'], 'people');
+  once(build.places, ['places'], 'places');
+  once(build.materials, ['materials'], 'materials');
+  once(build.pieces, ['pieces'], 'pieces');
+  build.pieces.forEach((piece, at) => {
+    once(piece.zones, ['pieces', at, 'zones'], 'zones');
+    once(piece.steps, ['pieces', at, 'steps'], `steps of "${piece.name}"`);
+  });
+  once(build.log, ['log'], 'entries');
+  once(build.underway, ['underway'], 'entries');
+}
+
+/** Free windows without length, and hours of air that do not match. */
+function workshopFaults(build: Build, say: Say): void {
+  build.people.forEach((person, at) =>
     person.availability.forEach((window, n) => {
       if (window.from === window.to)
         say(
@@ -76,27 +104,24 @@ export function findReferenceFaults(build: Build, materialsWith: KnownMaterials)
           ['people', at, 'availability', n, 'to'],
           `A free window from ${window.from} to ${window.to} has no length.`,
         );
-    });
-    person.exceptions?.forEach((exception, n) =>
-      day(exception.date, ['people', at, 'exceptions', n, 'date']),
-    );
-  });
-
-  const places = ids(build.places, ['places'], 'places');
+    }),
+  );
   build.places.forEach((place, at) => {
-    if (place.climate.kind !== 'hourly') return;
-    moment(place.climate.start, ['places', at, 'climate', 'start']);
-    if (place.climate.temperatureC.length !== place.climate.humidityPct.length) {
+    if (
+      place.climate.kind === 'hourly' &&
+      place.climate.temperatureC.length !== place.climate.humidityPct.length
+    )
       say(
         'uneven-hours',
         ['places', at, 'climate', 'humidityPct'],
         'Give as many hours of humidity as of temperature.',
       );
-    }
   });
+}
 
+/** Own tins that stand on nothing, or on each other. Returns the materials that may be used. */
+function tinFaults(build: Build, materialsWith: KnownMaterials, say: Say): ReadonlyMap<string, unknown> {
   const own = build.materials ?? [];
-  ids(own, ['materials'], 'materials');
   const nameless = (tin: OwnMaterial) =>
     tin.extends === undefined && (tin.name === undefined || tin.role === undefined);
   const materials = materialsWith(own.filter((tin) => !nameless(tin)));
@@ -113,126 +138,46 @@ export function findReferenceFaults(build: Build, materialsWith: KnownMaterials)
       say('cycle', ['materials', at, 'extends'], `"${tin.id}" and what it builds on stand on each other.`);
     }
   });
-  build.stock?.forEach((tin, at) => {
-    known(tin.material, materials, ['stock', at, 'material'], 'material');
-    day(tin.openedOn, ['stock', at, 'openedOn']);
-  });
+  return materials;
+}
 
-  const pieces = ids(build.pieces, ['pieces'], 'pieces');
+function shareFaults(build: Build, say: Say): void {
   build.pieces.forEach((piece, at) => {
-    const path: Path = ['pieces', at];
-    known(piece.event, events, [...path, 'event'], 'event');
-    const zones = ids(piece.zones ?? [], [...path, 'zones'], 'zones');
-    if (piece.zones && piece.zones.length > 0) {
-      const sum = piece.zones.reduce((total, zone) => total + zone.share, 0);
-      if (Math.abs(sum - 1) > 0.005) {
-        say(
-          'shares',
-          [...path, 'zones'],
-          `The zones of "${piece.name}" cover ${Math.round(sum * 100)} % of it; make the shares add up to 100 %.`,
-        );
-      }
-    }
-    ids(piece.steps, [...path, 'steps'], `steps of "${piece.name}"`);
-    piece.steps.forEach((step, n) => {
-      const stepPath = [...path, 'steps', n];
-      known(step.material, materials, [...stepPath, 'material'], 'material');
-      known(step.place, places, [...stepPath, 'place'], 'place');
-      step.zones?.forEach((zone, z) =>
-        known(zone, zones, [...stepPath, 'zones', z], `zone of "${piece.name}" called`),
+    if (!piece.zones || piece.zones.length === 0) return;
+    const sum = piece.zones.reduce((total, zone) => total + zone.share, 0);
+    if (Math.abs(sum - 1) > 0.005)
+      say(
+        'shares',
+        ['pieces', at, 'zones'],
+        `The zones of "${piece.name}" cover ${Math.round(sum * 100)} % of it; make the shares add up to 100 %.`,
       );
-      if (step.faces?.includes('inner') && !piece.faces.inner) {
-        say(
-          'no-face',
-          [...stepPath, 'faces'],
-          `"${piece.name}" has no inner face; give it an area or leave the face out.`,
-        );
-      }
-      step.after?.forEach((link, k) => {
-        const [pieceId, stepId] = link.includes('/')
-          ? (link.split('/', 2) as [string, string])
-          : [piece.id, link];
-        const other = build.pieces.find((candidate) => candidate.id === pieceId);
-        if (!other?.steps.some((candidate) => candidate.id === stepId)) {
-          say('unknown-id', [...stepPath, 'after', k], `There is no step "${link}" to wait for.`);
-        }
-      });
-    });
   });
-  if (faults.length === 0) {
-    const cycle = findStepCycle(build);
-    if (cycle)
-      say('cycle', cycle.path, `These steps wait for each other in a circle: ${cycle.steps.join(' → ')}.`);
-  }
+}
 
-  const spots = (
-    list: readonly {
-      id: string;
-      piece: string;
-      unit: number;
-      step: string;
-      coat: number;
-      face?: string | undefined;
-    }[],
-    key: string,
-  ) => {
-    ids(list, [key], 'entries');
-    list.forEach((entry, at) => {
-      const piece = build.pieces.find((candidate) => candidate.id === entry.piece);
-      known(entry.piece, pieces, [key, at, 'piece'], 'piece');
-      if (!piece) return;
-      const step = piece.steps.find((candidate) => candidate.id === entry.step);
-      if (!step) say('unknown-id', [key, at, 'step'], `"${piece.name}" has no step "${entry.step}".`);
-      if (entry.unit > piece.quantity)
-        say(
-          'no-unit',
-          [key, at, 'unit'],
-          `There are ${piece.quantity} of "${piece.name}", not ${entry.unit}.`,
-        );
-      if (step && entry.coat > (step.coats ?? 1))
-        say(
-          'no-coat',
-          [key, at, 'coat'],
-          `That step of "${piece.name}" has ${step.coats ?? 1} coats, not ${entry.coat}.`,
-        );
-    });
-  };
-  spots(build.log ?? [], 'log');
-  build.log?.forEach((entry, at) => {
-    moment(entry.doneAt, ['log', at, 'doneAt']);
-    moment(entry.startedAt, ['log', at, 'startedAt']);
-    known(entry.material, materials, ['log', at, 'material'], 'material');
-    known(entry.place, places, ['log', at, 'place'], 'place');
-  });
-  // A pin whose operation is gone, as when a step was deleted, means nothing and does no harm.
-  build.pins?.forEach((pin, at) => moment(pin.at, ['pins', at, 'at']));
-  build.touchTests?.forEach((test, at) => {
-    const piece = build.pieces.find((candidate) => candidate.id === test.piece);
-    known(test.piece, pieces, ['touchTests', at, 'piece'], 'piece');
-    if (piece && test.unit > piece.quantity)
-      say(
-        'no-unit',
-        ['touchTests', at, 'unit'],
-        `There are ${piece.quantity} of "${piece.name}", not ${test.unit}.`,
-      );
-    moment(test.at, ['touchTests', at, 'at']);
-  });
-  spots(build.underway ?? [], 'underway');
-  build.underway?.forEach((entry, at) => {
-    moment(entry.startedAt, ['underway', at, 'startedAt']);
-    moment(entry.pausedAt, ['underway', at, 'pausedAt']);
-  });
-  build.swatches?.forEach((swatch, at) => {
-    swatch.coats.forEach((coat, n) =>
-      known(coat.material, materials, ['swatches', at, 'coats', n, 'material'], 'material'),
-    );
-    day(swatch.judgedOn, ['swatches', at, 'judgedOn']);
-    if ((swatch.result === undefined) !== (swatch.judgedOn === undefined))
-      say(
-        'half-judged',
-        ['swatches', at, swatch.result === undefined ? 'result' : 'judgedOn'],
-        'A swatch is judged with a result and a date, or not at all.',
-      );
-  });
-  return faults;
+/** What is wrong with a reference to something that is not there: code, path and sentence. */
+function missing(build: Build, { kind, path, value, piece }: Reference): [string, Path, string] {
+  const name = piece?.name ?? '';
+  switch (kind) {
+    case 'unit':
+      return ['no-unit', path, `There are ${piece?.quantity} of "${name}", not ${value}.`];
+    case 'coat': {
+      const entries = build[path[0] as 'log' | 'underway'] ?? [];
+      const step = piece?.steps.find((one) => one.id === entries[path[1] as number]?.step);
+      return ['no-coat', path, `That step of "${name}" has ${step?.coats ?? 1} coats, not ${value}.`];
+    }
+    case 'face':
+      return [
+        'no-face',
+        path.slice(0, -1),
+        `"${name}" has no inner face; give it an area or leave the face out.`,
+      ];
+    case 'step':
+      return path.at(-2) === 'after'
+        ? ['unknown-id', path, `There is no step "${value}" to wait for.`]
+        : ['unknown-id', path, `"${name}" has no step "${value}".`];
+    case 'zone':
+      return ['unknown-id', path, `There is no zone of "${name}" called "${value}" in this build.`];
+    default:
+      return ['unknown-id', path, `There is no ${kind} "${value}" in this build.`];
+  }
 }

@@ -1,3 +1,4 @@
+import { mapMoments } from './moments';
 import { DateTime } from 'luxon';
 import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from './wallTime';
 import { weekdays, type Build, type Weekday } from './schema';
@@ -31,64 +32,23 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
       : wall(moment);
   const turn = (weekday: Weekday): Weekday => weekdays[(((weekdays.indexOf(weekday) + days) % 7) + 7) % 7]!;
 
+  const moved = mapMoments(build, (written, kind) => {
+    switch (kind) {
+      case 'planned':
+        return wall(written);
+      case 'happened':
+        return happened(written);
+      case 'instant':
+        return new Date(Date.parse(written) + exact * 60_000).toISOString();
+      case 'day':
+        return day(written);
+    }
+  });
   return {
-    ...build,
-    start: wall(build.start),
-    events: build.events.map((event) => ({
-      ...event,
-      wearAt: wall(event.wearAt),
-      ...(event.packAt === undefined ? {} : { packAt: wall(event.packAt) }),
-    })),
-    people: build.people.map((person) => ({
+    ...moved,
+    people: moved.people.map((person) => ({
       ...person,
       availability: person.availability.map((rule) => ({ ...rule, days: rule.days.map(turn) })),
-      ...(person.exceptions
-        ? { exceptions: person.exceptions.map((exception) => ({ ...exception, date: day(exception.date) })) }
-        : {}),
     })),
-    places: build.places.map((place) =>
-      place.climate.kind === 'hourly'
-        ? { ...place, climate: { ...place.climate, start: wall(place.climate.start) } }
-        : place,
-    ),
-    pieces: build.pieces.map((piece) =>
-      piece.packedAt === undefined ? piece : { ...piece, packedAt: happened(piece.packedAt) },
-    ),
-    ...(build.stock
-      ? {
-          stock: build.stock.map((tin) =>
-            tin.openedOn === undefined ? tin : { ...tin, openedOn: day(tin.openedOn) },
-          ),
-        }
-      : {}),
-    ...(build.log
-      ? {
-          log: build.log.map((entry) => ({
-            ...entry,
-            doneAt: happened(entry.doneAt),
-            ...(entry.startedAt === undefined ? {} : { startedAt: happened(entry.startedAt) }),
-          })),
-        }
-      : {}),
-    ...(build.underway
-      ? {
-          underway: build.underway.map((entry) => ({
-            ...entry,
-            startedAt: happened(entry.startedAt),
-            ...(entry.pausedAt === undefined ? {} : { pausedAt: happened(entry.pausedAt) }),
-          })),
-        }
-      : {}),
-    ...(build.pins ? { pins: build.pins.map((pin) => ({ ...pin, at: wall(pin.at) })) } : {}),
-    ...(build.touchTests
-      ? { touchTests: build.touchTests.map((test) => ({ ...test, at: happened(test.at) })) }
-      : {}),
-    ...(build.swatches
-      ? {
-          swatches: build.swatches.map((swatch) =>
-            swatch.judgedOn === undefined ? swatch : { ...swatch, judgedOn: day(swatch.judgedOn) },
-          ),
-        }
-      : {}),
   };
 }

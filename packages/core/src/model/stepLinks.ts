@@ -6,22 +6,31 @@ export interface StepLink {
   step: string;
 }
 
-const keyOf = (link: StepLink) => `${link.piece}/${link.step}`;
+/** How another piece's step is named in `after`. */
+export const linkText = ({ piece, step }: StepLink): string => `${piece}/${step}`;
+
+/**
+ * What a link in `after` means: a step of the piece itself by its id, else `piece/step`; undefined when there is no such
+ * step. Ids may hold slashes, so every way to part the text is tried, own steps first.
+ */
+export function linkTarget(pieces: readonly Piece[], own: Piece, link: string): StepLink | undefined {
+  if (own.steps.some((step) => step.id === link)) return { piece: own.id, step: link };
+  for (let slash = link.indexOf('/'); slash >= 0; slash = link.indexOf('/', slash + 1)) {
+    const [pieceId, stepId] = [link.slice(0, slash), link.slice(slash + 1)];
+    const other = pieces.find((piece) => piece.id === pieceId);
+    if (other?.steps.some((step) => step.id === stepId)) return { piece: pieceId, step: stepId };
+  }
+  return undefined;
+}
 
 /**
  * The steps a step waits for: those its `after` names, or without `after` the one before it in the list.
+ * @param pieces those that links may point into; what is not among them is left out
  */
-export function stepsBefore(piece: Piece, at: number): StepLink[] {
+export function stepsBefore(pieces: readonly Piece[], piece: Piece, at: number): StepLink[] {
   const step = piece.steps[at];
   if (!step) return [];
-  if (step.after) {
-    return step.after.map((link) => {
-      const slash = link.indexOf('/');
-      return slash < 0
-        ? { piece: piece.id, step: link }
-        : { piece: link.slice(0, slash), step: link.slice(slash + 1) };
-    });
-  }
+  if (step.after) return step.after.flatMap((link) => linkTarget(pieces, piece, link) ?? []);
   const previous = piece.steps[at - 1];
   return previous ? [{ piece: piece.id, step: previous.id }] : [];
 }
@@ -32,8 +41,8 @@ export function findStepCycle(build: Build): { steps: string[]; path: (string | 
   const paths = new Map<string, (string | number)[]>();
   build.pieces.forEach((piece, at) =>
     piece.steps.forEach((step, n) => {
-      const key = keyOf({ piece: piece.id, step: step.id });
-      before.set(key, stepsBefore(piece, n).map(keyOf));
+      const key = linkText({ piece: piece.id, step: step.id });
+      before.set(key, stepsBefore(build.pieces, piece, n).map(linkText));
       paths.set(key, ['pieces', at, 'steps', n, 'after']);
     }),
   );

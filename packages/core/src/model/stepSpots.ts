@@ -44,6 +44,23 @@ export interface PassSpot {
   face?: Face | undefined;
 }
 
+/** An id as a part of a pass's id, which slashes part. */
+const part = (id: string): string => id.replace(/%/g, '%25').replace(/\//g, '%2F');
+const unpart = (text: string): string => text.replace(/%2F/g, '/').replace(/%25/g, '%');
+
 /** The id of a pass, `piece/unit/step/coat/face`; the face is `-` for steps that lay no film. */
 export const operationId = (spot: PassSpot): string =>
-  `${spot.piece}/${spot.unit}/${spot.step}/${spot.coat}/${spot.face ?? '-'}`;
+  `${part(spot.piece)}/${spot.unit}/${part(spot.step)}/${spot.coat}/${spot.face ?? '-'}`;
+
+/** The pass that an id means; undefined for what is no such id. */
+export function passOfId(id: string): PassSpot | undefined {
+  const [piece, unit, step, coat, face, ...more] = id.split('/');
+  if (piece === undefined || step === undefined || face === undefined || more.length > 0) return undefined;
+  return {
+    piece: unpart(piece),
+    unit: Number(unit),
+    step: unpart(step),
+    coat: Number(coat),
+    ...(face === 'outer' || face === 'inner' ? { face } : {}),
+  };
+}

@@ -64,7 +64,7 @@ watch(
 
 const cuts = computed(() => {
   if (!piece.value || !store.view) return [];
-  const figures = stackFigures(piece.value, store.materials);
+  const figures = stackFigures(piece.value, { materials: store.materials, build: store.build ?? {} });
   const cells = store.view.strata[`${piece.value.id}/${unit.value}`] ?? {};
   return zoneIdsOf(piece.value).map((zoneId) => ({
     id: zoneId,
@@ -72,7 +72,7 @@ const cuts = computed(() => {
       piece.value!.zones?.find((zone) => zone.id === zoneId)?.name ??
       (face.value === 'outer' ? 'Outer face' : 'Inner face'),
     coats: cells[`${face.value}:${zoneId}`] ?? [],
-    figures: figures.find((one) => one.cell === `${face.value}:${zoneId}`),
+    figures: figures.find((one) => one.cell === `${face.value}:${zoneId}` && one.units.includes(unit.value)),
   }));
 });
 

@@ -1,6 +1,7 @@
 import {
   applyLogEdit,
   epochMinute,
+  operationId,
   storedPlanOf,
   materialsOf,
   toWallTime,
@@ -355,7 +356,7 @@ export const useBuild = defineStore('build', () => {
   const underwayOf = (passes: readonly PlannedOperation[]) => {
     const keys = new Set(passes.map((pass) => pass.id));
     return (build.value?.underway ?? []).filter((pass) =>
-      keys.has(`${pass.piece}/${pass.unit}/${pass.step}/${pass.coat}/${pass.face ?? '-'}`),
+      keys.has(operationId(pass)),
     );
   };
   const isPaused = (passes: readonly PlannedOperation[]) =>

@@ -509,7 +509,7 @@ function waysFor(build: Build, plan: Plan, inTrouble: readonly string[]): Way[] 
   );
 
   function stillCovers(piece: Piece, stepIndex: number, coats: number): boolean {
-    return spotsOf(piece, materials).every((spot) => {
+    return spotsOf(piece, { build, materials }).every((spot) => {
       const at = spot.layers.findIndex((layer) => layer.at === stepIndex);
       const layer = spot.layers[at];
       const below = spot.layers

@@ -1,6 +1,6 @@
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { orderedSteps } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** O01: decals want a clear coat over them, so they go on before the last one. */
 export const o01DecalAfterClear: Rule = {
@@ -8,7 +8,7 @@ export const o01DecalAfterClear: Rule = {
   severity: 'risk',
   title: 'Decal after the last clear',
   look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     const lastClear = steps.filter(({ material }) => material?.role === 'topcoat').at(-1);
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (step.attaches !== 'decal' || !lastClear || lastClear.at > at) return [];

@@ -1,7 +1,8 @@
 import type { RuleFinding } from '../finding';
 import { freshId } from '../freshId';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../../facts/stepOrder';
+import { laysFilm } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** O02: closures, tabs and bond areas are covered before the first film, or they are sealed along with the rest. */
 export const o02BareAreasUncovered: Rule = {
@@ -10,7 +11,7 @@ export const o02BareAreasUncovered: Rule = {
   title: 'Closures and bond areas not covered before sealing',
   look(piece, { build, materials }) {
     const bare = piece.keepBare ?? [];
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     const first = steps.find(laysFilm);
     if (bare.length === 0 || !first) return [];
     const covered = new Set(

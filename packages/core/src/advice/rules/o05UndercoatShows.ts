@@ -17,7 +17,7 @@ export const o05UndercoatShows: Rule = {
   severity: 'risk',
   title: 'The undercoat shows through',
   look(piece, context) {
-    const found = spotsOf(piece, context.materials)
+    const found = spotsOf(piece, context)
       .filter(({ face }) => face === 'outer')
       .flatMap(({ layers, face }): RuleFinding[] => {
         let ground: { colour: string; layer: Layer } | undefined;
@@ -56,7 +56,7 @@ export const o05UndercoatShows: Rule = {
           )
             return [];
           const wanted = step.wanted?.includes('undercoat-shows') || step.wanted?.includes('patchy');
-          const coats = step.coats ?? 1;
+          const { coats } = layer;
           const coatUm = layerUm(layer) / coats;
           const needed = coatsToHide(run.from, colour, material, coatUm, MOST_COATS);
           return [

@@ -12,7 +12,7 @@ export const r01SolventOnPolystyrene: Rule = {
   title: 'Solvent on bare polystyrene foam',
   look(piece, context) {
     if (piece.substrate.kind !== 'expanded-polystyrene') return [];
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): RuleFinding[] => {
+    const found = spotsOf(piece, context).flatMap(({ layers, face }): RuleFinding[] => {
       let closed = 0;
       for (const layer of layers) {
         if (layer.material.solvent >= 2 && closed < COATS_NEEDED) {
@@ -40,7 +40,7 @@ export const r01SolventOnPolystyrene: Rule = {
           layer.material.carrier === 'water' &&
           (layer.material.role === 'seal' || layer.material.role === 'prime')
         )
-          closed += layer.step.coats ?? 1;
+          closed += layer.coats;
       }
       return [];
     });

@@ -12,7 +12,7 @@ export const r02SolventOnBareFoam: Rule = {
   look(piece, context) {
     const { kind, heatSealed } = piece.substrate;
     if (kind !== 'eva-foam' && kind !== 'craft-foam') return [];
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): RuleFinding[] => {
+    const found = spotsOf(piece, context).flatMap(({ layers, face }): RuleFinding[] => {
       const first = layers[0];
       const closed =
         heatSealed || piece.steps.some((step, at) => first !== undefined && at < first.at && isHeat(step));

@@ -8,8 +8,8 @@ export const r15BendCracks: Rule = {
   id: 'R15',
   severity: 'stop',
   title: 'Film cracks where the piece bends',
-  look(piece, { materials }) {
-    const found = spotsOf(piece, materials).flatMap(({ layers, face }): RuleFinding[] => {
+  look(piece, { build, materials }) {
+    const found = spotsOf(piece, { build, materials }).flatMap(({ layers, face }): RuleFinding[] => {
       const films = filmsAtBends(piece, layers);
       const wanted = layers.some((one) => one.step.wanted?.includes('cracking'));
       return layers.flatMap((layer): RuleFinding[] => {

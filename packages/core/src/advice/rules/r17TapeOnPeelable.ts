@@ -1,6 +1,6 @@
 import { isPorousFoam } from '../../model/substrates';
-import { spotsOf } from '../../facts/spots';
-import { isHeat, laysFilm, orderedSteps } from '../../facts/stepOrder';
+import { spotsOf, orderedSteps } from '../../facts/spots';
+import { isHeat, laysFilm } from '../../facts/stepOrder';
 import type { RuleFinding } from '../finding';
 import { freshId } from '../freshId';
 import { oncePerStep, stepPointer, type Rule } from '../rule';
@@ -12,12 +12,12 @@ export const r17TapeOnPeelable: Rule = {
   title: 'Tape on rubber dip over glossy foam skin',
   look(piece, { build, materials }) {
     if (!isPorousFoam(piece.substrate.kind) || piece.substrate.heatSealed) return [];
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     const firstFilm = steps.find(laysFilm);
     if (!firstFilm) return [];
     const keyed = steps.some(({ step, at }) => at < firstFilm.at && (isHeat(step) || step.kind === 'sand'));
     if (keyed) return [];
-    const found = spotsOf(piece, materials).flatMap(({ layers, face, zone }): RuleFinding[] => {
+    const found = spotsOf(piece, { build, materials }).flatMap(({ layers, face, zone }): RuleFinding[] => {
       const dip = layers[0];
       if (dip?.material.binder !== 'synthetic rubber') return [];
       const tape = piece.steps.find(

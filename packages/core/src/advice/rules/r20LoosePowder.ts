@@ -10,7 +10,7 @@ export const r20LoosePowder: Rule = {
   severity: 'risk',
   title: 'Loose powder with nothing over it',
   look(piece, { build, materials }) {
-    const found = spotsOf(piece, materials).flatMap(({ layers, face }): RuleFinding[] => {
+    const found = spotsOf(piece, { build, materials }).flatMap(({ layers, face }): RuleFinding[] => {
       const top = layers.at(-1);
       if (!top || !binderOf(top.material).loose) return [];
       const clear = {

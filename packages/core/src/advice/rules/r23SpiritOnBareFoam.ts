@@ -11,7 +11,7 @@ export const r23SpiritOnBareFoam: Rule = {
   title: 'White-spirit wash on bare foam',
   look(piece, context) {
     if (!isPorousFoam(piece.substrate.kind)) return [];
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face }): RuleFinding[] => {
+    const found = spotsOf(piece, context).flatMap(({ layers, face }): RuleFinding[] => {
       const first = layers[0];
       if (!first || first.material.solvent !== 1) return [];
       return [

@@ -1,8 +1,9 @@
 import { wetFilmUm } from '../../materials/film';
-import { laysFilm, orderedSteps } from '../../facts/stepOrder';
+import { laysFilm } from '../../facts/stepOrder';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import { orderedSteps } from '../../facts/spots';
 
 const DEEPEST_POUR_MM = 3;
 
@@ -12,7 +13,7 @@ export const r26DeepPour: Rule = {
   severity: 'risk',
   title: 'Epoxy poured deeper than 3 mm',
   look(piece, context) {
-    return orderedSteps(piece, context.materials).flatMap((one): RuleFinding[] => {
+    return orderedSteps(piece, context).flatMap((one): RuleFinding[] => {
       const { step, at, material } = one;
       if (!laysFilm(one) || material?.binder !== 'epoxy') return [];
       const deepMm = wetFilmUm(material, step.film, step.pourMm) / 1000;

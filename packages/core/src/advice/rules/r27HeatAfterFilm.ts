@@ -1,7 +1,8 @@
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
 import { softensInHeat } from './r33HeatingPaintedPlastic';
-import { isHeat, laysFilm, meet, orderedSteps } from '../../facts/stepOrder';
+import { isHeat, laysFilm, meet } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** R27: hot air, flame or hot glue once a film is on: it blisters, softens, and seams open. */
 export const r27HeatAfterFilm: Rule = {
@@ -11,7 +12,7 @@ export const r27HeatAfterFilm: Rule = {
   look(piece, { build, materials }) {
     // PVC is never heated at all, and plastics that soften have a rule of their own.
     if (piece.substrate.kind === 'pvc-pipe' || softensInHeat(piece.substrate.kind)) return [];
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     const findings: RuleFinding[] = [];
     for (const hot of steps) {
       const glue = hot.material?.id === 'hot-glue';

@@ -1,7 +1,8 @@
 import { binderOf } from '../../model/binders';
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { isSanding, laysFilm, meet, orderedSteps } from '../../facts/stepOrder';
+import { isSanding, laysFilm, meet } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** R29: soft rubber films tear and roll up under sandpaper. */
 export const r29SandingRubber: Rule = {
@@ -9,7 +10,7 @@ export const r29SandingRubber: Rule = {
   severity: 'stop',
   title: 'Sanding a soft rubber film',
   look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     const findings: RuleFinding[] = [];
     for (const sanding of steps) {
       if (!isSanding(sanding.step)) continue;

@@ -1,14 +1,15 @@
 import type { RuleFinding } from '../finding';
 import type { Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../../facts/stepOrder';
+import { laysFilm } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** R30: cement holds to paint no better than the paint holds to the foam. Hot glue is told by R27. */
 export const r30GlueOnPaint: Rule = {
   id: 'R30',
   severity: 'risk',
   title: 'Glue on a painted surface',
-  look(piece, { materials }) {
-    const steps = orderedSteps(piece, materials);
+  look(piece, { build, materials }) {
+    const steps = orderedSteps(piece, { build, materials });
     if (piece.keepBare && piece.keepBare.length > 0) return [];
     return steps.flatMap(({ step, at, material }): RuleFinding[] => {
       if (material?.role !== 'bond' || material.id === 'hot-glue') return [];

@@ -1,6 +1,7 @@
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../../facts/stepOrder';
+import { laysFilm } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 const delicate = new Set(['fabric', 'leather', 'mesh', 'lens']);
 const words: Record<string, string> = { fabric: 'Fabric', leather: 'Leather', mesh: 'Mesh', lens: 'A lens' };
@@ -11,7 +12,7 @@ export const r31CoverBeforeClear: Rule = {
   severity: 'risk',
   title: 'Fabric, leather, mesh or lens on before the last clear',
   look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     const lastFilm = steps.filter(laysFilm).at(-1);
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (!step.attaches || !delicate.has(step.attaches) || !lastFilm || lastFilm.at < at) return [];

@@ -1,7 +1,8 @@
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { isHeat, orderedSteps } from '../../facts/stepOrder';
+import { isHeat } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** R32: PVC gives off hydrogen chloride when heated. */
 export const r32HeatingPvc: Rule = {
@@ -10,7 +11,7 @@ export const r32HeatingPvc: Rule = {
   title: 'Heating PVC',
   look(piece, context) {
     if (piece.substrate.kind !== 'pvc-pipe') return [];
-    return orderedSteps(piece, context.materials)
+    return orderedSteps(piece, context)
       .filter(({ step }) => isHeat(step))
       .map(({ step, at }): RuleFinding => ({
         rule: 'R32',

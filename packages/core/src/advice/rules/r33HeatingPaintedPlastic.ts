@@ -1,6 +1,7 @@
 import type { RuleFinding } from '../finding';
 import { type Rule, stepPointer } from '../rule';
-import { isHeat, laysFilm, meet, orderedSteps } from '../../facts/stepOrder';
+import { isHeat, laysFilm, meet } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** The plastics that go soft between 55 and 90 °C. */
 export const softensInHeat = (kind: string): boolean =>
@@ -13,7 +14,7 @@ export const r33HeatingPaintedPlastic: Rule = {
   title: 'Heating painted thermoplastic or PLA',
   look(piece, { build, materials }) {
     if (!softensInHeat(piece.substrate.kind)) return [];
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       const film = isHeat(step)
         ? steps.find((other) => other.at < at && laysFilm(other) && meet(piece, other.step, step))

@@ -4,6 +4,10 @@ import type { RuleFinding, Idea } from '../finding';
 import { oncePerStep, stepPointer, type Rule } from '../rule';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
+import type { LogEntry } from '../../model/schema';
+import type { Plan } from '../../schedule/answers/plan';
+import { epochMinute } from '../../model/wallTime';
+import { stepAsLogged } from '../../facts/laid';
 
 /** What is wrong with this air for this material, in words; undefined when it is inside the label's limits. */
 function complaint(material: Material, air: Partial<Air>): string | undefined {
@@ -24,6 +28,19 @@ function complaint(material: Material, air: Partial<Air>): string | undefined {
 
 const round = (value: number) => Math.round(value * 10) / 10;
 
+/** The air a pass was laid in: what was noted with it, or else what its place measured then; empty where neither is. */
+function airThen(entry: LogEntry, placeId: string, { workload }: Plan): Partial<Air> {
+  const { temperatureC, humidityPct } = entry;
+  if (temperatureC !== undefined || humidityPct !== undefined)
+    return {
+      ...(temperatureC === undefined ? {} : { temperatureC }),
+      ...(humidityPct === undefined ? {} : { humidityPct }),
+    };
+  const doneAt = epochMinute(entry.doneAt, workload.build.timeZone);
+  const place = workload.airs.get(placeId);
+  return place?.measuredAt(doneAt) ? place.series.airAt(doneAt) : {};
+}
+
 const reason =
   'Too cold and no sound film forms; too damp and solvent coats turn milky while water-borne ones stay wet and weak; too hot and they skin over or turn to dust in the air.';
 
@@ -36,8 +53,6 @@ export const r34BadAir: Rule = {
     const places = placesOf(build);
     const findings: RuleFinding[] = [];
     piece.steps.forEach((step, at) => {
-      const material = step.material === undefined ? undefined : materials.get(step.material);
-      if (!material) return;
       const operations = plan.operations.filter(
         (operation) => operation.pieceId === piece.id && operation.stepId === step.id,
       );
@@ -48,22 +63,22 @@ export const r34BadAir: Rule = {
 
       for (const entry of build.log ?? []) {
         if (entry.piece !== piece.id || entry.step !== step.id) continue;
-        const wrong = complaint(material, {
-          ...(entry.temperatureC === undefined ? {} : { temperatureC: entry.temperatureC }),
-          ...(entry.humidityPct === undefined ? {} : { humidityPct: entry.humidityPct }),
-        });
-        if (wrong)
+        const done = stepAsLogged(step, entry, materials);
+        const tin = done.material === undefined ? undefined : materials.get(done.material);
+        const wrong = tin && complaint(tin, airThen(entry, done.place ?? place.id, plan));
+        if (tin && wrong)
           findings.push({
             rule: 'R34',
             severity: 'stop',
             piece: piece.id,
             step: step.id,
-            message: `${material.name} was laid in bad air: ${wrong}. Check it for bloom and softness before going on.`,
+            message: `${tin.name} was laid in bad air: ${wrong}. Check it for bloom and softness before going on.`,
             reason,
             ideas: [],
           });
       }
-      if (open.length === 0) return;
+      const material = step.material === undefined ? undefined : materials.get(step.material);
+      if (open.length === 0 || !material) return;
       const always = place.climate.kind === 'constant' ? complaint(material, place.climate) : undefined;
       const never = open.some((operation) => operation.status === 'unplaced' && operation.boundBy === 'air');
       if (!always && !never) return;

@@ -1,9 +1,9 @@
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { orderedSteps } from '../../facts/stepOrder';
 import { methodOf } from '../../model/stepSpots';
 import { placesOf } from '../../model/places';
+import { orderedSteps } from '../../facts/spots';
 
 /** R35: spray cans want moving air: outdoors or extraction. */
 export const r35SprayIndoors: Rule = {
@@ -15,7 +15,7 @@ export const r35SprayIndoors: Rule = {
     const airy = places.filter(
       (place) => place.ventilation === 'outdoor' || place.ventilation === 'extraction',
     );
-    return orderedSteps(piece, context.materials).flatMap(({ step, at, material }): RuleFinding[] => {
+    return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
       if (methodOf(step, material) !== 'aerosol') return [];
       const place = places.find((candidate) => candidate.id === step.place) ?? places[0]!;
       if (airy.includes(place)) return [];

@@ -1,11 +1,11 @@
 import type { Piece, Step } from '../../model/schema';
 import { passMl } from '../../quantity/amounts';
-import { orderedSteps } from '../../facts/stepOrder';
 import type { PlannedOperation } from '../../schedule/plan/plan';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
 import type { Plan } from '../../schedule/answers/plan';
+import { orderedSteps } from '../../facts/spots';
 
 const MOST_MIXES = 20;
 
@@ -15,7 +15,7 @@ export const r36MixTooLarge: Rule = {
   severity: 'risk',
   title: 'More mixed at once than can be laid in time',
   look(piece, context) {
-    return orderedSteps(piece, context.materials).flatMap(({ step, at, material }): RuleFinding[] => {
+    return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
       if (material?.potLife === undefined) return [];
       const largest = lotsOf(piece, step, context.plan)
         .map((passes) => ({

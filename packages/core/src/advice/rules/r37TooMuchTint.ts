@@ -1,7 +1,7 @@
-import { orderedSteps } from '../../facts/stepOrder';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import { orderedSteps } from '../../facts/spots';
 
 const MOST_TINT_PCT = 15;
 
@@ -11,7 +11,7 @@ export const r37TooMuchTint: Rule = {
   severity: 'risk',
   title: 'Sealer tinted with more than 15 % pigment',
   look(piece, context) {
-    return orderedSteps(piece, context.materials).flatMap(({ step, at, material }): RuleFinding[] => {
+    return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
       if (material?.role !== 'seal' || (step.tintPct ?? 0) <= MOST_TINT_PCT) return [];
       return [
         {

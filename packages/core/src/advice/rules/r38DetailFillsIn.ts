@@ -7,9 +7,9 @@ export const r38DetailFillsIn: Rule = {
   id: 'R38',
   severity: 'risk',
   title: 'Detail fills in',
-  look(piece, { materials }) {
+  look(piece, { build, materials }) {
     const detailUm = (piece.finestDetailMm ?? Infinity) * 1000;
-    const thick = spotsOf(piece, materials)
+    const thick = spotsOf(piece, { build, materials })
       .filter(({ face }) => face === 'outer')
       .map(({ layers, face }) => ({ face, layers, um: filmBuildUm(layers) }))
       .sort((a, b) => b.um - a.um)[0];

@@ -11,7 +11,7 @@ export const r39SheenMissed: Rule = {
   severity: 'note',
   title: 'The sheen comes out other than wanted',
   look(piece, context) {
-    const found = spotsOf(piece, context.materials).flatMap(({ layers, face, zone }): RuleFinding[] => {
+    const found = spotsOf(piece, context).flatMap(({ layers, face, zone }): RuleFinding[] => {
       const own = piece.zones?.find((one) => one.id === zone);
       const wants = own?.wantsSheen ?? piece.wantsSheen;
       const top = layers.at(-1);

@@ -1,7 +1,7 @@
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { orderedSteps } from '../../facts/stepOrder';
+import { orderedSteps } from '../../facts/spots';
 
 /** R40: two-part urethane holds isocyanate and is left to licensed sprayers with supplied air. */
 export const r40Isocyanate: Rule = {
@@ -9,7 +9,7 @@ export const r40Isocyanate: Rule = {
   severity: 'stop',
   title: 'Two-part urethane',
   look(piece, context) {
-    return orderedSteps(piece, context.materials)
+    return orderedSteps(piece, context)
       .filter(({ material }) => material?.hazards.includes('isocyanate'))
       .map(({ step, at, material }): RuleFinding => ({
         rule: 'R40',

@@ -1,8 +1,9 @@
 import type { Step } from '../../model/schema';
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
-import { laysFilm, orderedSteps } from '../../facts/stepOrder';
+import { laysFilm } from '../../facts/stepOrder';
 import type { PatchStep } from '../../model/patch';
+import { orderedSteps } from '../../facts/spots';
 
 /** R42: trimming to fit after painting bares foam, which wants sealing, priming and painting again. */
 export const r42TrimAfterPaint: Rule = {
@@ -10,7 +11,7 @@ export const r42TrimAfterPaint: Rule = {
   severity: 'note',
   title: 'Foam trimmed after paint',
   look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, materials);
+    const steps = orderedSteps(piece, { build, materials });
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (!step.trims) return [];
       const before = steps.filter((other) => other.at < at && laysFilm(other));

@@ -3,9 +3,10 @@ import type { PlannedOperation, PiecePlan, Session } from '../plan/plan';
 import type { Workload } from '../plan/workload';
 import type { UnitState } from '../state/unitState';
 import type { Score } from '../search/score';
-import type { HandsBound, PieceBound } from './bounds';
+import type { PieceBound } from './bounds';
 import type { PlaceOutlook } from './outlook';
 import type { MeasuredMaterial } from './measuredTimes';
+import type { HandsBound } from './handsBound';
 
 /** A whole plan: every operation, every piece, every session. */
 export interface Plan {

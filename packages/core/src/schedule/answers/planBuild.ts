@@ -6,12 +6,13 @@ import { latestStart, sessionDeadlines } from './latestStart';
 import { placeOutlooks } from './outlook';
 import type { PlannedOperation } from '../plan/plan';
 import { dryThroughOf } from '../place/dryThrough';
-import { handsBounds, pieceBounds } from './bounds';
+import { pieceBounds } from './bounds';
 import { workloadOf, type ReadingsByPlace } from '../plan/workload';
 import { searchPlan, type SearchOptions } from '../search/search';
 import { pieceReadiness } from '../state/readiness';
 import { sessionsOf } from './sessions';
 import type { Plan } from './plan';
+import { handsBounds } from './handsBound';
 
 /** Sessions within the week are told when they have to begin. */
 const DEADLINES_AHEAD_MINUTES = 7 * 1440;

@@ -1,5 +1,5 @@
 import { methodTable } from '../../model/methods';
-import { parseRecoat } from '../../materials/material';
+import { touchLabelMinutes } from '../../materials/material';
 import type { EpochMinute } from '../../model/wallTime';
 import { DraftState, takesPlace } from '../state/draftState';
 import { gate } from './gates';
@@ -275,7 +275,7 @@ export class Draft extends DraftState {
           'rack',
         );
     }
-    const touch = (material.touch ?? parseRecoat(material.recoat)[0]?.from ?? 0) * operation.filmFactor;
+    const touch = touchLabelMinutes(material) * operation.filmFactor;
     push(Math.ceil(firstGoodAir(material, air, start + setUp, workMinutes, touch)) - setUp, 'air');
     return { start, boundBy };
   }

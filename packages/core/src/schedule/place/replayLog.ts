@@ -1,4 +1,7 @@
-import { epochMinute, type EpochMinute } from '../../model/wallTime';
+import { passedOver, stepAsLogged } from '../../facts/laid';
+import { wetFilmUm } from '../../materials/film';
+import type { LogEntry } from '../../model/schema';
+import { type EpochMinute } from '../../model/wallTime';
 import type { DraftState } from '../state/draftState';
 import type { PlannedOperation } from '../plan/plan';
 import type { TouchLesson } from '../state/unitState';
@@ -12,24 +15,19 @@ export type Lesson = TouchLesson & { at: EpochMinute };
 /** Puts on a draft what the log, touch tests and passes under way say has happened, in the order it happened. */
 export function replayLog(draft: DraftState): Lesson[] {
   const { workload, now } = draft;
-  for (const { entry, doneAt, startedAt } of workload.log) {
-    const operation = draft.find(entry);
+  for (const { entry, id, doneAt, startedAt } of workload.log) {
+    const operation = draft.planned.get(id);
     if (!operation || operation.status === 'done') continue;
-    const { workMinutes } = workload.byId.get(operation.id)!;
-    const own = entry.material === undefined ? undefined : workload.materials.get(entry.material);
-    const laid = {
-      ...operation,
-      material: own ?? operation.material,
-      placeId: entry.place ?? operation.placeId,
-    };
-    draft.lay(laid, doneAt, entry.film ? filmFactor[entry.film] : undefined);
+    const { workMinutes } = workload.byId.get(id)!;
+    const laid = asLogged(draft, operation, entry);
+    draft.lay({ ...operation, ...laid }, doneAt);
     if (entry.outcome === 'failed') {
       // What was laid is there; the pass is to do again, after sanding back.
       operation.failures += 1;
       operation.workMinutes = workMinutes + SAND_BACK_MINUTES;
       continue;
     }
-    Object.assign(operation, { material: laid.material, placeId: laid.placeId, workMinutes });
+    Object.assign(operation, laid, { workMinutes });
     draft.settle(operation, 'done', startedAt ?? doneAt - workMinutes, doneAt, doneAt);
   }
   const lessons = workload.touchTests.flatMap(({ test, at }) =>
@@ -39,10 +37,9 @@ export function replayLog(draft: DraftState): Lesson[] {
     })),
   );
   skipPassedOver(draft);
-  for (const started of workload.build.underway ?? []) {
-    const operation = draft.find(started);
+  for (const { entry: started, id, startedAt: start } of workload.underway) {
+    const operation = draft.planned.get(id);
     if (!operation || operation.status !== 'planned') continue;
-    const start = epochMinute(started.startedAt, workload.build.timeZone);
     const paused = started.pausedMinutes ?? 0;
     const laidAt = Math.max(now, start + paused + operation.setUpMinutes + operation.workMinutes);
     draft.settle(operation, 'underway', start, laidAt, laidAt + operation.cleanUpMinutes);
@@ -59,20 +56,41 @@ export function replayLog(draft: DraftState): Lesson[] {
   return lessons;
 }
 
+/** What of a pass differs from the plan, as the log has it: the tin, how thick, and where. */
+function asLogged(
+  { workload }: DraftState,
+  operation: PlannedOperation,
+  entry: LogEntry,
+): Pick<PlannedOperation, 'material' | 'method' | 'film' | 'filmFactor' | 'wetUm' | 'placeId'> {
+  const step = workload.pieces.get(operation.pieceId)!.steps[operation.stepIndex]!;
+  const done = stepAsLogged(step, entry, workload.materials);
+  const { material, method, film, filmFactor: factor, wetUm, placeId } = operation;
+  if (done === step) return { material, method, film, filmFactor: factor, wetUm, placeId };
+  const tin = done.material === undefined ? undefined : workload.materials.get(done.material);
+  const grade = done.film ?? 'normal';
+  return {
+    material: tin,
+    method: done.method ?? method,
+    film: grade,
+    filmFactor: filmFactor[grade],
+    wetUm: tin ? wetFilmUm(tin, grade, done.pourMm) : 0,
+    placeId: done.place ?? placeId,
+  };
+}
+
 /** Work of earlier steps that was never logged, though a later step of the same unit was, is not planned any more. */
 function skipPassedOver(draft: DraftState): void {
-  const visit = (operation: PlannedOperation, from: PlannedOperation, seen: Set<string>) => {
-    for (const id of operation.after) {
-      const before = draft.planned.get(id);
-      if (!before || seen.has(id) || before.pieceId !== from.pieceId || before.unit !== from.unit) continue;
-      seen.add(id);
-      if (before.status === 'planned' && before.stepId !== from.stepId) {
-        before.status = 'skipped';
-        draft.placed.add(id);
-      }
-      visit(before, from, seen);
+  const { workload } = draft;
+  for (const own of workload.byUnit.values()) {
+    const operations = own.flatMap(({ id }) => draft.planned.get(id) ?? []);
+    const done = new Set(operations.flatMap(({ status, stepId }) => (status === 'done' ? [stepId] : [])));
+    if (done.size === 0) continue;
+    const piece = workload.pieces.get(operations[0]!.pieceId)!;
+    const over = passedOver(piece, done);
+    for (const operation of operations) {
+      if (operation.status !== 'planned' || !over.has(operation.stepId)) continue;
+      operation.status = 'skipped';
+      draft.placed.add(operation.id);
     }
-  };
-  for (const operation of draft.planned.values())
-    if (operation.status === 'done') visit(operation, operation, new Set());
+  }
 }

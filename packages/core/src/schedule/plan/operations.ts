@@ -130,7 +130,7 @@ export function expandBuild(build: Build): Operation[] {
     const key = `${operation.pieceId}/${operation.unit}/${operation.stepId}`;
     if (firstOfStep.has(key)) continue;
     firstOfStep.add(key);
-    for (const link of stepsBefore(pieces.get(operation.pieceId)!, operation.stepIndex)) {
+    for (const link of stepsBefore(build.pieces, pieces.get(operation.pieceId)!, operation.stepIndex)) {
       const other = pieces.get(link.piece)!;
       const units =
         other.id === operation.pieceId

@@ -1,4 +1,5 @@
-import type { Build, LogEntry, TouchTest } from '../../model/schema';
+import { passesMeant } from '../../model/logPasses';
+import type { Build, LogEntry, Piece, TouchTest, Underway } from '../../model/schema';
 import { placeAir, type PlaceAir } from '../../drying/placeAir';
 import type { Reading } from '../../drying/readings';
 import { parseRecoat } from '../../materials/material';
@@ -15,6 +16,7 @@ export interface Workload {
   build: Build;
   /** What was measured in its places. */
   readings: ReadingsByPlace;
+  pieces: Map<string, Piece>;
   operations: Operation[];
   byId: Map<string, Operation>;
   /** The operations of each unit, `piece/unit`, in order. */
@@ -37,8 +39,10 @@ export interface Workload {
   startAt: EpochMinute;
   /** Before anything happened: where the clocks of the places begin. */
   originAt: EpochMinute;
-  /** The log in the order things happened, its moments read once. */
-  log: { entry: LogEntry; doneAt: EpochMinute; startedAt: EpochMinute | undefined }[];
+  /** The log in the order things happened, its moments read once, each with the operation it means. */
+  log: { entry: LogEntry; id: string; doneAt: EpochMinute; startedAt: EpochMinute | undefined }[];
+  /** Passes that are under way, with the operations they mean. */
+  underway: { entry: Underway; id: string; startedAt: EpochMinute }[];
   /** The touch tests in the order they were made. */
   touchTests: { test: TouchTest; at: EpochMinute }[];
   /** When operations are pinned to, by their id. */
@@ -52,14 +56,26 @@ export type ReadingsByPlace = Readonly<Record<string, readonly Reading[]>>;
 export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Workload {
   const { timeZone } = build;
   const startAt = epochMinute(build.start, timeZone);
-  const log = (build.log ?? [])
-    .map((entry) => ({
-      entry,
-      doneAt: epochMinute(entry.doneAt, timeZone),
-      startedAt: entry.startedAt === undefined ? undefined : epochMinute(entry.startedAt, timeZone),
-    }))
+  const inOrder = [...(build.log ?? [])]
+    .map((entry) => ({ entry, doneAt: epochMinute(entry.doneAt, timeZone) }))
     .sort((a, b) => a.doneAt - b.doneAt);
-  const origin = Math.min(startAt, log[0]?.doneAt ?? startAt) - 60;
+  const done = new Set<string>();
+  const log = passesMeant(
+    build.pieces,
+    inOrder.map(({ entry }) => entry),
+    done,
+  ).map(({ entry, id }) => ({
+    entry,
+    id,
+    doneAt: epochMinute(entry.doneAt, timeZone),
+    startedAt: entry.startedAt === undefined ? undefined : epochMinute(entry.startedAt, timeZone),
+  }));
+  const underway = passesMeant(build.pieces, build.underway ?? [], done).map(({ entry, id }) => ({
+    entry,
+    id,
+    startedAt: epochMinute(entry.startedAt, timeZone),
+  }));
+  const origin = Math.min(startAt, inOrder[0]?.doneAt ?? startAt) - 60;
   const operations = expandBuild(build);
   const dueAt = new Map<string, EpochMinute>();
   for (const piece of build.pieces) {
@@ -71,6 +87,7 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
   return {
     build,
     readings,
+    pieces: new Map(build.pieces.map((piece) => [piece.id, piece])),
     operations,
     byId,
     ...unitsOf(operations, byId),
@@ -90,6 +107,7 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
     startAt,
     originAt: origin,
     log,
+    underway,
     touchTests: (build.touchTests ?? [])
       .map((test) => ({ test, at: epochMinute(test.at, timeZone) }))
       .sort((a, b) => a.at - b.at),

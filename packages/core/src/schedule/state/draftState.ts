@@ -5,8 +5,6 @@ import type { PlannedOperation } from '../plan/plan';
 import { Rack, type Span } from './rack';
 import { Timeline, type Busy } from './timeline';
 import { UnitState } from './unitState';
-import { operationId } from '../../model/stepSpots';
-
 /** Whether a coat keeps its unit on the rack: glue does not. */
 export const takesPlace = (operation: PlannedOperation) =>
   operation.material !== undefined && operation.material.role !== 'bond';
@@ -101,11 +99,6 @@ export class DraftState {
     }
   }
 
-  /** The pass that something in the log or under way means. */
-  find(spot: Parameters<typeof operationId>[0]): PlannedOperation | undefined {
-    return this.planned.get(operationId(spot)) ?? this.planned.get(operationId({ ...spot, face: undefined }));
-  }
-
   /** Gives a pass its place in time. */
   settle(
     operation: PlannedOperation,
@@ -124,10 +117,10 @@ export class DraftState {
   }
 
   /** A coat on a unit: it dries, and takes a place on the rack until it can be handled. */
-  lay(operation: PlannedOperation, laidAt: EpochMinute, film = operation.filmFactor): void {
+  lay(operation: PlannedOperation, laidAt: EpochMinute): void {
     const key = unitKey(operation);
     const unit = this.units.get(key)!;
-    unit.lay(operation, laidAt, this.workload.airs.get(operation.placeId)!, film);
+    unit.lay(operation, laidAt, this.workload.airs.get(operation.placeId)!);
     if (!takesPlace(operation)) return;
     const until = unit.latest(operation.cells, (stack) => stack.handleAt);
     this.racks.get(operation.placeId)?.take(key, laidAt, until);

@@ -1,3 +1,4 @@
+import type { UnitView } from './unitView';
 import {
   dryStack,
   touchShare,
@@ -16,6 +17,8 @@ export interface CellCoat extends LaidCoat {
   operationId: string;
   stepId: string;
   colour: string;
+  /** Its wet film, µm. */
+  wetUm: number;
   /** A touch test found it tacky when it should have been dry. */
   toldTacky?: boolean;
 }
@@ -38,7 +41,7 @@ const QUICKEST_FACTOR = 0.2;
  * What lies on one unit of a piece while a plan is being made: the coats on each of its spots (`face:zone`) and
  * where it has stood. Invariant: the coats of a spot are in the order they were laid.
  */
-export class UnitState {
+export class UnitState implements UnitView {
   readonly cells = new Map<string, CellCoat[]>();
   readonly stands: Stand[] = [];
   private readonly dried = new Map<string, DryStack>();
@@ -55,19 +58,15 @@ export class UnitState {
   }
 
   /** Lays the coat of an operation. Later coats on other spots move the unit too, so all drying is worked out anew. */
-  lay(
-    operation: Operation,
-    laidAt: EpochMinute,
-    placeAir: PlaceAir,
-    film: number = operation.filmFactor,
-  ): void {
+  lay(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): void {
     if (!operation.material) return;
     this.stand({ from: laidAt, placeAir, fan: operation.air === 'fan' });
     for (const cell of operation.cells) {
       const coats = this.cells.get(cell) ?? [];
       coats.push({
         material: operation.material,
-        filmFactor: film,
+        filmFactor: operation.filmFactor,
+        wetUm: operation.wetUm,
         laidAt,
         air: operation.air,
         ...(this.timeFactors ? { timeFactor: this.timeFactors.get(operation.material.id) ?? 1 } : {}),

@@ -1,0 +1,193 @@
+import { linkTarget } from './stepLinks';
+import { facesOf, passOfId } from './stepSpots';
+import type { Build, Face, Piece } from './schema';
+
+/** Keys and indices from the top of the build file. */
+export type Path = (string | number)[];
+
+/** What a place in the build file points at. */
+export type ReferenceKind =
+  'piece' | 'step' | 'unit' | 'coat' | 'face' | 'zone' | 'place' | 'event' | 'material' | 'pass';
+
+/** One place in a build file that names something that stands elsewhere in it. */
+export interface Reference {
+  kind: ReferenceKind;
+  /** Where it is written. */
+  path: Path;
+  /** What is written there. */
+  value: string | number;
+  /** The piece whose steps, zones, units or faces are meant; undefined when that piece is not there. */
+  piece?: Piece;
+  /** Whether what it names is there. */
+  found: boolean;
+  /**
+   * What goes along when what it names is taken away: a field, an entry of a list, or a whole entry of the log. Undefined
+   * where nothing may go by itself, as without its zone a step would cover the whole piece.
+   */
+  goes: Path | undefined;
+}
+
+/** A pass by its places: what log, passes under way and touch tests share. */
+interface PassNamed {
+  piece: string;
+  unit: number;
+  step?: string | undefined;
+  coat?: number | undefined;
+  face?: string | undefined;
+}
+
+/**
+ * Every place in a build that refers to a piece, step, unit, coat, face, zone, place, event or material. Checking, deleting
+ * and copying all go through it, so that a field that refers to something is named here and nowhere else. Materials are told
+ * as not found unless `isMaterial` knows them.
+ */
+export function referencesOf(build: Build, isMaterial: (id: string) => boolean): Reference[] {
+  const references: Reference[] = [];
+  const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
+  const events = new Set(build.events.map((event) => event.id));
+  const places = new Set(build.places.map((place) => place.id));
+  const add = (
+    kind: ReferenceKind,
+    path: Path,
+    value: string | number | undefined,
+    isFound: (value: never) => boolean,
+    goes: Path | undefined,
+    piece?: Piece,
+  ) => {
+    if (value === undefined) return;
+    references.push({
+      kind,
+      path,
+      value,
+      found: isFound(value as never),
+      goes,
+      ...(piece ? { piece } : {}),
+    });
+  };
+  const ofPass = (entry: PassNamed, path: Path) => {
+    const piece = pieces.get(entry.piece);
+    add('piece', [...path, 'piece'], entry.piece, () => piece !== undefined, path);
+    if (!piece) return;
+    add('unit', [...path, 'unit'], entry.unit, (unit: number) => unit <= piece.quantity, path, piece);
+    const step = piece.steps.find((one) => one.id === entry.step);
+    add('step', [...path, 'step'], entry.step, () => step !== undefined, path, piece);
+    if (!step) return;
+    add('coat', [...path, 'coat'], entry.coat, (coat: number) => coat <= (step.coats ?? 1), path, piece);
+    // A face that its step does not work on any more means nothing and does no harm.
+    const hasFace = step.material === undefined || facesOf(step).includes(entry.face as Face);
+    add('pass', [...path, 'face'], entry.face, () => hasFace, path, piece);
+  };
+
+  build.stock?.forEach((tin, at) =>
+    add('material', ['stock', at, 'material'], tin.material, isMaterial, undefined),
+  );
+  build.pieces.forEach((piece, at) => {
+    const own: Path = ['pieces', at];
+    add('event', [...own, 'event'], piece.event, (id: string) => events.has(id), [...own, 'event']);
+    add('piece', [...own, 'mirrors'], piece.mirrors, (id: string) => pieces.has(id), [...own, 'mirrors']);
+    const zones = new Set((piece.zones ?? []).map((zone) => zone.id));
+    piece.steps.forEach((step, n) => {
+      const path: Path = [...own, 'steps', n];
+      add('material', [...path, 'material'], step.material, isMaterial, undefined);
+      add('place', [...path, 'place'], step.place, (id: string) => places.has(id), [...path, 'place']);
+      step.zones?.forEach((zone, k) =>
+        add('zone', [...path, 'zones', k], zone, (id: string) => zones.has(id), undefined, piece),
+      );
+      step.faces?.forEach((face, k) =>
+        add(
+          'face',
+          [...path, 'faces', k],
+          face,
+          (side: string) => side === 'outer' || piece.faces.inner !== undefined,
+          undefined,
+          piece,
+        ),
+      );
+      step.after?.forEach((link, k) =>
+        add(
+          'step',
+          [...path, 'after', k],
+          link,
+          (text: string) => linkTarget(build.pieces, piece, text) !== undefined,
+          [...path, 'after', k],
+          piece,
+        ),
+      );
+      step.parts?.forEach((part, k) =>
+        add('piece', [...path, 'parts', k], part, (id: string) => pieces.has(id), [...path, 'parts', k]),
+      );
+    });
+  });
+  build.log?.forEach((entry, at) => {
+    ofPass(entry, ['log', at]);
+    add('material', ['log', at, 'material'], entry.material, isMaterial, undefined);
+    add('place', ['log', at, 'place'], entry.place, (id: string) => places.has(id), ['log', at, 'place']);
+  });
+  build.underway?.forEach((pass, at) => ofPass(pass, ['underway', at]));
+  build.touchTests?.forEach((test, at) => ofPass(test, ['touchTests', at]));
+  build.pins?.forEach((pin, at) => {
+    const pass = passOfId(pin.operation);
+    const piece = pass && pieces.get(pass.piece);
+    const step = piece?.steps.find((one) => one.id === pass?.step);
+    const isThere =
+      piece !== undefined &&
+      step !== undefined &&
+      pass!.unit <= piece.quantity &&
+      pass!.coat <= (step.coats ?? 1);
+    add('pass', ['pins', at, 'operation'], pin.operation, () => isThere, ['pins', at]);
+  });
+  build.swatches?.forEach((swatch, at) =>
+    swatch.coats.forEach((coat, n) =>
+      add('material', ['swatches', at, 'coats', n, 'material'], coat.material, isMaterial, undefined),
+    ),
+  );
+  return references;
+}
+
+/** Reads or changes what stands at a path of plain data; undefined where the path leads nowhere. */
+function at(root: unknown, path: Path): unknown {
+  return path.reduce<unknown>(
+    (inside, key) =>
+      typeof inside === 'object' && inside !== null
+        ? (inside as Record<string | number, unknown>)[key]
+        : undefined,
+    root,
+  );
+}
+
+/** Later in a list first, so that taking one out does not move those still to go. */
+const fromTheBack = (a: Path, b: Path): number => {
+  for (let n = 0; n < Math.min(a.length, b.length); n += 1) {
+    const [one, other] = [a[n], b[n]];
+    if (one === other) continue;
+    if (typeof one === 'number' && typeof other === 'number') return other - one;
+    return String(one) < String(other) ? -1 : 1;
+  }
+  return b.length - a.length;
+};
+
+/**
+ * A build without what points at nothing: log entries, passes under way, touch tests and pins of what is gone, links to it,
+ * and its being a part or a mirror of something. What may not go by itself stays, for the faults to name. The build given is left as it is.
+ * Invariant: a build in which nothing dangles comes back as it is.
+ */
+export function withoutDangling(build: Build): Build {
+  const gone = referencesOf(build, () => true).flatMap((one) => (one.found || !one.goes ? [] : [one.goes]));
+  if (gone.length === 0) return build;
+  const copy = structuredClone(build);
+  const seen = new Set<string>();
+  for (const path of gone.sort(fromTheBack)) {
+    const key = JSON.stringify(path);
+    if (seen.has(key)) continue;
+    seen.add(key);
+    const last = path[path.length - 1]!;
+    const parent = at(copy, path.slice(0, -1));
+    if (Array.isArray(parent)) {
+      parent.splice(last as number, 1);
+      // An empty list of links would mean "waits for nothing"; without one the step waits for the one before it.
+      if (parent.length === 0 && (path.at(-2) === 'after' || path.at(-2) === 'parts'))
+        delete (at(copy, path.slice(0, -2)) as Record<string, unknown>)[path.at(-2)!];
+    } else if (parent) delete (parent as Record<string, unknown>)[last];
+  }
+  return copy;
+}
