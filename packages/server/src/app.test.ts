@@ -7,10 +7,10 @@ import type { Express } from 'express';
 import sharp from 'sharp';
 import request from 'supertest';
 import { createApp } from './app';
-import { BuildStore } from './buildStore';
-import { makeClock } from './clock';
-import { openDatabase, type Database } from './database';
-import { ReadingStore } from './readingStore';
+import { BuildStore } from './services/buildStore';
+import { makeClock } from './services/clock';
+import { openDatabase, type Database } from './storage/database';
+import { ReadingStore } from './services/readingStore';
 
 const samplesFolder = join(__dirname, '../../../demo');
 let folder: string;
@@ -54,6 +54,44 @@ async function imported(): Promise<{ id: string; build: Build; etag: string }> {
 }
 const pass = { piece: 'gorget', unit: 1, step: 'bone', coat: 1, face: 'outer' as const };
 const get = async (path: string) => (await request(app).get(path)).body;
+
+describe('what the bench logs', () => {
+  const entry = { piece: 'gorget', unit: 1, step: 'bone', coat: 1 };
+
+  it('without a face is the face that is due, and says so', async () => {
+    const { id, build } = await imported();
+    const answer = await request(app).post(`/api/builds/${id}/log`).send(entry).expect(201);
+    const added = (answer.body.build as Build).log!.at(-1)!;
+    expect(answer.body.build.log).toHaveLength(build.log!.length + 1);
+    expect(added.face).toBe('outer');
+  });
+
+  it('on a face its step does not work on is refused, and nothing is lost', async () => {
+    const { id, build } = await imported();
+    const refused = await request(app)
+      .post(`/api/builds/${id}/log`)
+      .send({ ...entry, face: 'inner' });
+    expect([refused.status, refused.body.path]).toEqual([422, 'face']);
+    expect(refused.body.detail).toContain('does not work on the inner face');
+    expect((await get(`/api/builds/${id}`)).build).toEqual(build);
+  });
+});
+
+describe('the page', () => {
+  it('may load scripts, fonts and data from its own server only', async () => {
+    const { headers } = await request(app).get('/api/health');
+    const policy = String(headers['content-security-policy']);
+    expect(policy).toContain("font-src 'self';");
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).not.toContain('https:');
+  });
+
+  it('is sent compressed', async () => {
+    const { id } = await imported();
+    const { headers } = await request(app).get(`/api/builds/${id}`).set('accept-encoding', 'gzip');
+    expect(headers['content-encoding']).toBe('gzip');
+  });
+});
 
 describe('builds', () => {
   it('come back from the database equal to the file, also after a restart', async () => {
@@ -196,6 +234,39 @@ describe('pieces and steps', () => {
     expect((await get(`/api/builds/${id}`)).build).toEqual(build);
     const nothing = await request(app).post(`/api/builds/${id}/undo`).send({});
     expect(nothing.body.type).toBe('urn:fixatum:problem:nothing-to-undo');
+  });
+
+  it('go with all that refers to them, touch tests too, and a set gets smaller likewise', async () => {
+    const { id, build } = await imported();
+    const tested = { piece: 'tasset', unit: 4, at: '2027-02-20T19:00', state: 'dry' };
+    const set = build.pieces.find((piece) => piece.quantity === 4)!;
+    await request(app)
+      .post(`/api/builds/${id}/touch-tests`)
+      .send({ ...tested, piece: set.id })
+      .expect(201);
+    await request(app)
+      .put(`/api/builds/${id}/pieces/${set.id}`)
+      .send({ ...set, quantity: 3 })
+      .expect(200);
+    expect((await get(`/api/builds/${id}`)).build.touchTests ?? []).toEqual(build.touchTests ?? []);
+    await request(app)
+      .post(`/api/builds/${id}/touch-tests`)
+      .send({ ...tested, piece: set.id, unit: 1 })
+      .expect(201);
+    await request(app).delete(`/api/builds/${id}/pieces/${set.id}`).expect(200);
+    const after = (await get(`/api/builds/${id}`)).build as Build;
+    expect(after.touchTests!.some(({ piece }) => piece === set.id)).toBe(false);
+  });
+
+  it('take no change of somebody else back: undo is tied to the version that was seen', async () => {
+    const { id, build, etag } = await imported();
+    await request(app).delete(`/api/builds/${id}/pieces/gorget`).expect(200);
+    const refused = await request(app).post(`/api/builds/${id}/undo`).set('if-match', etag).send({});
+    expect([refused.status, refused.body.type]).toEqual([412, 'urn:fixatum:problem:changed-meanwhile']);
+    expect((await get(`/api/builds/${id}`)).build.pieces).toHaveLength(build.pieces.length - 1);
+    const seen = (await request(app).get(`/api/builds/${id}`)).headers.etag!;
+    await request(app).post(`/api/builds/${id}/undo`).set('if-match', seen).send({}).expect(200);
+    expect((await get(`/api/builds/${id}`)).build).toEqual(build);
   });
 
   it('take steps one by one', async () => {

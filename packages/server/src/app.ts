@@ -1,19 +1,21 @@
 import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import type { BuildStore } from './buildStore';
-import type { Models } from './models';
-import type { Clock } from './clock';
-import { hostGuard } from './guard';
-import { answerProblem, notFound } from './problem';
-import { buildRoutes } from './buildRoutes';
-import { logRoutes } from './logRoutes';
-import { lookRoutes } from './lookRoutes';
-import { readingRoutes } from './readingRoutes';
-import type { ReadingStore } from './readingStore';
-import { photoRoutes } from './photoRoutes';
-import { pieceRoutes } from './pieceRoutes';
-import { planRoutes } from './planRoutes';
+import type { Logger } from 'pino';
+import type { BuildStore } from './services/buildStore';
+import type { Models } from './storage/models';
+import type { Clock } from './services/clock';
+import { hostGuard } from './http/guard';
+import { answerProblem, notFound } from './http/problem';
+import { buildRoutes } from './routes/buildRoutes';
+import { logRoutes } from './routes/logRoutes';
+import { lookRoutes } from './routes/lookRoutes';
+import { readingRoutes } from './routes/readingRoutes';
+import type { ReadingStore } from './services/readingStore';
+import { photoRoutes } from './routes/photoRoutes';
+import { pieceRoutes } from './routes/pieceRoutes';
+import { planRoutes } from './routes/planRoutes';
 
 export interface AppOptions {
   store: BuildStore;
@@ -28,6 +30,10 @@ export interface AppOptions {
   webFolder?: string;
   /** Host names besides this machine's own that the server answers to. */
   allowedHosts?: readonly string[];
+  /** Where what nobody expected is written down; nowhere without it. */
+  log?: Logger;
+  /** Whether every request gets a line there. */
+  logRequests?: boolean;
 }
 
 /** The whole HTTP application: the API under `/api`, and the web app. */
@@ -40,6 +46,8 @@ export function createApp({
   photosFolder,
   webFolder,
   allowedHosts = [],
+  log,
+  logRequests = false,
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -49,6 +57,7 @@ export function createApp({
         useDefaults: true,
         directives: {
           'style-src': ["'self'", "'unsafe-inline'"],
+          'font-src': ["'self'"],
           'img-src': ["'self'", 'data:', 'blob:'],
           'upgrade-insecure-requests': null,
         },
@@ -57,6 +66,20 @@ export function createApp({
     }),
   );
   app.use(hostGuard(allowedHosts));
+  if (logRequests)
+    app.use((request, response, next) => {
+      const since = performance.now();
+      response.on('finish', () =>
+        log?.info({
+          method: request.method,
+          url: request.originalUrl,
+          status: response.statusCode,
+          ms: Math.round(performance.now() - since),
+        }),
+      );
+      next();
+    });
+  app.use(compression());
   const api = express.Router();
   api.get('/health', (_request, response) => {
     response.json({ ok: true, now: clock.iso(), fixedAt: clock.fixedAt ?? null });
@@ -79,6 +102,6 @@ export function createApp({
       response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html'));
     });
   }
-  app.use(answerProblem);
+  app.use(answerProblem(log));
   return app;
 }

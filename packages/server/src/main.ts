@@ -1,35 +1,34 @@
 import { access } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
 import { createApp } from './app';
-import { BuildStore } from './buildStore';
-import { makeClock } from './clock';
-import { openDatabase } from './database';
-import { pollHygrometers } from './readingRoutes';
-import { ReadingStore } from './readingStore';
-import { loadSamples } from './samples';
+import { BadEnvironment, readConfig, type Config } from './config';
+import { BuildStore } from './services/buildStore';
+import { makeClock } from './services/clock';
+import { pollHygrometers } from './services/poller';
+import { ReadingStore } from './services/readingStore';
+import { loadSamples } from './services/samples';
+import { NotDurable } from './storage/connection';
+import { openDatabase } from './storage/database';
 
-/** Starts the server from its environment: PORT, HOST, FIXATUM_DATA, FIXATUM_NOW, FIXATUM_HOSTS, FIXATUM_SAMPLES. */
-async function start(): Promise<void> {
-  const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
-  const port = Number(process.env.PORT ?? 4173);
-  const host = process.env.HOST ?? '127.0.0.1';
-  if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new Error(`PORT is "${process.env.PORT}"; give a number up to 65535.`);
-  const clock = makeClock(process.env.FIXATUM_NOW || undefined);
-  const dataFolder = resolve(process.env.FIXATUM_DATA ?? resolve(root, 'data'));
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
+
+/** Starts the server; it ends, gracefully, when it is told to. */
+async function start(config: Config): Promise<void> {
+  const { port, host, dataFolder } = config;
+  const log = pino({ level: config.logLevel, base: null });
+  const clock = makeClock(config.fixedNow);
   const database = await openDatabase(dataFolder);
   const store = new BuildStore(database);
   const readings = new ReadingStore(database.models);
   const samplesFolder = resolve(root, 'demo');
-  if (process.env.FIXATUM_SAMPLES === 'first-time' && (await store.isUntouched()))
-    await loadSamples(store, samplesFolder, clock);
+  if (config.samplesFirstTime && (await store.isUntouched())) await loadSamples(store, samplesFolder, clock);
   const webFolder = resolve(root, 'packages/web/dist');
   const hasWeb = await access(webFolder).then(
     () => true,
     () => false,
   );
-  const allowedHosts = (process.env.FIXATUM_HOSTS ?? '').split(',').filter(Boolean);
   const app = createApp({
     store,
     models: database.models,
@@ -37,7 +36,9 @@ async function start(): Promise<void> {
     clock,
     samplesFolder,
     photosFolder: resolve(dataFolder, 'photos'),
-    allowedHosts,
+    allowedHosts: config.allowedHosts,
+    log,
+    logRequests: config.logRequests,
     ...(hasWeb ? { webFolder } : {}),
   });
   const server = app.listen(port, host);
@@ -54,17 +55,38 @@ async function start(): Promise<void> {
     );
     process.exit(1);
   });
-  const stopPolling = pollHygrometers({ store, readings, clock });
-  const stop = () => {
-    stopPolling();
-    server.close(() => void database.close().finally(() => process.exit(0)));
-    server.closeAllConnections();
+  const poller = pollHygrometers({
+    store,
+    readings,
+    clock,
+    onError: (error) => log.error(error, 'reading the hygrometers'),
+  });
+  const stop = async () => {
+    const closed = new Promise<void>((done) => server.close(() => done()));
+    server.closeIdleConnections();
+    // Whatever was sent before is answered first: requests, then the writes they asked for, then the file.
+    const patience = setTimeout(() => server.closeAllConnections(), 5000);
+    await Promise.all([closed, poller.stop()]);
+    clearTimeout(patience);
+    await store.settled();
+    await database.close();
   };
-  process.once('SIGTERM', stop);
-  process.once('SIGINT', stop);
+  const end = () =>
+    void stop().then(
+      () => process.exit(0),
+      (error: unknown) => {
+        log.error(error, 'stopping');
+        process.exit(1);
+      },
+    );
+  process.once('SIGTERM', end);
+  process.once('SIGINT', end);
 }
 
-start().catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : error);
+try {
+  await start(readConfig(process.env, root));
+} catch (error) {
+  const isPlain = error instanceof BadEnvironment || error instanceof NotDurable;
+  console.error(isPlain || !(error instanceof Error) ? String((error as Error).message) : error);
   process.exit(1);
-});
+}

@@ -6,11 +6,12 @@ import { join } from 'node:path';
 import type { Build } from '@fixatum/core';
 import request from 'supertest';
 import { createApp } from './app';
-import { BuildStore } from './buildStore';
-import { makeClock } from './clock';
-import { openDatabase, type Database } from './database';
-import { askHygrometer, SensorSilent } from './hygrometer';
-import { ReadingStore } from './readingStore';
+import { BuildStore } from './services/buildStore';
+import { makeClock } from './services/clock';
+import { openDatabase, type Database } from './storage/database';
+import { askHygrometer, SensorSilent } from './services/hygrometer';
+import { pollHygrometers } from './services/poller';
+import { ReadingStore } from './services/readingStore';
 import { hygrometerServer } from './standins/hygrometerServer';
 import { sceneReading, scenes, type Scene } from './standins/scenes';
 
@@ -180,5 +181,86 @@ describe('readings', () => {
   it('are not taken from whatever else answers on that port', async () => {
     const other = await listen(createServer((socket) => socket.on('data', () => socket.write('220 mail\n'))));
     await expect(askHygrometer(other)).rejects.toThrow(SensorSilent);
+  });
+
+  it('are told only from where the last answer ended, when that is said', async () => {
+    const id = await made(await play('calm-room'));
+    for (const clock of ['19:00', '19:05', '19:20', '19:40']) await readAt(id, clock);
+    const ask = async (clock: string, since?: number) =>
+      (
+        await request(appAt(`2027-02-20T${clock}`)).get(
+          `/api/builds/${id}/readings${since === undefined ? '' : `?since=${since}`}`,
+        )
+      ).body;
+    const first = await ask('19:22');
+    expect(first.until).toBe(minuteOf('19:22'));
+    const more = await ask('19:41', first.until);
+    // From the quarter that was not over: 19:15, which holds 19:20, and 19:30, which holds 19:40.
+    expect(more.from).toBe(minuteOf('19:15'));
+    expect(more.places[0].readings.map(({ at }: { at: number }) => at)).toEqual([
+      minuteOf('19:15'),
+      minuteOf('19:30'),
+    ]);
+    expect((await ask('19:41', minuteOf('19:41'))).places[0].readings).toHaveLength(1);
+    const wrong = await request(appAt('2027-02-20T19:41')).get(`/api/builds/${id}/readings?since=soon`);
+    expect([wrong.status, wrong.body.path]).toEqual([422, 'since']);
+  });
+
+  it('older than two weeks are kept as quarters of an hour, and thinning again changes nothing', async () => {
+    const id = await made();
+    const readings = new ReadingStore(database.models);
+    const now = minuteOf('19:00');
+    const old = now - 15 * 1440;
+    const add = (at: number, temperatureC: number, humidityPct = 50) =>
+      readings.add(id, 'room', { at, temperatureC, humidityPct });
+    // Three in one quarter, (20 + 21 + 23)/3; one alone at the third minute of the next; one that can't be.
+    await add(old, 20);
+    await add(old + 5, 21);
+    await add(old + 14, 23);
+    await add(old + 18, 22);
+    await add(old + 20, 90);
+    await add(now - 1440, 20);
+    await add(now - 1439, 20.5);
+    const all = async () =>
+      (await readings.between(id, old - 1, now)).map(({ at, temperatureC, fault }) => [
+        at,
+        temperatureC,
+        fault,
+      ]);
+    expect(await all()).toHaveLength(7);
+    await readings.thin(now);
+    const thin = [
+      [old, 64 / 3, undefined],
+      [old + 15, 22, undefined],
+      [now - 1440, 20, undefined],
+      [now - 1439, 20.5, undefined],
+    ];
+    expect(await all()).toEqual(thin);
+    await readings.thin(now);
+    expect(await all()).toEqual(thin);
+  });
+
+  it('are taken by a poller that knows the ports, and hears of new ones', async () => {
+    const id = await made();
+    const errors: unknown[] = [];
+    const readings = new ReadingStore(database.models);
+    const clock = makeClock('2027-02-20T19:02');
+    played = minuteOf('19:02');
+    const poller = pollHygrometers({ store, readings, clock, onError: (error) => errors.push(error) }, 1e9);
+    await poller.round();
+    expect(await readings.between(id, 0, minuteOf('23:00'))).toEqual([]);
+    const port = await play('calm-room');
+    const loads = jest.spyOn(store, 'load');
+    await store.change(id, { etag: undefined }, 'A sensor', '2027-02-20T19:00:00Z', (build) => ({
+      ...build,
+      places: build.places.map((place) => ({ ...place, hygrometerPort: port })),
+    }));
+    const loaded = loads.mock.calls.length;
+    await poller.round();
+    expect(await readings.between(id, 0, minuteOf('23:00'))).toHaveLength(1);
+    // It looked at no whole build.
+    expect(loads.mock.calls).toHaveLength(loaded);
+    await poller.stop();
+    expect(errors).toEqual([]);
   });
 });

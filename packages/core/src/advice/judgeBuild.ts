@@ -1,4 +1,5 @@
-import type { Build } from '../model/schema';
+import type { Build, Piece } from '../model/schema';
+import type { RuleContext } from './rule';
 import { materialsOf } from '../materials/ownMaterials';
 import type { PlannedOperation } from '../schedule/plan/plan';
 import { planBuild } from '../schedule/answers/planBuild';
@@ -23,11 +24,30 @@ export function judgeBuild(
     // Rules look at one piece, so each gets the operations of that piece only.
     const context = { build, materials, plan: { ...plan, operations: own.get(piece.id)! } };
     const order = new Map(piece.steps.map((step, at) => [step.id, at]));
-    const found = rules.flatMap((rule) => rule.look(piece, context));
-    return weighSwatches(piece, found, context).sort(
+    return judgedPiece(piece, context).sort(
       (a, b) =>
         severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
         (order.get(a.step ?? '') ?? 0) - (order.get(b.step ?? '') ?? 0),
     );
   });
+}
+
+/** What the rules say of one piece. A rule that breaks on it says so itself, and takes nothing from the other pieces. */
+function judgedPiece(piece: Piece, context: RuleContext): RuleFinding[] {
+  try {
+    const found = rules.flatMap((rule) => rule.look(piece, context));
+    return weighSwatches(piece, found, context);
+  } catch (error) {
+    return [
+      {
+        rule: 'X01',
+        severity: 'risk',
+        piece: piece.id,
+        message: `“${piece.name}” could not be checked: ${(error as Error).message}`,
+        reason:
+          'This is a fault of the program or of the file, not of the piece. Its coats are planned all the same; check them by the labels.',
+        ideas: [],
+      },
+    ];
+  }
 }

@@ -12,7 +12,7 @@ export interface RateTrack {
   minuteAt(progress: number): EpochMinute;
 }
 
-/** How far ahead a track looks for progress before it says "never": two years. */
+/** How far past the last moment asked about a track looks for progress before it says "never": two years. */
 const HORIZON_MINUTES = 2 * 365 * 1440;
 
 /**
@@ -24,13 +24,14 @@ export function rateTrack(series: ClimateSeries, rate: (air: Air) => number, ori
   const minutes: number[] = [origin];
   const totals: number[] = [0];
   const rates: number[] = [rate(series.airAt(origin))];
-  const limit = origin + HORIZON_MINUTES;
+  /** The latest moment anybody asked about. */
+  let asked = origin;
 
   /** Adds one straight piece; false when there is no further change within the horizon. */
   const grow = (): boolean => {
     const last = minutes.length - 1;
     const next = series.nextChangeAfter(minutes[last]!);
-    if (next === Infinity || next > limit) return false;
+    if (next === Infinity || next > asked + HORIZON_MINUTES) return false;
     minutes.push(next);
     totals.push(totals[last]! + rates[last]! * (next - minutes[last]!));
     rates.push(rate(series.airAt(next)));
@@ -51,6 +52,7 @@ export function rateTrack(series: ClimateSeries, rate: (air: Air) => number, ori
 
   return {
     progressAt(minute) {
+      if (minute > asked && Number.isFinite(minute)) asked = minute;
       while (minute > minutes[minutes.length - 1]! && grow());
       const at = indexOf(minutes, minute);
       return totals[at]! + rates[at]! * (minute - minutes[at]!);

@@ -161,3 +161,43 @@ describe('what was done not as planned', () => {
     expect(plan(made).operations[0]!.status).toBe('done');
   });
 });
+
+describe('a touch test on a thin coat', () => {
+  // Soft PVA primer, a heavy coat at 12:00 and a dust coat at 14:00, dry to the finger 4 min later. The two dissolve into one film.
+  const stacked = (touched: boolean): Build =>
+    sampleBuild({
+      pieces: [
+        samplePiece({}, [
+          { id: 'a', kind: 'seal', material: 'pva-flex-primer', method: 'brush', film: 'heavy' },
+          { id: 'b', kind: 'seal', material: 'pva-flex-primer', method: 'brush', film: 'dust' },
+        ]),
+      ],
+      log: (['a', 'b'] as const).map((step, n) => ({
+        id: step,
+        piece: 'plate',
+        unit: 1,
+        step,
+        coat: 1,
+        face: 'outer',
+        doneAt: `2027-02-15T1${2 + 2 * n}:00`,
+      })),
+      touchTests: touched ? [{ id: 't', piece: 'plate', unit: 1, at: '2027-02-15T14:04', state: 'dry' }] : [],
+    });
+  const stack = (touched: boolean) =>
+    planBuild(stacked(touched), { now: epochMinute('2027-02-15T15:00', 'UTC'), latestStarts: false })
+      .units.get('plate/1')!
+      .dry('outer:whole')!;
+
+  it('does not cure the thick film below it', () => {
+    // Touch label 20 min · 0.35 = 7 min: dry after 4 makes it 0.57 of its time, and the joined film, 1.8 of 2.15 parts of which
+    // nobody touched, (1.8 · 1 + 0.35 · 4/7)/2.15 = 0.930 of its.
+    const laidAt = epochMinute('2027-02-15T14:00', 'UTC');
+    const pack = (touched: boolean) => stack(touched).packAt - laidAt;
+    expect(pack(true) / pack(false)).toBeCloseTo((1.8 + (0.35 * 4) / 7) / 2.15, 5);
+  });
+
+  it('leaves the other coat its own touch and recoat', () => {
+    expect(stack(true).coats[0]!.touchAt).toBe(stack(false).coats[0]!.touchAt);
+    expect(stack(true).coats[0]!.recoat).toEqual(stack(false).coats[0]!.recoat);
+  });
+});

@@ -35,7 +35,7 @@ describe('parseForecastFile', () => {
 
 describe('parseAirCsv', () => {
   const read = (text: string) => {
-    const result = parseAirCsv(text, start);
+    const result = parseAirCsv(text, start, 'Europe/Lisbon');
     return result.ok ? result.climate : result.faults.map((one) => one.message);
   };
 
@@ -61,5 +61,37 @@ describe('parseAirCsv', () => {
 
   it('refuses air that can not be', () => {
     expect(read('18.5,155')).toEqual([expect.stringContaining('bove 100 %')]);
+  });
+
+  it('lays each line at its own time: hours between are filled in evenly, several in an hour averaged', () => {
+    // 06:00 and 09:00 are three hours apart: 9, 12, 15, 18 °C; 06:00 and 06:30 make one hour of (9 + 11)/2.
+    expect(read('2027-02-21 06:00;9;80\n2027-02-21 09:00;18;50')).toMatchObject({
+      temperatureC: [9, 12, 15, 18],
+      humidityPct: [80, 70, 60, 50],
+    });
+    expect(read('2027-02-21 06:00;9;80\n2027-02-21 06:30;11;70\n2027-02-21 07:00;12;60')).toMatchObject({
+      temperatureC: [10, 12],
+      humidityPct: [75, 60],
+    });
+  });
+
+  it('counts hours over the night the clocks change', () => {
+    // In Lisbon 01:00 to 02:00 is skipped on 28 March 2027, so 00:00 and 03:00 are two hours apart.
+    expect(read('2027-03-28 00:00;8;80\n2027-03-28 03:00;10;70')).toMatchObject({ temperatureC: [8, 9, 10] });
+  });
+
+  it('refuses times that are no times, or out of order, naming the line as it stands in the text', () => {
+    expect(read('time;t;h\n2027-02-30 06:00;7,5;88')).toEqual([
+      'Line 2 has no time that exists: “2027-02-30 06:00”. Write it as 2027-02-20 18:00.',
+    ]);
+    expect(read('time;t;h\n2027-02-21 07:00;7;88\n\n2027-02-21 06:00;7;88')).toEqual([
+      'Line 4 is not later than the line before it.',
+    ]);
+    expect(read('2027-02-21 07:00;7;88\n2027-02-22 08:00;7;88')).toEqual([
+      'Between lines 1 and 2 nothing is said for 25 h; more than 12 h can’t be filled in.',
+    ]);
+    expect(read('2027-02-21 07:00;7;88\n7;88')).toEqual([
+      'Line 2 has no time, while others do: give all of them one, or none.',
+    ]);
   });
 });

@@ -1,3 +1,4 @@
+import { withoutOldDangling } from '../model/references';
 import { materialsOf } from './ownMaterials';
 import type { ZodError } from 'zod';
 import type { Fault, Result } from '../model/fault';
@@ -25,7 +26,15 @@ function sentence(text: string): string {
  * Checks a build that is already plain data: its shape, then every id, date and link in it. The whole build is
  * taken or refused; all faults of the first failing kind are reported at once.
  */
-export function parseBuild(data: unknown): Result<Build> {
+export const parseBuild = (data: unknown): Result<Build> => parseShaped(data, (build) => build);
+
+/**
+ * As `parseBuild`, for what was saved before: what earlier versions left behind when they deleted something is taken off first,
+ * so that old files open for ever.
+ */
+export const openBuild = (data: unknown): Result<Build> => parseShaped(data, withoutOldDangling);
+
+function parseShaped(data: unknown, mend: (build: Build) => Build): Result<Build> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return {
       ok: false,
@@ -53,11 +62,12 @@ export function parseBuild(data: unknown): Result<Build> {
   }
   const parsed = buildSchema.safeParse(data);
   if (!parsed.success) return { ok: false, faults: faultsOfZod(parsed.error) };
-  const faults = findReferenceFaults(parsed.data, materialsOf);
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: parsed.data };
+  const build = mend(parsed.data);
+  const faults = findReferenceFaults(build, materialsOf);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: build };
 }
 
-/** As `parseBuild`, from the text of a file. Broken JSON is a fault at the top of the file. */
+/** As `openBuild`, from the text of a file. Broken JSON is a fault at the top of the file. */
 export function parseBuildText(text: string): Result<Build> {
   let data: unknown;
   try {
@@ -74,5 +84,5 @@ export function parseBuildText(text: string): Result<Build> {
       ],
     };
   }
-  return parseBuild(data);
+  return openBuild(data);
 }

@@ -44,7 +44,8 @@ describe('applyLogEdit', () => {
     const once = edited(sampleBuild(), { kind: 'log', entries: [entry('a')] });
     expect(applyLogEdit(once, { kind: 'log', entries: [entry('b')] })).toMatchObject({
       ok: false,
-      loggedAlready: { id: 'b' },
+      why: 'logged-already',
+      entry: { id: 'b' },
     });
     const failed = edited(sampleBuild(), { kind: 'log', entries: [entry('a', { outcome: 'failed' })] });
     expect(edited(failed, { kind: 'log', entries: [entry('b')] }).log).toHaveLength(2);

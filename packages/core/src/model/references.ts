@@ -166,13 +166,36 @@ const fromTheBack = (a: Path, b: Path): number => {
   return b.length - a.length;
 };
 
+/** What a reference is about, whatever list it stands in now. */
+const meaningOf = ({ kind, value, piece }: Reference): string => JSON.stringify([kind, value, piece?.id]);
+
 /**
- * A build without what points at nothing: log entries, passes under way, touch tests and pins of what is gone, links to it,
- * and its being a part or a mirror of something. What may not go by itself stays, for the faults to name. The build given is left as it is.
+ * A build after something was taken out of it, without what pointed at that: log entries, passes under way, touch tests and pins of
+ * what is gone, links to it, and its being a part or a mirror of something. What may not go by itself, and what pointed at
+ * nothing before, stays for the faults to name. The build given is left as it is.
  * Invariant: a build in which nothing dangles comes back as it is.
  */
-export function withoutDangling(build: Build): Build {
-  const gone = referencesOf(build, () => true).flatMap((one) => (one.found || !one.goes ? [] : [one.goes]));
+export function withoutDangling(build: Build, before: Build): Build {
+  const were = new Set(
+    referencesOf(before, () => true).flatMap((one) => (one.found ? [meaningOf(one)] : [])),
+  );
+  return without(build, (reference) => were.has(meaningOf(reference)) || reference.kind === 'pass');
+}
+
+/**
+ * A build as an earlier version saved it, without what that version left behind when it deleted a piece or a step: mirrors of it,
+ * its being a part of another, and touch tests of it, none of which were looked at then.
+ */
+export const withoutOldDangling = (build: Build): Build =>
+  without(
+    build,
+    ({ path }) => path.at(-1) === 'mirrors' || path.at(-2) === 'parts' || path[0] === 'touchTests',
+  );
+
+function without(build: Build, meant: (reference: Reference) => boolean): Build {
+  const gone = referencesOf(build, () => true).flatMap((one) =>
+    one.found || !one.goes || !meant(one) ? [] : [one.goes],
+  );
   if (gone.length === 0) return build;
   const copy = structuredClone(build);
   const seen = new Set<string>();

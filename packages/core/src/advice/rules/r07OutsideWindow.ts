@@ -1,3 +1,4 @@
+import { binderOf } from '../../model/binders';
 import { sayMoment } from '../../model/wallTime';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
@@ -40,22 +41,33 @@ export const r07OutsideWindow: Rule = {
         (operation) =>
           operation.pieceId === piece.id && operation.status === 'unplaced' && operation.boundBy === 'window',
       )
-      .map((operation): RuleFinding => {
+      .flatMap((operation): RuleFinding[] => {
         const state = plan.units.get(`${piece.id}/${operation.unit}`);
-        const under = operation.cells.map((cell) => state?.top(cell)).find((top) => top !== undefined);
-        return {
-          rule: 'R07',
-          severity: 'stop',
-          piece: piece.id,
-          step: operation.stepId,
-          ...(under ? { below: under.coat.material.id } : {}),
-          message: under
-            ? `Nobody is free while the ${under.coat.material.name} below takes ${operation.material?.name ?? 'the next coat'}${unitWords(piece, operation.unit)}.`
-            : 'Nobody is free while the coat below takes the next one.',
-          reason:
-            'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',
-          ideas: [],
-        };
+        const tops = operation.cells.flatMap((cell) => state?.top(cell) ?? []);
+        const under = tops.find((top) => top.milestones.recoat.length === 0) ?? tops[0];
+        const material = under?.coat.material;
+        // What nothing sticks to has a rule of its own, with its own cure.
+        if (material && binderOf(material).repels) return [];
+        const never = under?.milestones.recoat.length === 0;
+        const over = operation.material?.name ?? 'the next coat';
+        return [
+          {
+            rule: 'R07',
+            severity: 'stop',
+            piece: piece.id,
+            step: operation.stepId,
+            ...(material ? { below: material.id } : {}),
+            message: never
+              ? `${material!.name} never takes another coat, so ${over} can’t go on${unitWords(piece, operation.unit)}.`
+              : material
+                ? `Nobody is free while the ${material.name} below takes ${over}${unitWords(piece, operation.unit)}.`
+                : 'Nobody is free while the coat below takes the next one.',
+            reason: never
+              ? 'Its label gives no time after which it can be coated. Another material below, or this step left out, settles it.'
+              : 'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',
+            ideas: [],
+          },
+        ];
       });
     return oncePerStep([...laid, ...shut]);
   },

@@ -87,7 +87,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     bounds: options.latestStarts === false ? [] : pieceBounds(workload, operations, units, now),
     hands: handsBounds(workload, operations, now),
     outlooks: placeOutlooks(workload, operations, now),
-    doableNow: doableNow(workload, { operations, units }, now),
+    doableNow: doableNow(workload, operations, now),
     measured: measuredTimes(lessons),
   };
 }

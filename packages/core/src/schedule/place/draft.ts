@@ -280,6 +280,19 @@ export class Draft extends DraftState {
     return { start, boundBy };
   }
 
+  /**
+   * Whether an operation could be begun at a moment by somebody who happens to be there: by what lies below, the hours of its
+   * place, quiet, the rack and the air. Nobody's free time is asked.
+   */
+  canBegin(operation: PlannedOperation, at: EpochMinute, letsDryThrough: boolean): boolean {
+    const unit = this.units.get(unitKey(operation))!;
+    const work = at + operation.setUpMinutes;
+    return (
+      gate(operation, unit, work, letsDryThrough) <= work &&
+      this.allowedFrom(operation, at, operation.setUpMinutes).start <= at
+    );
+  }
+
   /** How long a coat that is laid at a moment keeps its unit on the rack. */
   private handleMinutes(operation: PlannedOperation, laidAt: EpochMinute): number {
     const unit = this.units.get(unitKey(operation))!;

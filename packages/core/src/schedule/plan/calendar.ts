@@ -1,6 +1,6 @@
 import type { DateTime } from 'luxon';
 import { weekdays, type Person, type Place } from '../../model/schema';
-import { atZone, type EpochMinute } from '../../model/wallTime';
+import { atZone, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 
 /** A stretch of time, `to` not included. */
 export interface Window {
@@ -20,7 +20,9 @@ export interface Calendar {
   between(from: EpochMinute, until: EpochMinute): Window[];
 }
 
+/** So far after the moment asked about is looked for a window. */
 const DAYS_AHEAD = 366;
+const MS_PER_MINUTE = 60_000;
 
 /** Windows of one day from times of day; one that ends at or before its start runs past midnight. */
 function onDay(day: DateTime, from: string, to: string): Window {
@@ -53,11 +55,11 @@ export function calendarOf(
 ): Calendar {
   // The day before the origin too: a window may run past midnight into it.
   let nextDay = atZone(origin, timeZone).startOf('day').minus({ days: 1 });
-  const lastDay = nextDay.plus({ days: DAYS_AHEAD });
   const windows: Window[] = [];
 
+  const nextDayAt = () => nextDay.toMillis() / MS_PER_MINUTE;
   const ensure = (until: EpochMinute) => {
-    while (nextDay < lastDay && nextDay.toMillis() / 60_000 <= until) {
+    while (nextDayAt() <= until) {
       // Only the last windows can touch those of a new day.
       const tail = windows.splice(-2);
       windows.push(...join([...tail, ...windowsOn(nextDay)]));
@@ -83,8 +85,8 @@ export function calendarOf(
       let at = indexEndingAfter(from);
       for (;;) {
         if (at >= windows.length) {
-          if (nextDay >= lastDay) return Infinity;
-          ensure(nextDay.toMillis() / 60_000 + 7 * 1440);
+          if (nextDayAt() > from + DAYS_AHEAD * MINUTES_PER_DAY) return Infinity;
+          ensure(nextDayAt() + 7 * MINUTES_PER_DAY);
           at = Math.min(at, indexEndingAfter(from));
           if (at >= windows.length) continue;
         }
@@ -99,8 +101,8 @@ export function calendarOf(
       for (;;) {
         const window = windows[indexEndingAfter(minute)];
         if (window) return window;
-        if (nextDay >= lastDay) return undefined;
-        ensure(nextDay.toMillis() / 60_000 + 7 * 1440);
+        if (nextDayAt() > minute + DAYS_AHEAD * MINUTES_PER_DAY) return undefined;
+        ensure(nextDayAt() + 7 * MINUTES_PER_DAY);
       }
     },
     windowAt(minute) {

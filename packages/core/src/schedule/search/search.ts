@@ -1,3 +1,4 @@
+import { Wandering } from './wandering';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { plainHabits, type DecodeOptions, type PlacingHabits } from '../place/draft';
@@ -165,7 +166,7 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     }
   }
 
-  let current = best!;
+  const wandering = new Wandering(best!);
   let reinserter: Reinserter | undefined;
   // Placing everything anew costs as many times more as there are units, so it is tried the more seldom.
   const wholeOneIn = Math.max(2, Math.ceil(workload.operations.length / OPERATIONS_A_TRY));
@@ -183,6 +184,7 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     }
     if (reinserter && compareScores(reinserter.best, best!.score) < 0)
       if (!offer(candidateFrom(reinserter, best!))) break;
+    const current = wandering.at(done);
     const sequence = changed(current, workload, random);
     if (!sequence) {
       if (options.onProgress?.(best!, done, false) === false) break;
@@ -191,12 +193,12 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     const habits = [plainHabits, patient, gathering][random(3)]!;
     const next = candidateOf(workload, sequence, now, habits, changedThrough(current, workload, random));
     const worse = compareScores(next.score, current.score);
-    if (worse <= 0) current = next;
-    else if (random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0]) current = next;
+    const isForgiven = worse > 0 && random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0];
+    if (worse <= 0 || isForgiven) wandering.leaveFor(next, done);
     if (!offer(next)) break;
-    if (best === next) reinserter = undefined;
-    // After wandering for a while it goes on from the best again.
-    if (done % 60 === 0) current = best!;
+    if (best !== next) continue;
+    reinserter = undefined;
+    wandering.found(next);
   }
   if (reinserter && compareScores(reinserter.best, best!.score) < 0) offer(candidateFrom(reinserter, best!));
   const kept = options.urgent ? [urgent] : options.keep ? [held, urgent] : [];

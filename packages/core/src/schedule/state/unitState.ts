@@ -166,17 +166,6 @@ export class UnitState implements UnitView {
     );
   }
 
-  /** This unit as it stands at a moment, without what is only planned to be laid on it later. */
-  asOfNow(minute: EpochMinute): UnitState {
-    const then = new UnitState();
-    for (const [cell, coats] of this.cells) {
-      const laid = coats.filter((coat) => coat.laidAt <= minute);
-      if (laid.length > 0) then.cells.set(cell, laid);
-    }
-    then.stands.push(...this.stands.filter((stand) => stand.from <= minute));
-    return then;
-  }
-
   /** The topmost coat of a spot with its milestones. */
   top(cell: string): { coat: CellCoat; milestones: CoatMilestones } | undefined {
     const coats = this.cells.get(cell);

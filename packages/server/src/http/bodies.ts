@@ -1,7 +1,6 @@
 import { faultsOfZod } from '@fixatum/core';
-import express, { type Request, type Response } from 'express';
+import express, { type Request } from 'express';
 import type { z } from 'zod';
-import { buildEtag, pieceEtag, type StoredBuild } from './buildStore';
 import { unusable } from './problem';
 
 /** Reads JSON bodies of up to 8 MB, whatever their top is. */
@@ -20,17 +19,9 @@ export function bodyOf<S extends z.ZodType>(request: Request, schema: S): z.infe
   return parsed.data;
 }
 
-/** Answers with a build and its version. */
-export function sendBuild(response: Response, stored: StoredBuild, status = 200): void {
-  response
-    .status(status)
-    .set('etag', buildEtag(stored))
-    .json({
-      id: stored.id,
-      version: stored.version,
-      pieceEtags: Object.fromEntries(
-        stored.build.pieces.map((piece) => [piece.id, pieceEtag(stored, piece.id)]),
-      ),
-      build: stored.build,
-    });
+/** What follows the question mark, checked by a schema; throws a 422 Problem with every fault. */
+export function queryOf<S extends z.ZodType>(request: Request, schema: S): z.infer<S> {
+  const parsed = schema.safeParse(request.query);
+  if (!parsed.success) throw unusable(faultsOfZod(parsed.error));
+  return parsed.data;
 }

@@ -1,9 +1,9 @@
-import { parseBuild, type Build, type Piece } from '@fixatum/core';
+import { openBuild, parseBuild, withoutOldDangling, type Build, type Piece } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
 import { Transaction } from 'sequelize';
-import type { Database } from './database';
-import { changedMeanwhile, notFound, Problem, unusable } from './problem';
+import type { Database } from '../storage/database';
+import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
 
 /** A build as it is stored, with the version that counts its changes and those of its pieces. */
 export interface StoredBuild {
@@ -144,7 +144,7 @@ export class BuildStore {
     return this.alone(async (transaction) => {
       const before = await this.load(id, transaction);
       expect(before, expectation);
-      const after = edit(structuredClone(before.build));
+      const after = edit(structuredClone(withoutOldDangling(before.build)));
       const parsed = parseBuild(after);
       if (!parsed.ok) throw unusable(parsed.faults);
       const back = jsonpatch.compare(parsed.value, before.build);
@@ -164,19 +164,23 @@ export class BuildStore {
     });
   }
 
-  /** Takes the last change back, and the plan to what it was before; says what was taken back. */
-  undo(id: string): Promise<{ stored: StoredBuild; label: string }> {
+  /**
+   * Takes the last change back, and the plan to what it was before; says what was taken back. Throws a Problem (412) when
+   * somebody has changed the build since the caller looked: the last change may then be theirs.
+   */
+  undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
     return this.alone(async (transaction) => {
       const before = await this.load(id, transaction);
+      expect(before, expectation);
       const last = await this.database.models.changes.findOne({
         where: { buildId: id },
         order: [['id', 'DESC']],
         transaction,
       });
-      if (!last)
-        throw new Problem(409, 'nothing-to-undo', 'Nothing to undo', 'There is no change left to take back.');
+      if (!last) throw new Problem('nothing-to-undo', 'There is no change left to take back.');
       const patched = jsonpatch.applyPatch(structuredClone(before.build), JSON.parse(last.back)).newDocument;
-      const parsed = parseBuild(patched);
+      // It was there before, so it is taken as what was saved is.
+      const parsed = openBuild(patched);
       if (!parsed.ok) throw unusable(parsed.faults);
       await this.write(before, parsed.value, transaction);
       if (last.plan !== null)
@@ -202,6 +206,32 @@ export class BuildStore {
       order: [['id', 'DESC']],
     });
     return last?.label ?? null;
+  }
+
+  /** The hygrometers of all builds. Heads are read again only where something has changed. */
+  async hygrometers(): Promise<{ buildId: string; timeZone: string; placeId: string; port: number }[]> {
+    const { builds } = this.database.models;
+    const rows = await builds.findAll({ where: { deletedAt: null }, attributes: ['id', 'version'] });
+    const heads = new Map<string, KnownHead>();
+    for (const { id, version } of rows) {
+      const known = this.heads.get(id);
+      if (known?.version === version) {
+        heads.set(id, known);
+        continue;
+      }
+      const row = await builds.findOne({ where: { id }, attributes: ['body'] });
+      if (row) heads.set(id, { version, ...headOf(row.body) });
+    }
+    this.heads = heads;
+    return [...heads].flatMap(([buildId, { timeZone, sensors }]) =>
+      sensors.map((sensor) => ({ buildId, timeZone, ...sensor })),
+    );
+  }
+  private heads = new Map<string, KnownHead>();
+
+  /** Once every write that was asked for so far is done, well or not. */
+  async settled(): Promise<void> {
+    await this.queue;
   }
 
   /**
@@ -272,6 +302,24 @@ export class BuildStore {
         await model.bulkCreate(changed, { updateOnDuplicate: ['position', 'body'], transaction });
     }
   }
+}
+
+/** What of a build's head tells where its hygrometers are. */
+interface KnownHead {
+  version: number;
+  timeZone: string;
+  sensors: { placeId: string; port: number }[];
+}
+
+function headOf(body: string): Omit<KnownHead, 'version'> {
+  const { timeZone, places = [] } = JSON.parse(body) as Pick<Build, 'timeZone'> &
+    Partial<Pick<Build, 'places'>>;
+  return {
+    timeZone,
+    sensors: places.flatMap(({ id, hygrometerPort }) =>
+      hygrometerPort === undefined ? [] : [{ placeId: id, port: hygrometerPort }],
+    ),
+  };
 }
 
 const emptyOf = (build: Build): Build => ({ ...build, pieces: [], log: [], underway: [] });

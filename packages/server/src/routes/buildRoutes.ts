@@ -1,11 +1,12 @@
 import { applyPatch, buildSchema, parseBuildText, type Build, type PatchStep } from '@fixatum/core';
 import express, { Router } from 'express';
 import { z } from 'zod';
-import type { BuildStore } from './buildStore';
-import type { Clock } from './clock';
-import { bodyOf, ifMatch, param, readJson, sendBuild } from './http';
-import { unusable } from './problem';
-import { loadSamples } from './samples';
+import type { BuildStore } from '../services/buildStore';
+import type { Clock } from '../services/clock';
+import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
+import { sendBuild } from './sendBuild';
+import { unusable } from '../http/problem';
+import { loadSamples } from '../services/samples';
 
 /** The head of a build: everything but its pieces, log and passes under way. */
 const headSchema = buildSchema
@@ -126,7 +127,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
 
   router.post('/builds/:id/undo', readJson, async (request, response) => {
     bodyOf(request, z.object({}).loose().optional());
-    const { stored, label } = await store.undo(param(request, 'id'));
+    const { stored, label } = await store.undo(param(request, 'id'), { etag: ifMatch(request) });
     response.set('x-undone', encodeURIComponent(label));
     sendBuild(response, stored);
   });

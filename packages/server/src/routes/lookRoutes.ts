@@ -1,8 +1,8 @@
 import { lookSchema, shippedLooks, type Look } from '@fixatum/core';
 import { Router } from 'express';
-import type { Models } from './models';
-import { bodyOf, param, readJson } from './http';
-import { notFound, Problem } from './problem';
+import type { Models } from '../storage/models';
+import { bodyOf, param, readJson } from '../http/bodies';
+import { notFound, Problem } from '../http/problem';
 
 /** `/looks`: the looks that users saved. Those that ship with the program are known to the core and never stored. */
 export function lookRoutes(models: Models): Router {
@@ -17,9 +17,7 @@ export function lookRoutes(models: Models): Router {
     const look = bodyOf(request, lookSchema);
     if (shippedLooks.some((shipped) => shipped.id === look.id)) {
       throw new Problem(
-        409,
         'shipped-look',
-        'That name is taken',
         `"${look.id}" is a look that ships with the program; give yours another name.`,
       );
     }

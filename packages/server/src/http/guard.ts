@@ -14,7 +14,7 @@ export function hostGuard(allowed: readonly string[]) {
   return (request: Request, _response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
     if (!names.has(hostName(host)))
-      throw new Problem(403, 'wrong-host', 'Not from here', 'This address is not one the server answers to.');
+      throw new Problem('wrong-host', 'This address is not one the server answers to.');
     const { origin } = request.headers;
     if (origin !== undefined && origin !== 'null') {
       let originHost = '';
@@ -24,9 +24,9 @@ export function hostGuard(allowed: readonly string[]) {
         // An origin that can't be read is a foreign one.
       }
       if (originHost.toLowerCase() !== host.toLowerCase())
-        throw new Problem(403, 'wrong-origin', 'Not from here', 'Requests from other sites are not taken.');
+        throw new Problem('wrong-origin', 'Requests from other sites are not taken.');
     } else if (origin === 'null' && request.method !== 'GET') {
-      throw new Problem(403, 'wrong-origin', 'Not from here', 'Requests from other sites are not taken.');
+      throw new Problem('wrong-origin', 'Requests from other sites are not taken.');
     }
     next();
   };

@@ -14,10 +14,11 @@ import {
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import type { BuildStore, StoredBuild } from './buildStore';
-import type { Clock } from './clock';
-import { bodyOf, param, readJson, sendBuild } from './http';
-import { notFound, Problem, unusable } from './problem';
+import type { BuildStore, StoredBuild } from '../services/buildStore';
+import type { Clock } from '../services/clock';
+import { bodyOf, param, readJson } from '../http/bodies';
+import { sendBuild } from './sendBuild';
+import { notFound, Problem, unusable } from '../http/problem';
 
 interface Parts {
   store: BuildStore;
@@ -65,12 +66,7 @@ export function logRoutes({ store, clock }: Parts): Router {
       if (edited.ok) return edited.build;
       const name = passWords(build, [edited.entry]);
       throw edited.why === 'logged-already'
-        ? new Problem(
-            409,
-            'logged-already',
-            'Logged already',
-            `That coat of ${name} is in the log already.`,
-          )
+        ? new Problem('logged-already', `That coat of ${name} is in the log already.`)
         : unusable([
             {
               code: 'no-such-pass',

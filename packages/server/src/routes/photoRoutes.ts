@@ -4,23 +4,17 @@ import { Router } from 'express';
 import multer, { MulterError } from 'multer';
 import { nanoid } from 'nanoid';
 import sharp from 'sharp';
-import { param } from './http';
-import { notFound, Problem } from './problem';
+import { param } from '../http/bodies';
+import { notFound, Problem } from '../http/problem';
 
 /** The largest file taken; a phone's photo is 3 to 8 MB. */
 export const LARGEST_PHOTO_MB = 15;
 const LONGEST_EDGE_PX = 1600;
 const takenTypes = new Set(['jpeg', 'png', 'webp', 'heif']);
 
-const tooLarge = () =>
-  new Problem(413, 'too-large', 'Too large', `A photo may have at most ${LARGEST_PHOTO_MB} MB.`);
+const tooLarge = () => new Problem('too-large', `A photo may have at most ${LARGEST_PHOTO_MB} MB.`);
 const noPhoto = () =>
-  new Problem(
-    415,
-    'no-photo',
-    'Not a photo',
-    'That is no picture that can be read: take a JPEG, PNG or WebP.',
-  );
+  new Problem('no-photo', 'That is no picture that can be read: take a JPEG, PNG or WebP.');
 
 /**
  * `/photos`: takes one picture (`photo` in a form), makes it upright, at most 1600 px long and a JPEG without whatever

@@ -1,10 +1,11 @@
 import { pieceSchema, stepSchema, withoutDangling, type Build, type Piece, type Step } from '@fixatum/core';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
-import { pieceEtag, type BuildStore, type StoredBuild } from './buildStore';
-import type { Clock } from './clock';
-import { bodyOf, ifMatch, param, readJson, sendBuild } from './http';
-import { notFound, Problem } from './problem';
+import { pieceEtag, type BuildStore, type StoredBuild } from '../services/buildStore';
+import type { Clock } from '../services/clock';
+import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
+import { sendBuild } from './sendBuild';
+import { notFound, Problem } from '../http/problem';
 
 interface Parts {
   store: BuildStore;
@@ -59,8 +60,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
   router.put('/builds/:id/pieces/:piece', readJson, async (request, response) => {
     const piece = bodyOf(request, pieceSchema);
     const pieceId = param(request, 'piece');
-    if (piece.id !== pieceId)
-      throw new Problem(422, 'unusable', 'This can’t be used as it is', 'A piece keeps its id.');
+    if (piece.id !== pieceId) throw new Problem('unusable', 'A piece keeps its id.');
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request), pieceId },
@@ -68,7 +68,10 @@ export function pieceRoutes({ store, clock }: Parts): Router {
       clock.iso(),
       (build) => {
         pieceIn(build, pieceId);
-        return withoutDangling({ ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? piece : old)) });
+        return withoutDangling(
+          { ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? piece : old)) },
+          build,
+        );
       },
     );
     sendBuild(response, stored);
@@ -83,7 +86,8 @@ export function pieceRoutes({ store, clock }: Parts): Router {
       { etag: ifMatch(request), pieceId },
       `Delete ${name}`,
       clock.iso(),
-      (build) => withoutDangling({ ...build, pieces: build.pieces.filter((piece) => piece.id !== pieceId) }),
+      (build) =>
+        withoutDangling({ ...build, pieces: build.pieces.filter((piece) => piece.id !== pieceId) }, build),
     );
     sendBuild(response, stored);
   });
@@ -98,10 +102,10 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     store.change(buildId, { etag, pieceId }, label, clock.iso(), (build) => {
       const piece = pieceIn(build, pieceId);
       const steps = edit(piece.steps, piece);
-      return withoutDangling({
-        ...build,
-        pieces: build.pieces.map((old) => (old.id === pieceId ? { ...piece, steps } : old)),
-      });
+      return withoutDangling(
+        { ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? { ...piece, steps } : old)) },
+        build,
+      );
     });
 
   router.get('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
@@ -129,8 +133,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
   router.put('/builds/:id/pieces/:piece/steps/:step', readJson, async (request, response) => {
     const step = bodyOf(request, stepSchema);
     const stepId = param(request, 'step');
-    if (step.id !== stepId)
-      throw new Problem(422, 'unusable', 'This can’t be used as it is', 'A step keeps its id.');
+    if (step.id !== stepId) throw new Problem('unusable', 'A step keeps its id.');
     const stored = await editSteps(
       param(request, 'id'),
       param(request, 'piece'),

@@ -1,8 +1,8 @@
 import { storedPlanSchema, type StoredPlan } from '@fixatum/core';
 import { Router } from 'express';
-import type { BuildStore } from './buildStore';
-import { bodyOf, param, readJson } from './http';
-import type { Models } from './models';
+import type { BuildStore } from '../services/buildStore';
+import { bodyOf, param, readJson } from '../http/bodies';
+import type { Models } from '../storage/models';
 
 interface Parts {
   store: BuildStore;

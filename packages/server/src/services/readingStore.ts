@@ -1,12 +1,23 @@
-import { readingFault, type EpochMinute, type Reading, type ReadingFault } from '@fixatum/core';
-import { Op } from 'sequelize';
-import type { Models, ReadingRow } from './models';
+import {
+  MINUTES_PER_DAY,
+  readingFault,
+  type EpochMinute,
+  type Reading,
+  type ReadingFault,
+} from '@fixatum/core';
+import { Op, Transaction } from 'sequelize';
+import type { Models, ReadingRow } from '../storage/models';
 
 /** A reading with what was wrong with it, if anything. */
 export interface StoredReading extends Reading {
   placeId: string;
   fault: ReadingFault | undefined;
 }
+
+/** Every reading is kept for so long, */
+const RAW_DAYS = 14;
+/** and one for each quarter of an hour after that. */
+export const SLOT_MINUTES = 15;
 
 /** How far back good readings are looked at to tell whether a new one can be true. */
 const LOOK_BACK_MINUTES = 4 * 60;
@@ -32,6 +43,30 @@ export class ReadingStore {
       fault: fault ?? null,
     });
     return { placeId, ...reading, fault };
+  }
+
+  /**
+   * Thins what is older than two weeks to quarter-hours, each the mean of what was measured in it, and lets go of what could not
+   * be true then. Doing it again changes nothing.
+   */
+  async thin(now: EpochMinute): Promise<void> {
+    const cutoff = Math.floor((now - RAW_DAYS * MINUTES_PER_DAY) / SLOT_MINUTES) * SLOT_MINUTES;
+    const sequelize = this.models.readings.sequelize!;
+    await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
+      const replacements = { cutoff, slot: SLOT_MINUTES };
+      await sequelize.query(
+        `INSERT OR REPLACE INTO readings (buildId, placeId, at, temperatureC, humidityPct, fault)
+         SELECT buildId, placeId, (at / :slot) * :slot, avg(temperatureC), avg(humidityPct), NULL
+         FROM readings WHERE at < :cutoff AND fault IS NULL
+         GROUP BY buildId, placeId, at / :slot
+         HAVING count(*) > 1 OR min(at % :slot) > 0`,
+        { replacements, transaction },
+      );
+      await sequelize.query(
+        'DELETE FROM readings WHERE at < :cutoff AND (at % :slot > 0 OR fault IS NOT NULL)',
+        { replacements, transaction },
+      );
+    });
   }
 
   /** All readings of a build, or of one of its places, between two moments, oldest first. */

@@ -1,0 +1,106 @@
+import { pathText, type Fault } from '@fixatum/core';
+import type { NextFunction, Request, Response } from 'express';
+import type { Logger } from 'pino';
+
+/** Everything that can be wrong with a request, by the code that programs go by. */
+export const problemTable = {
+  'bad-request': { status: 400, title: 'Bad request' },
+  broken: { status: 500, title: 'Something broke' },
+  'broken-json': { status: 400, title: 'Broken JSON' },
+  'changed-meanwhile': { status: 412, title: 'Changed in the meantime' },
+  'logged-already': { status: 409, title: 'Logged already' },
+  'no-hygrometer': { status: 409, title: 'No hygrometer' },
+  'no-photo': { status: 415, title: 'Not a photo' },
+  'not-found': { status: 404, title: 'Not here' },
+  'nothing-to-undo': { status: 409, title: 'Nothing to undo' },
+  'sensor-silent': { status: 503, title: 'The hygrometer is silent' },
+  'shipped-look': { status: 409, title: 'That name is taken' },
+  'too-large': { status: 413, title: 'Too large' },
+  unusable: { status: 422, title: 'This can’t be used as it is' },
+  'wrong-host': { status: 403, title: 'Not from here' },
+  'wrong-origin': { status: 403, title: 'Not from here' },
+} as const satisfies Record<string, { status: number; title: string }>;
+
+export type ProblemCode = keyof typeof problemTable;
+
+/** An error that is told to the caller as `application/problem+json` (RFC 9457). */
+export class Problem extends Error {
+  readonly status: number;
+  readonly title: string;
+
+  /**
+   * @param detail one sentence for whoever sees it
+   * @param faults where in the input it is wrong, if anywhere
+   * @param extra further members of the answer
+   * @param status in place of the code's own, where the fault is the framework's
+   */
+  constructor(
+    readonly code: ProblemCode,
+    detail: string,
+    readonly faults: Fault[] = [],
+    readonly extra: Record<string, unknown> = {},
+    status?: number,
+  ) {
+    super(detail);
+    const usual = problemTable[code];
+    this.status = status ?? usual.status;
+    this.title = usual.title;
+  }
+}
+
+export const notFound = (what: string) => new Problem('not-found', `There is no ${what} here.`);
+
+/** The faults of unusable input, all of them, the first as the problem's own path. */
+export const unusable = (faults: Fault[]) =>
+  new Problem(
+    'unusable',
+    faults.map((fault) => `${pathText(fault.path)}: ${fault.message}`).join(' '),
+    faults,
+  );
+
+/** Someone else changed it first; `current` is what it is now. */
+export const changedMeanwhile = (current: unknown, etag: string) =>
+  new Problem('changed-meanwhile', 'This was changed somewhere else since you opened it.', [], {
+    current,
+    etag,
+  });
+
+/**
+ * Turns whatever was thrown into a problem; what nobody expected becomes a 500 without its insides, which go into the log.
+ */
+export const answerProblem =
+  (log: Logger | undefined) =>
+  (error: unknown, request: Request, response: Response, next: NextFunction): void => {
+    if (response.headersSent) return next(error);
+    const problem = asProblem(error);
+    // What was foreseen has been said to the caller; only what was not belongs in the log.
+    if (!(error instanceof Problem) && problem.status >= 500)
+      log?.error(error, `${request.method} ${request.originalUrl}`);
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .send(
+        JSON.stringify({
+          type: `urn:fixatum:problem:${problem.code}`,
+          title: problem.title,
+          status: problem.status,
+          detail: problem.message,
+          ...(problem.faults.length > 0
+            ? { path: pathText(problem.faults[0]!.path), faults: problem.faults }
+            : {}),
+          ...problem.extra,
+        }),
+      );
+  };
+
+function asProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  const { type, status, message } = error as { type?: string; status?: number; message?: string };
+  if (type === 'entity.parse.failed')
+    return new Problem('broken-json', `The request is not whole JSON: ${message}`);
+  if (type === 'entity.too.large')
+    return new Problem('too-large', 'That is larger than the 8 MB this program takes at once.');
+  if (status !== undefined && status >= 400 && status < 500)
+    return new Problem('bad-request', message ?? 'The request can’t be read.', [], {}, status);
+  return new Problem('broken', 'The server stumbled. What you saved before is safe; try again.');
+}

@@ -1,0 +1,104 @@
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { QueryTypes, Sequelize, Transaction } from 'sequelize';
+import type sqlite3 from 'sqlite3';
+import { Umzug } from 'umzug';
+import { durableDriver, NotDurable, usualDurability, type Durability } from './connection';
+import { migrations as allMigrations, type Migration } from './migrations';
+import { defineModels, type Models } from './models';
+
+export interface Database {
+  sequelize: Sequelize;
+  models: Models;
+  close(): Promise<void>;
+}
+
+export interface OpenOptions extends Partial<Durability> {
+  /** In place of all there are; for tests of upgrades. */
+  migrations?: readonly Migration[];
+  /** In place of the driver that ships; for tests of what happens when the program is ended at any moment. */
+  driver?: typeof sqlite3;
+}
+
+/**
+ * Opens the SQLite file in a data folder, creating both when missing, and brings its tables up to date. Writes are
+ * on disk before a transaction returns: write-ahead log with full synchronisation, which is checked.
+ * @throws NotDurable when the file can't be set up so
+ */
+export async function openDatabase(dataFolder: string, options: OpenOptions = {}): Promise<Database> {
+  const { migrations = allMigrations, busyTimeoutMs = usualDurability.busyTimeoutMs } = options;
+  await mkdir(dataFolder, { recursive: true });
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    dialectModule: options.driver ?? durableDriver({ busyTimeoutMs }),
+    storage: join(dataFolder, 'fixatum.sqlite'),
+    logging: false,
+  });
+  letGoOfBrokenConnections(sequelize);
+  try {
+    await migrate(sequelize, migrations);
+  } catch (error) {
+    await sequelize.close().catch(() => undefined);
+    throw (error as { parent?: unknown }).parent instanceof NotDurable
+      ? (error as { parent: NotDurable }).parent
+      : error;
+  }
+  return { sequelize, models: defineModels(sequelize), close: () => sequelize.close() };
+}
+
+interface OpenConnection extends sqlite3.Database {
+  uuid?: string;
+}
+
+/**
+ * A transaction that could be neither committed nor rolled back gives its connection up, and with it its hold on the file. The
+ * dialect keeps connections by transaction and not in a pool, so the pool it would ask has never heard of them.
+ */
+function letGoOfBrokenConnections(sequelize: Sequelize): void {
+  const manager = (
+    sequelize as unknown as {
+      connectionManager: {
+        connections: Record<string, OpenConnection>;
+        destroyConnection(connection: OpenConnection): Promise<void>;
+      };
+    }
+  ).connectionManager;
+  manager.destroyConnection = (connection) =>
+    new Promise((done) => {
+      if (connection.uuid !== undefined) delete manager.connections[connection.uuid];
+      connection.close(() => done());
+    });
+}
+
+const MARKS = 'SequelizeMeta';
+
+/** Brings the tables up to date: each step and its mark in one transaction, so that being ended between them is no harm. */
+async function migrate(sequelize: Sequelize, migrations: readonly Migration[]): Promise<void> {
+  await sequelize.query(`CREATE TABLE IF NOT EXISTS \`${MARKS}\` (\`name\` VARCHAR(255) PRIMARY KEY)`);
+  const umzug = new Umzug({
+    migrations: migrations.map(({ name, up }) => ({
+      name,
+      up: () =>
+        sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
+          await up(sequelize.getQueryInterface(), transaction);
+          await sequelize.query(`INSERT INTO \`${MARKS}\` (\`name\`) VALUES (?)`, {
+            replacements: [name],
+            transaction,
+          });
+        }),
+    })),
+    storage: {
+      // The mark is set within the migration's own transaction.
+      logMigration: () => Promise.resolve(),
+      unlogMigration: () => Promise.reject(new Error('The tables never go back.')),
+      executed: async () => {
+        const rows = await sequelize.query<{ name: string }>(`SELECT \`name\` FROM \`${MARKS}\``, {
+          type: QueryTypes.SELECT,
+        });
+        return rows.map(({ name }) => name);
+      },
+    },
+    logger: undefined,
+  });
+  await umzug.up();
+}

@@ -1,0 +1,15 @@
+import type { QueryInterface, Transaction } from 'sequelize';
+import { initial } from './m001Initial';
+import { looks } from './m002Looks';
+import { readings } from './m003Readings';
+import { plans } from './m004Plans';
+import { changePlans } from './m005ChangePlans';
+
+/** One change to the tables. Everything it does is done in the transaction that also marks it as done. */
+export interface Migration {
+  name: string;
+  up(context: QueryInterface, transaction: Transaction): Promise<void>;
+}
+
+/** All changes to the tables, oldest first. What a migration that has landed does is never changed. */
+export const migrations: readonly Migration[] = [initial, looks, readings, plans, changePlans];
