@@ -9,7 +9,7 @@ import { workloadOf } from '../src/schedule/plan/workload';
 import { planBuild } from '../src/schedule/answers/planBuild';
 import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
-import { handsDoneAt } from "../src/schedule/answers/handsBound";
+import { handsDoneAt } from '../src/schedule/answers/handsBound';
 
 /** The median of some runs, ms, after one to warm up. */
 function median(runs: number, work: () => unknown): number {

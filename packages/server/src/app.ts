@@ -7,7 +7,7 @@ import type { BuildStore } from './services/buildStore';
 import type { Models } from './storage/models';
 import type { Clock } from './services/clock';
 import { hostGuard } from './http/guard';
-import { answerProblem, notFound } from './http/problem';
+import { answerProblem, Problem } from './http/problem';
 import { buildRoutes } from './routes/buildRoutes';
 import { logRoutes } from './routes/logRoutes';
 import { lookRoutes } from './routes/lookRoutes';
@@ -92,7 +92,7 @@ export function createApp({
   api.use(lookRoutes(models));
   api.use(photoRoutes(photosFolder));
   api.use(() => {
-    throw notFound('such address');
+    throw new Problem('no-such-address', 'There is no such address here.');
   });
   app.use('/api', api);
   if (webFolder !== undefined) {

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import ConflictDialog from './shared/ConflictDialog.vue';
 import KeysHelp from './shared/KeysHelp.vue';
 import Masthead from './shared/Masthead.vue';
+import RefusedEdits from './shared/RefusedEdits.vue';
 import { useAppearance } from './shared/appearance';
 import { useBuild } from './shared/build';
 import { useClock } from './shared/clock';
@@ -81,6 +82,7 @@ onKeyStroke((event) => {
   <v-app :theme="theme">
     <Masthead v-if="route.name !== 'start'" @keys="help = true" />
     <v-main>
+      <RefusedEdits v-if="route.name !== 'start'" />
       <div v-if="route.name !== 'start' && store.missing" class="page">
         <h1>This build is not here</h1>
         <p class="my-4">It may have been put aside, or the address is from another computer.</p>

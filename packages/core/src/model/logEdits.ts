@@ -17,7 +17,7 @@ export type LogEdit =
 
 /**
  * The build with the edit, or the first entry that can't be taken: its coat is logged already, or its step does not work on the
- * face it names, or is not there.
+ * face it names.
  */
 export type LogEdited =
   { ok: true; build: Build } | { ok: false; why: 'logged-already' | 'no-such-pass'; entry: PassSpot };
@@ -87,14 +87,19 @@ function doneIn(build: Build): Set<string> {
   return done;
 }
 
-const pieceOf = (build: Build, id: string) => build.pieces.find((piece) => piece.id === id);
+/** The pass an entry means; undefined when its step does not work on that face. What is not in the build is for its faults to say. */
+function meant(build: Build, entry: PassSpot, taken: ReadonlySet<string>): PassSpot | undefined {
+  const piece = build.pieces.find((one) => one.id === entry.piece);
+  if (!piece?.steps.some((step) => step.id === entry.step)) return entry;
+  return passMeant(piece, entry, (id) => taken.has(id));
+}
 
 function startPasses(build: Build, passes: readonly Underway[]): LogEdited {
   const busy = doneIn(build);
   passesMeant(build.pieces, build.underway ?? [], busy);
   const added: Underway[] = [];
   for (const entry of unknown(build.underway, passes)) {
-    const pass = passMeant(pieceOf(build, entry.piece), entry, (id) => busy.has(id));
+    const pass = meant(build, entry, busy);
     if (!pass) return { ok: false, why: 'no-such-pass', entry };
     if (busy.has(operationId(pass))) continue;
     busy.add(operationId(pass));
@@ -111,7 +116,7 @@ function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
   const added: LogEntry[] = [];
   for (const entry of unknown(build.log, entries)) {
     // Without a face it is the one that is due.
-    const pass = passMeant(pieceOf(build, entry.piece), entry, (id) => done.has(id));
+    const pass = meant(build, entry, done);
     if (!pass) return { ok: false, why: 'no-such-pass', entry };
     const id = operationId(pass);
     if (done.has(id)) return { ok: false, why: 'logged-already', entry };

@@ -11,6 +11,7 @@ export const problemTable = {
   'logged-already': { status: 409, title: 'Logged already' },
   'no-hygrometer': { status: 409, title: 'No hygrometer' },
   'no-photo': { status: 415, title: 'Not a photo' },
+  'no-such-address': { status: 404, title: 'Not here' },
   'not-found': { status: 404, title: 'Not here' },
   'nothing-to-undo': { status: 409, title: 'Nothing to undo' },
   'sensor-silent': { status: 503, title: 'The hygrometer is silent' },

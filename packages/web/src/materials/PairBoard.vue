@@ -9,13 +9,15 @@ import {
   type PairVerdict,
 } from '@fixatum/core';
 import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
-import type { BoardRequest, BoardRow } from './pairWorker';
-import { plain } from '../shared/planner';
+import { proxy } from 'comlink';
+import { openWorker, plain, type WorkerLink } from '../shared/work/workerLink';
+import { useNotice } from '../shared/notice';
 import { useBuild } from '../shared/build';
 import { roleWords } from '../shared/words';
 
 /** Any under-coat against any over-coat in a chosen state; each verdict has a shape, a word and a hue. */
 const store = useBuild();
+const notice = useNotice();
 const form = reactive({
   under: 'seal',
   over: 'paint',
@@ -67,12 +69,34 @@ const nothingFound = computed(
   () => form.text.trim() !== '' && named(unders.value).length + named(overs.value).length === 0,
 );
 
-const worker = new Worker(new URL('./pairWorker.ts', import.meta.url), { type: 'module' });
+let link: WorkerLink | undefined;
+onUnmounted(() => link?.end());
 let ticket = 0;
-worker.onmessage = ({ data }: MessageEvent<BoardRow>) => {
-  if (data.ticket === ticket) rows.value = new Map(rows.value).set(data.under, data.verdicts);
-};
-onUnmounted(() => worker.terminate());
+/** Judges the whole board anew, row by row; a newer question ends an older one. */
+function judge(): void {
+  ticket += 1;
+  const own = ticket;
+  rows.value = new Map();
+  chosen.value = undefined;
+  link ??= openWorker('pairs');
+  const request = {
+    unders: unders.value.map((material) => material.id),
+    overs: overs.value.map((material) => material.id),
+    state: { film: form.film, cured: form.cured, scuffed: form.scuffed, flexing: form.flexing },
+    own: plain(store.build?.materials ?? []),
+    swatches: plain(store.build?.swatches ?? []),
+  };
+  const row = (under: string, verdicts: PairVerdict[]) => {
+    if (own === ticket) rows.value = new Map(rows.value).set(under, verdicts);
+  };
+  link
+    .run((remote) => remote.pairs(request, proxy(row)))
+    .catch((error: unknown) => {
+      link?.end();
+      link = undefined;
+      if (own === ticket) notice.complain(error, { label: 'Try again', run: judge });
+    });
+}
 
 watch(
   () =>
@@ -86,20 +110,7 @@ watch(
       store.materials,
       store.build?.swatches,
     ] as const,
-  () => {
-    ticket += 1;
-    rows.value = new Map();
-    chosen.value = undefined;
-    const request: BoardRequest = {
-      ticket,
-      unders: unders.value.map((material) => material.id),
-      overs: overs.value.map((material) => material.id),
-      state: { film: form.film, cured: form.cured, scuffed: form.scuffed, flexing: form.flexing },
-      own: plain(store.build?.materials ?? []),
-      swatches: plain(store.build?.swatches ?? []),
-    };
-    worker.postMessage(request);
-  },
+  judge,
   { immediate: true },
 );
 

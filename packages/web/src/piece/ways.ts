@@ -1,8 +1,7 @@
 import type { RuleFinding, WaysOut } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { shallowRef, watch } from 'vue';
-import { plain } from '../shared/planner';
-import type { WaysAnswer, WaysSetting, WaysQuestion } from './waysWorker';
+import { openWorker, plain, WorkerBroken, type WorkerLink } from '../shared/work/workerLink';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
 
@@ -15,22 +14,10 @@ export const useWays = defineStore('ways', () => {
   const notice = useNotice();
   /** By finding; absent while it is being searched for. */
   const known = shallowRef(new Map<string, WaysOut>());
-  const asked = new Map<string, number>();
-  let worker: Worker | undefined;
+  const asked = new Set<string>();
+  let link: WorkerLink | undefined;
   let setting = 0;
-  let lastTicket = 0;
-
-  function theWorker(): Worker {
-    if (worker) return worker;
-    worker = new Worker(new URL('./waysWorker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<WaysAnswer>) => {
-      const found = [...asked].find(([, ticket]) => ticket === data.ticket);
-      if (!found) return;
-      if ('ways' in data) known.value = new Map(known.value).set(found[0], data.ways);
-      else notice.complain(new Error(data.error));
-    };
-    return worker;
-  }
+  let lastSetting = 0;
 
   // What held for one build need not hold for the next.
   watch(
@@ -42,21 +29,43 @@ export const useWays = defineStore('ways', () => {
     },
   );
 
+  /** Sends the build that findings are about, once; returns its number. */
+  function settingFor(to: WorkerLink): number {
+    if (setting > 0 || !build.build || !build.view) return setting;
+    lastSetting += 1;
+    setting = lastSetting;
+    const { now } = build.view;
+    const sent = {
+      setting,
+      now,
+      warm: build.warm,
+      ...plain({ build: build.build, readings: build.readingsByPlace }),
+    };
+    to.run((remote) => remote.setBuild(sent)).catch(() => undefined);
+    return setting;
+  }
+
   function ask(finding: RuleFinding): void {
     const key = keyOf(finding);
     if (!build.build || !build.view || finding.severity === 'note' || asked.has(key)) return;
-    if (setting === 0) {
-      setting = lastTicket + 1;
-      theWorker().postMessage({
-        setting,
-        now: build.view.now,
-        warm: build.warm,
-        ...plain({ build: build.build, readings: build.readingsByPlace }),
-      } satisfies WaysSetting);
-    }
-    lastTicket += 1;
-    asked.set(key, lastTicket);
-    theWorker().postMessage({ setting, ticket: lastTicket, finding: plain(finding) } satisfies WaysQuestion);
+    link ??= openWorker('ways out');
+    const own = link;
+    const of = settingFor(own);
+    asked.add(key);
+    own
+      .run((remote) => remote.waysOut(of, plain(finding)))
+      .then((ways) => {
+        if (ways && of === setting) known.value = new Map(known.value).set(key, ways);
+      })
+      .catch((error: unknown) => {
+        asked.delete(key);
+        if (error instanceof WorkerBroken && link === own) {
+          own.end();
+          link = undefined;
+          setting = 0;
+        }
+        if (of === lastSetting) notice.complain(error, { label: 'Try again', run: () => ask(finding) });
+      });
   }
 
   const of = (finding: RuleFinding): WaysOut | undefined => known.value.get(keyOf(finding));

@@ -1,9 +1,8 @@
-import { compareScores, type RescueAnswer, type Score } from '@fixatum/core';
+import { compareScores, type RescueAnswer, type Score, type WarmStart } from '@fixatum/core';
+import { proxy } from 'comlink';
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
-import type { ImproveAnswer, ImproveRequest } from './improveWorker';
-import { plain } from '../shared/planner';
-import type { RescueMessage, RescueRequest } from './rescueWorker';
+import { openWorker, plain, type WorkerLink } from '../shared/work/workerLink';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 import { useNotice } from '../shared/notice';
@@ -27,11 +26,11 @@ export const useBetterPlan = defineStore('better-plan', () => {
   /** 0 to 1 while it looks; undefined when it does not. */
   const share = ref<number>();
   const tried = ref(0);
-  let improver: Worker | undefined;
+  let improver: WorkerLink | undefined;
   let seed = 1;
 
   function stopLooking(): void {
-    improver?.terminate();
+    improver?.end();
     improver = undefined;
     share.value = undefined;
   }
@@ -44,44 +43,51 @@ export const useBetterPlan = defineStore('better-plan', () => {
     tried.value = 0;
     let best: Score = view.score;
     let found = false;
-    improver = new Worker(new URL('./improveWorker.ts', import.meta.url), { type: 'module' });
-    improver.onmessage = ({ data }: MessageEvent<ImproveAnswer>) => {
-      if ('better' in data) {
-        if (compareScores(data.score, best) < 0) {
-          best = data.score;
-          found = true;
-          store.takePlan(data.better);
-        }
-      } else if ('share' in data) {
-        share.value = Math.min(1, data.share);
-        tried.value = data.tried;
-      } else {
-        if ('error' in data) notice.complain(new Error(data.error));
-        else
-          notice.say(
-            found
-              ? 'A better plan was found.'
-              : `${data.tried} other orders were tried; none is better than this plan.`,
-          );
-        stopLooking();
-      }
-    };
-    improver.postMessage({
+    const own = openWorker('better plan');
+    improver = own;
+    const request = {
       now: view.now,
       warm: store.warm,
       seconds: SECONDS,
       // Another press looks elsewhere.
       seed: seed++,
       ...plain({ build, readings: store.readingsByPlace }),
-    } satisfies ImproveRequest);
+    };
+    const better = (plan: WarmStart, score: Score) => {
+      if (improver !== own || compareScores(score, best) >= 0) return;
+      best = score;
+      found = true;
+      store.takePlan(plan);
+    };
+    const told = (done: number, orders: number) => {
+      if (improver !== own) return;
+      share.value = Math.min(1, done);
+      tried.value = orders;
+    };
+    own
+      .run((remote) => remote.improve(request, proxy(better), proxy(told)))
+      .then((orders) => {
+        if (improver !== own) return;
+        notice.say(
+          found
+            ? 'A better plan was found.'
+            : `${orders} other orders were tried; none is better than this plan.`,
+        );
+      })
+      .catch((error: unknown) => {
+        if (improver === own) notice.complain(error, { label: 'Try again', run: look });
+      })
+      .finally(() => {
+        if (improver === own) stopLooking();
+      });
   }
 
   const rescue = shallowRef<RescueAnswer>();
   const rescueShare = ref<number>();
-  let rescuer: Worker | undefined;
+  let rescuer: WorkerLink | undefined;
 
   function stopRescue(): void {
-    rescuer?.terminate();
+    rescuer?.end();
     rescuer = undefined;
     rescueShare.value = undefined;
   }
@@ -92,21 +98,28 @@ export const useBetterPlan = defineStore('better-plan', () => {
     stopRescue();
     rescue.value = undefined;
     rescueShare.value = 0;
-    rescuer = new Worker(new URL('./rescueWorker.ts', import.meta.url), { type: 'module' });
-    rescuer.onmessage = ({ data }: MessageEvent<RescueMessage>) => {
-      if ('done' in data) rescueShare.value = data.done / data.of;
-      else {
-        if ('answer' in data) rescue.value = data.answer;
-        else notice.complain(new Error(data.error));
-        stopRescue();
-      }
-    };
-    rescuer.postMessage({
+    const own = openWorker('rescue');
+    rescuer = own;
+    const request = {
       now: view.now,
       warm: store.warm,
       chances: new Map([...forecast.byPiece].map(([id, one]) => [id, one.chance])),
       ...plain({ build, readings: store.readingsByPlace }),
-    } satisfies RescueRequest);
+    };
+    const told = (done: number, of: number) => {
+      if (rescuer === own) rescueShare.value = done / of;
+    };
+    own
+      .run((remote) => remote.rescue(request, proxy(told)))
+      .then((answer) => {
+        if (rescuer === own) rescue.value = answer;
+      })
+      .catch((error: unknown) => {
+        if (rescuer === own) notice.complain(error, { label: 'Try again', run: lookForRescue });
+      })
+      .finally(() => {
+        if (rescuer === own) stopRescue();
+      });
   }
 
   const kept = shallowRef<StoredPlan>();

@@ -5,13 +5,20 @@ import { nextTick } from 'vue';
 import { api } from '../shared/api';
 import { FakeWorker } from '../testing/fakeWorker';
 import { smallBuild } from '../testing/smallBuild';
-import type { PlanRequest } from '../shared/planWorker';
+import type { PlanRequest } from '../shared/work/planWork';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from '../shared/build';
 import { useClock } from '../shared/clock';
 import { useForecast } from '../shared/forecast';
 import { useNotice } from '../shared/notice';
 import { useWays } from '../piece/ways';
+
+jest.mock('comlink', () => jest.requireActual<object>('../testing/fakeComlink'));
+
+/** Lets promises that are settled be heard. */
+const heard = async () => {
+  for (let n = 0; n < 8; n += 1) await Promise.resolve();
+};
 
 const plate = smallBuild().pieces[0]!;
 const room = smallBuild().places[0]!;
@@ -36,9 +43,9 @@ async function planned() {
   const store = useBuild();
   await store.open('b1');
   await jest.advanceTimersByTimeAsync(0);
-  const request = FakeWorker.of('planWorker.ts').asked.at(-1) as PlanRequest;
+  const request = FakeWorker.of('planner').asked.at(-1) as PlanRequest;
   const view = planView(request.build, { now: request.now, readings: request.readings ?? {} });
-  FakeWorker.of('planWorker.ts').say({ ticket: request.ticket, view, stage: 'whole' });
+  FakeWorker.of('planner').tell(1, view, 'whole');
   await nextTick();
   return { store, view };
 }
@@ -58,9 +65,11 @@ beforeEach(() => {
   jest.spyOn(api, 'build').mockResolvedValue({ id: 'b1', version: 1, pieceEtags: {}, build });
   jest.spyOn(api, 'plan').mockResolvedValue({ plan: null });
   jest.spyOn(api, 'keepPlan').mockResolvedValue(undefined);
-  jest
-    .spyOn(api, 'readings')
-    .mockResolvedValue({ places: [{ place: 'room', readings: readings.room, gaps: [], thrownOut: [] }] });
+  jest.spyOn(api, 'readings').mockResolvedValue({
+    from: 0,
+    until: 30_045_600,
+    places: [{ place: 'room', readings: readings.room, gaps: [], thrownOut: [] }],
+  });
 });
 afterEach(() => {
   jest.restoreAllMocks();
@@ -76,13 +85,14 @@ describe('ways out', () => {
     const finding = stopOf(view);
     ways.ask(finding);
     ways.ask(finding);
-    const worker = FakeWorker.of('waysWorker.ts');
+    const worker = FakeWorker.of('ways out');
     expect(worker.asked).toHaveLength(2);
     expect(worker.asked[0]).toMatchObject({ setting: 1, ...setting(view) });
-    expect(worker.asked[1]).toMatchObject({ setting: 1, ticket: 1, finding: { rule: finding.rule } });
+    expect(worker.calls[1]!.given).toMatchObject([1, { rule: finding.rule }]);
     expect(ways.of(finding)).toBeUndefined();
     const found = { offers: [], tried: 3 };
-    worker.say({ ticket: 1, ways: found });
+    worker.last.answer(found);
+    await heard();
     expect(ways.of(finding)).toEqual(found);
   });
 
@@ -93,11 +103,12 @@ describe('ways out', () => {
     ways.ask(finding);
     store.build = { ...store.build!, name: 'Changed' };
     await nextTick();
-    FakeWorker.of('waysWorker.ts').say({ ticket: 1, ways: { offers: [], tried: 1 } });
+    FakeWorker.of('ways out').last.answer({ offers: [], tried: 1 });
+    await heard();
     expect(ways.of(finding)).toBeUndefined();
     // It can be asked for anew, on new setting.
     ways.ask(finding);
-    expect(FakeWorker.of('waysWorker.ts').asked.at(-1)).toMatchObject({ setting: 2, ticket: 2 });
+    expect(FakeWorker.of('ways out').asked.slice(-2)).toMatchObject([{ setting: 2 }, 2]);
   });
 });
 
@@ -106,13 +117,14 @@ describe('the forecast', () => {
     const { view } = await planned();
     const forecast = useForecast();
     await jest.advanceTimersByTimeAsync(700);
-    expect(FakeWorker.made.some((worker) => worker.script === 'forecastWorker.ts')).toBe(false);
+    expect(FakeWorker.made.some((worker) => worker.name === 'forecast')).toBe(false);
     await jest.advanceTimersByTimeAsync(200);
-    const worker = FakeWorker.of('forecastWorker.ts');
+    const worker = FakeWorker.of('forecast');
     expect(worker.asked[0]).toMatchObject(setting(view));
-    worker.say({ done: 30, of: 150 });
+    worker.tell(1, 30, 150);
     expect(forecast.progress).toBeCloseTo(0.2);
-    worker.say({ forecast: [{ pieceId: 'plate', chance: 0.9 }] });
+    worker.last.answer([{ pieceId: 'plate', chance: 0.9 }]);
+    await heard();
     expect([forecast.byPiece.get('plate')?.chance, forecast.progress, worker.terminated]).toEqual([
       0.9,
       1,
@@ -124,7 +136,7 @@ describe('the forecast', () => {
     const { store } = await planned();
     useForecast();
     await jest.advanceTimersByTimeAsync(900);
-    const worker = FakeWorker.of('forecastWorker.ts');
+    const worker = FakeWorker.of('forecast');
     store.view = { ...store.view! };
     await nextTick();
     expect(worker.terminated).toBe(true);
@@ -136,35 +148,37 @@ describe('a better plan', () => {
     const { store, view } = await planned();
     const better = useBetterPlan();
     better.look();
-    const worker = FakeWorker.of('improveWorker.ts');
+    const worker = FakeWorker.of('better plan');
     expect(worker.asked[0]).toMatchObject({ ...setting(view), seconds: 5, seed: 1 });
-    worker.say({ share: 0.4, tried: 120 });
+    worker.tell(2, 0.4, 120);
     expect([better.share, better.tried]).toEqual([0.4, 120]);
 
     const warm = { ...warmFrom(view), sequence: [...view.sequence].reverse() };
     // As good is not better.
-    worker.say({ better: warm, score: view.score });
+    worker.tell(1, warm, view.score);
     expect(store.warm).toEqual(warmFrom(view));
     const [unplaced, late, sessions, ...rest] = view.score;
-    worker.say({ better: warm, score: [unplaced, late, sessions - 1, ...rest] });
+    worker.tell(1, warm, [unplaced, late, sessions - 1, ...rest]);
     expect(store.warm).toEqual(warm);
-    expect((FakeWorker.of('planWorker.ts').asked.at(-1) as PlanRequest).warm).toEqual(warm);
-    worker.say({ end: true, tried: 300 });
+    expect((FakeWorker.of('planner').asked.at(-1) as PlanRequest).warm).toEqual(warm);
+    worker.last.answer(300);
+    await heard();
     expect(useNotice().text).toBe('A better plan was found.');
     expect([better.share, worker.terminated]).toEqual([undefined, true]);
     // Another press looks elsewhere.
     better.look();
-    expect(FakeWorker.of('improveWorker.ts').asked[0]).toMatchObject({ seed: 2 });
+    expect(FakeWorker.of('better plan').asked[0]).toMatchObject({ seed: 2 });
   });
 
   it('that was not found is said too, and looking can be stopped', async () => {
     await planned();
     const better = useBetterPlan();
     better.look();
-    FakeWorker.of('improveWorker.ts').say({ end: true, tried: 41 });
+    FakeWorker.of('better plan').last.answer(41);
+    await heard();
     expect(useNotice().text).toBe('41 other orders were tried; none is better than this plan.');
     better.look();
-    const worker = FakeWorker.of('improveWorker.ts');
+    const worker = FakeWorker.of('better plan');
     better.stopLooking();
     expect([worker.terminated, better.share]).toEqual([true, undefined]);
   });
@@ -177,11 +191,12 @@ describe('a rescue', () => {
     forecast.byPiece = new Map([['plate', { pieceId: 'plate', chance: 0.5 } as never]]);
     const better = useBetterPlan();
     better.lookForRescue();
-    const worker = FakeWorker.of('rescueWorker.ts');
+    const worker = FakeWorker.of('rescue');
     expect(worker.asked[0]).toMatchObject({ ...setting(view), chances: new Map([['plate', 0.5]]) });
-    worker.say({ done: 3, of: 12 });
+    worker.tell(1, 3, 12);
     expect(better.rescueShare).toBe(0.25);
-    worker.say({ answer: { late: [], offers: [] } });
+    worker.last.answer({ late: [], offers: [] });
+    await heard();
     expect([better.rescue, better.rescueShare]).toEqual([{ late: [], offers: [] }, undefined]);
     store.build = { ...store.build!, name: 'Changed' };
     await nextTick();
@@ -192,9 +207,41 @@ describe('a rescue', () => {
     await planned();
     const better = useBetterPlan();
     better.lookForRescue();
-    const worker = FakeWorker.of('rescueWorker.ts');
-    worker.say({ error: 'Out of memory' });
+    const worker = FakeWorker.of('rescue');
+    worker.last.fail('Out of memory');
+    await heard();
     expect(useNotice().text).toBe('Out of memory');
     expect([worker.terminated, better.rescueShare]).toEqual([true, undefined]);
+  });
+});
+
+describe('a worker that can not be loaded', () => {
+  const broken = 'A part of the app could not be loaded. Check the connection to the server.';
+
+  it('leaves no planning for ever: it is said, and trying again starts another', async () => {
+    const { store } = await planned();
+    store.takePlan(store.warm!);
+    expect(store.planning).toBe(true);
+    const first = FakeWorker.of('planner');
+    first.onerror!();
+    await heard();
+    const notice = useNotice();
+    expect([store.planning, notice.isProblem, notice.text]).toEqual([false, true, broken]);
+    expect(first.terminated).toBe(true);
+    notice.action!.run();
+    const second = FakeWorker.of('planner');
+    expect([second === first, notice.action!.label, store.planning]).toEqual([false, 'Try again', true]);
+  });
+
+  it.each([
+    ['better plan', () => useBetterPlan().look(), () => useBetterPlan().share],
+    ['rescue', () => useBetterPlan().lookForRescue(), () => useBetterPlan().rescueShare],
+  ] as const)('ends the search for a %s', async (name, begin, share) => {
+    await planned();
+    begin();
+    expect(share()).toBe(0);
+    FakeWorker.of(name).onerror!();
+    await heard();
+    expect([share(), useNotice().text, useNotice().action!.label]).toEqual([undefined, broken, 'Try again']);
   });
 });

@@ -50,11 +50,23 @@ export interface PlaceReadings {
   thrownOut: { at: string; fault: string; why: string }[];
 }
 
+/** What was measured between two moments. */
+export interface ReadingsAnswer {
+  from: number;
+  until: number;
+  places: PlaceReadings[];
+}
+
 export interface BuildSummary {
   id: string;
   name: string;
   pieces: number;
 }
+
+const OWN_PROBLEMS = 'urn:fixatum:problem:';
+/** The code of a problem of our own server; whatever else may answer on its port is foreign. */
+const typeOf = (type: unknown): string =>
+  typeof type === 'string' && type.startsWith(OWN_PROBLEMS) ? type.slice(OWN_PROBLEMS.length) : 'foreign';
 
 async function call<T>(
   method: string,
@@ -89,7 +101,7 @@ async function call<T>(
   if (!response.ok) {
     throw new ApiProblem(
       response.status,
-      String(data.type ?? '').replace('urn:fixatum:problem:', ''),
+      typeOf(data.type),
       String(data.title ?? 'That did not work'),
       String(data.detail ?? 'The server gave no reason.'),
       (data.faults as Fault[] | undefined) ?? [],
@@ -161,7 +173,9 @@ export const api = {
   },
   plan: (id: string) => call<{ plan: StoredPlan | null }>('GET', `/builds/${id}/plan`),
   keepPlan: (id: string, plan: StoredPlan) => call<void>('PUT', `/builds/${id}/plan`, plan),
-  readings: (id: string) => call<{ places: PlaceReadings[] }>('GET', `/builds/${id}/readings`),
+  /** The air measured from a moment on; `until` is where the next answer goes on. */
+  readings: (id: string, since?: number) =>
+    call<ReadingsAnswer>('GET', `/builds/${id}/readings${since === undefined ? '' : `?since=${since}`}`),
   readPlace: (id: string, placeId: string) =>
     call<{ at: string; temperatureC: number; humidityPct: number; why?: string }>(
       'POST',
@@ -177,7 +191,8 @@ export const api = {
     return call<{ photo: string }>('POST', '/photos', form);
   },
   photoUrl: (name: string) => `/api/photos/${encodeURIComponent(name)}`,
-  undo: (id: string) => call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}),
+  undo: (id: string, etag?: string) =>
+    call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}, match(etag)),
   undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
   fileUrl: (id: string) => `/api/builds/${id}/file`,
 };

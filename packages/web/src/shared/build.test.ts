@@ -3,14 +3,14 @@ import { storedPlanOf, planView, warmFrom, type Build, type PlanView } from '@fi
 import { createPinia, setActivePinia } from 'pinia';
 import { ApiProblem, api, type BuildAnswer } from './api';
 import { smallBuild } from '../testing/smallBuild';
-import { planInWorker, type TakeView } from './planner';
-import type { PlanStage } from './planWorker';
+import { planInWorker } from './planner';
+import type { PlanStage, TakeView } from './work/planWork';
 import { useBuild } from './build';
 import { useClock } from './clock';
 import { useNotice } from './notice';
 
 jest.mock('./planner', () => ({
-  ...jest.requireActual<object>('../planner'),
+  ...jest.requireActual<object>('./planner'),
   planInWorker: jest.fn(),
 }));
 

@@ -28,10 +28,12 @@ import { nanoid } from 'nanoid';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useIntervalFn } from '@vueuse/core';
 import { api, ApiProblem, type BuildAnswer, type PlaceReadings } from './api';
-import { plain, planInWorker, type PlanGround } from './planner';
+import { planInWorker, type PlanGround } from './planner';
+import { plain } from './work/workerLink';
 import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
+import { mergeReadings } from './readings';
 
 /** A plan made before now is made again after this long, as what was planned may have slipped. */
 const REPLAN_AFTER_MINUTES = 5;
@@ -165,7 +167,7 @@ export const useBuild = defineStore('build', () => {
       },
       (error) => {
         planning.value = false;
-        notice.complain(error);
+        notice.complain(error, { label: 'Try again', run: plan });
       },
     );
   }
@@ -195,6 +197,8 @@ export const useBuild = defineStore('build', () => {
       keptText = '';
       plansBefore = [];
       urgent = undefined;
+      readings.value = [];
+      readUntil = undefined;
     }
     id.value = buildId;
     try {
@@ -334,7 +338,13 @@ export const useBuild = defineStore('build', () => {
     if (!build.value || !id.value) return false;
     const edited = applyLogEdit(build.value, plain(edit));
     if (!edited.ok) {
-      notice.complain(new Error('That coat is in the log already.'));
+      notice.complain(
+        new Error(
+          edited.why === 'logged-already'
+            ? 'That coat is in the log already.'
+            : 'That step does not work on that face any more.',
+        ),
+      );
       return false;
     }
     rememberPlan();
@@ -355,9 +365,7 @@ export const useBuild = defineStore('build', () => {
   /** Passes under way, as the build has them, for some operations. */
   const underwayOf = (passes: readonly PlannedOperation[]) => {
     const keys = new Set(passes.map((pass) => pass.id));
-    return (build.value?.underway ?? []).filter((pass) =>
-      keys.has(operationId(pass)),
-    );
+    return (build.value?.underway ?? []).filter((pass) => keys.has(operationId(pass)));
   };
   const isPaused = (passes: readonly PlannedOperation[]) =>
     underwayOf(passes).some((pass) => pass.pausedAt !== undefined);
@@ -427,15 +435,19 @@ export const useBuild = defineStore('build', () => {
     );
   const stopTimer = (timerId: string) => act({ kind: 'stopTimer', ids: [timerId] });
 
+  /** Up to when the readings at hand go; only what is new is asked for. */
+  let readUntil: number | undefined;
   async function loadReadings(): Promise<void> {
     const buildId = id.value;
     if (!buildId || !build.value?.places.some((place) => place.hygrometerPort !== undefined)) return;
     try {
-      const { places } = await api.readings(buildId);
+      const answer = await api.readings(buildId, readUntil);
       if (buildId !== id.value) return;
-      const changed = JSON.stringify(places) !== JSON.stringify(readings.value);
-      readings.value = places;
-      if (changed) plan();
+      const merged = readUntil === undefined ? answer.places : mergeReadings(readings.value, answer);
+      readUntil = answer.until;
+      if (isEqual(merged, readings.value)) return;
+      readings.value = merged;
+      plan();
     } catch {
       // The air that was known still is; the next round asks again.
     }
@@ -457,7 +469,7 @@ export const useBuild = defineStore('build', () => {
         notice.say('Taken back before it was sent.');
         return;
       }
-      const answer = await api.undo(id.value!);
+      const answer = await api.undo(id.value!, etag.value);
       if (plansBefore.length > 0) planOfBefore();
       else await planOfServer();
       take(answer);

@@ -1,8 +1,9 @@
 import type { PieceForecast } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
-import type { ForecastAnswer, ForecastRequest } from './forecastWorker';
-import { plain } from './planner';
+import { proxy } from 'comlink';
+import { openWorker, plain, type WorkerLink } from './work/workerLink';
+import { useNotice } from './notice';
 import { useBuild } from './build';
 
 const SAMPLES = 150;
@@ -12,15 +13,16 @@ const QUIET_MS = 800;
 /** What is likely to become of each piece: many futures tried in a worker whenever the plan has settled. */
 export const useForecast = defineStore('forecast', () => {
   const store = useBuild();
+  const notice = useNotice();
   const byPiece = shallowRef(new Map<string, PieceForecast>());
   /** 0 to 1 while it is worked out; 1 when it is done. */
   const progress = ref(1);
-  let worker: Worker | undefined;
+  let link: WorkerLink | undefined;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   function stop(): void {
-    worker?.terminate();
-    worker = undefined;
+    link?.end();
+    link = undefined;
     clearTimeout(timer);
     progress.value = 1;
   }
@@ -30,20 +32,28 @@ export const useForecast = defineStore('forecast', () => {
     if (!build || !view) return;
     stop();
     progress.value = 0;
-    worker = new Worker(new URL('./forecastWorker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<ForecastAnswer>) => {
-      if ('done' in data) progress.value = data.done / data.of;
-      else {
-        if ('forecast' in data) byPiece.value = new Map(data.forecast.map((one) => [one.pieceId, one]));
-        stop();
-      }
-    };
-    worker.postMessage({
+    const own = openWorker('forecast');
+    link = own;
+    const request = {
       now: view.now,
       samples: SAMPLES,
       warm: store.warm,
       ...plain({ build, readings: store.readingsByPlace }),
-    } satisfies ForecastRequest);
+    };
+    const told = (done: number, of: number) => {
+      if (link === own) progress.value = done / of;
+    };
+    own
+      .run((remote) => remote.forecast(request, proxy(told)))
+      .then((forecast) => {
+        if (link === own) byPiece.value = new Map(forecast.map((one) => [one.pieceId, one]));
+      })
+      .catch((error: unknown) => {
+        if (link === own) notice.complain(error, { label: 'Try again', run });
+      })
+      .finally(() => {
+        if (link === own) stop();
+      });
   }
 
   watch(

@@ -16,13 +16,13 @@ export const useNotice = defineStore('notice', () => {
     shown.value = true;
   }
 
-  function complain(error: unknown): void {
+  function complain(error: unknown, then?: { label: string; run: () => void }): void {
     text.value =
       error instanceof ApiProblem
         ? `${error.title}. ${error.message}`
         : String((error as Error).message ?? error);
     isProblem.value = true;
-    action.value = undefined;
+    action.value = then;
     shown.value = true;
   }
 

@@ -36,7 +36,9 @@ function server(says: (coat: number) => BuildAnswer | ApiProblem) {
 beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] }));
 afterEach(async () => {
   server(() => answer(9));
-  await (await opened()).flush();
+  const outbox = await opened();
+  await outbox.flush();
+  for (const { id } of outbox.refused) await outbox.letGo(id);
   jest.restoreAllMocks();
   jest.useRealTimers();
 });
@@ -105,6 +107,40 @@ describe('the outbox', () => {
     await outbox.put('b', edit(2));
     expect({ got, heard, left: outbox.count }).toEqual({ got: [2], heard: [4, 5], left: 0 });
     expect(complain.mock.calls).toEqual([[refused]]);
+    // What it was is kept, over a reload too, until it is sent again or let go.
+    const after = await opened();
+    expect(after.refused).toMatchObject([{ buildId: 'b', edit: edit(1), why: 'That coat is in the log.' }]);
+    const again = server(() => answer(6));
+    await after.sendAgain(after.refused[0]!.id);
+    expect([again, after.refused, (await opened()).refused]).toEqual([[1], [], []]);
+  });
+
+  it('lets a refused press go when that is said', async () => {
+    server(() => new ApiProblem(422, 'unusable', 'No', 'No such step.', []));
+    jest.spyOn(api, 'build').mockResolvedValue(answer(4));
+    const outbox = await opened();
+    await outbox.put('b', edit(1));
+    await outbox.letGo(outbox.refused[0]!.id);
+    expect([outbox.refused, (await opened()).refused, outbox.count]).toEqual([[], [], 0]);
+  });
+
+  it.each([
+    ['another program that says 404', new ApiProblem(404, 'foreign', 'That did not work', '', [])],
+    ['another program that says 401', new ApiProblem(401, 'foreign', 'That did not work', '', [])],
+    [
+      'our server by a name it does not answer to',
+      new ApiProblem(403, 'wrong-host', 'Not from here', '', []),
+    ],
+    ['an older server that has no such address', new ApiProblem(404, 'no-such-address', 'Not here', '', [])],
+    ['a server that is too busy', new ApiProblem(429, 'foreign', 'Too many', '', [])],
+  ])('loses no press to %s', async (_what, problem) => {
+    server(() => problem);
+    const outbox = await opened();
+    await outbox.put('b', edit(1));
+    expect([outbox.count, outbox.away, outbox.refused]).toEqual([1, true, []]);
+    const got = server(() => answer(2));
+    await outbox.flush();
+    expect([got, outbox.count]).toEqual([[1], 0]);
   });
 
   it('lays what is waiting on top of what the server has, for that build only', async () => {

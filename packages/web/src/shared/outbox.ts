@@ -5,16 +5,25 @@ import { nanoid } from 'nanoid';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, ApiProblem, type BuildAnswer } from './api';
-import { plain } from './planner';
+import { plain } from './work/workerLink';
 import { useNotice } from './notice';
 
-interface Letter {
+/** One press, as it is sent. */
+export interface Letter {
   id: string;
   buildId: string;
   edit: LogEdit;
 }
 
+/** A press that the server refused, with why, until the user sends it again or lets it go. */
+export interface Refused extends Letter {
+  why: string;
+}
+
 const KEY = 'fixatum-outbox';
+const REFUSED_KEY = 'fixatum-refused';
+/** What our own server says of an edit that it will never take as it is. All else may be different the next time. */
+const refusals = new Set(['unusable', 'logged-already', 'not-found']);
 const TRY_AGAIN_MS = 5000;
 
 /**
@@ -31,16 +40,21 @@ export const useOutbox = defineStore('outbox', () => {
   let onSent: (buildId: string, answer: BuildAnswer) => void = () => undefined;
   let sending: Promise<void> | undefined;
 
-  const ready = get<Letter[]>(KEY)
-    .then((kept) => {
+  /** What the server will not take, to be sent again or let go. */
+  const refused = shallowRef<Refused[]>([]);
+
+  const ready = Promise.all([get<Letter[]>(KEY), get<Refused[]>(REFUSED_KEY)])
+    .then(([kept, keptRefused]) => {
       letters.value = kept ?? [];
+      refused.value = keptRefused ?? [];
     })
     .catch(() => undefined);
 
   // Only the one letter is touched, as another window may keep letters there too. A browser without a database still
   // works; it only forgets on reload.
-  const keep = (change: (kept: Letter[]) => Letter[]) =>
-    update<Letter[]>(KEY, (kept) => change(kept ?? [])).catch(() => undefined);
+  const keepAt = <T>(key: string, change: (kept: T[]) => T[]) =>
+    update<T[]>(key, (kept) => change(kept ?? [])).catch(() => undefined);
+  const keep = (change: (kept: Letter[]) => Letter[]) => keepAt(KEY, change);
 
   async function put(buildId: string, edit: LogEdit): Promise<void> {
     const letter = { id: nanoid(12), buildId, edit: plain(edit) };
@@ -55,6 +69,26 @@ export const useOutbox = defineStore('outbox', () => {
     await keep(without);
   }
 
+  async function putBy(letter: Refused): Promise<void> {
+    refused.value = [...refused.value, letter];
+    await keepAt<Refused>(REFUSED_KEY, (kept) => [...kept, letter]);
+  }
+
+  /** Lets go of a press that was refused. */
+  async function letGo(id: string): Promise<void> {
+    const without = (list: Refused[]) => list.filter((letter) => letter.id !== id);
+    refused.value = without(refused.value);
+    await keepAt(REFUSED_KEY, without);
+  }
+
+  /** Sends a press that was refused once more, behind all that is waiting. */
+  async function sendAgain(id: string): Promise<void> {
+    const letter = refused.value.find((one) => one.id === id);
+    if (!letter) return;
+    await letGo(id);
+    await put(letter.buildId, letter.edit);
+  }
+
   async function send(): Promise<void> {
     for (let letter = letters.value[0]; letter; letter = letters.value[0]) {
       const { id, buildId, edit } = letter;
@@ -62,12 +96,13 @@ export const useOutbox = defineStore('outbox', () => {
       try {
         answer = await api.sendEdit(buildId, edit);
       } catch (error) {
-        if (error instanceof ApiProblem && (error.status === 0 || error.status >= 500)) {
+        if (!(error instanceof ApiProblem) || !refusals.has(error.type)) {
           away.value = true;
           return;
         }
-        // Refused for good: said once, and not tried for ever. What is there now is shown again.
+        // Refused by our own server: said once, put by with what it was, and not tried for ever. What is there now is shown.
         notice.complain(error);
+        await putBy({ ...letter, why: error.message });
         answer = await api.build(buildId).catch(() => undefined);
       }
       away.value = false;
@@ -113,6 +148,9 @@ export const useOutbox = defineStore('outbox', () => {
   return {
     count,
     away,
+    refused,
+    letGo,
+    sendAgain,
     ready,
     put,
     flush,

@@ -5,6 +5,7 @@ import {
   methodWords,
   stepKindWords,
   type Build,
+  type LogEdit,
   type PlannedOperation,
   type Readiness,
   type RibbonState,
@@ -102,3 +103,29 @@ export const roleWords: Record<(typeof materialRoles)[number], string> = {
   detail: 'Markers',
   topcoat: 'Clears',
 };
+
+const editKindWords: Record<LogEdit['kind'], string> = {
+  log: 'Log',
+  start: 'Start',
+  pause: 'Pause or go on',
+  stop: 'Give up what was begun',
+  touch: 'Touch test',
+  timer: 'Timer',
+  stopTimer: 'Stop a timer',
+};
+
+/** What was pressed, in words: "Log Seal, coat 2 of 3: Orbit gorget". */
+export function editWords(build: Build | undefined, edit: LogEdit): string {
+  const word = editKindWords[edit.kind];
+  if (edit.kind === 'timer') return `${word}, ${edit.timers.map((timer) => timer.label).join(', ')}`;
+  const spots = edit.kind === 'log' ? edit.entries : edit.kind === 'start' ? edit.passes : [];
+  const named = edit.kind === 'touch' ? edit.tests : spots;
+  if (named.length === 0) return word;
+  const names = [...new Set(named.map(({ piece }) => pieceName(build, piece)))].join(', ');
+  const [first] = spots;
+  const step = build?.pieces
+    .find((piece) => piece.id === first?.piece)
+    ?.steps.find((one) => one.id === first?.step);
+  const coat = first && (step?.coats ?? 1) > 1 ? `, coat ${first.coat} of ${step!.coats}` : '';
+  return step ? `${word} ${stepKindWords[step.kind]}${coat}: ${names}` : `${word}: ${names}`;
+}

@@ -16,7 +16,7 @@ import DateField from '../shared/DateField.vue';
 import MomentField from '../shared/MomentField.vue';
 import PlaceEditor from './PlaceEditor.vue';
 import TimeField from '../shared/TimeField.vue';
-import { plain } from '../shared/planner';
+import { plain } from '../shared/work/workerLink';
 import { useBuild } from '../shared/build';
 import FaultList from '../shared/FaultList.vue';
 

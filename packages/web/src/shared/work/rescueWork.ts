@@ -1,0 +1,24 @@
+import {
+  rescueBuild,
+  type Build,
+  type ReadingsByPlace,
+  type RescueAnswer,
+  type WarmStart,
+} from '@fixatum/core';
+
+/** Asks for ways to catch up. */
+export interface RescueRequest {
+  build: Build;
+  now: number;
+  readings: ReadingsByPlace;
+  chances: Map<string, number | undefined>;
+  /** The plan on screen. */
+  warm: WarmStart | undefined;
+}
+
+/** @param told how many ways were tried, of how many */
+export const rescue = (
+  { build, now, readings, chances, warm }: RescueRequest,
+  told: (done: number, of: number) => void,
+): RescueAnswer =>
+  rescueBuild(build, { now, readings, chances, ...(warm ? { warm } : {}), onProgress: told });

@@ -1,0 +1,34 @@
+import { wrap, type Remote } from 'comlink';
+import type { CoreWork } from './coreWorker';
+
+/** A worker that could not be loaded, or broke down; what it was doing is lost, and a new one may do it. */
+export class WorkerBroken extends Error {}
+
+/** A worker of one's own, for one kind of work. */
+export interface WorkerLink {
+  /** Does some work over there. Rejects with what that threw, or with WorkerBroken when the worker itself fails. */
+  run<T>(work: (remote: Remote<CoreWork>) => Promise<T>): Promise<T>;
+  /** Stops it at once, whatever it is doing; promises of `run` stay open. */
+  end(): void;
+}
+
+/**
+ * Starts a worker.
+ * @param name what it is for, as developer tools show it
+ */
+export function openWorker(name: string): WorkerLink {
+  const worker = new Worker(new URL('./coreWorker.ts', import.meta.url), { type: 'module', name });
+  const remote = wrap<CoreWork>(worker);
+  const broken = new Promise<never>((_, refuse) => {
+    const fail = () =>
+      refuse(new WorkerBroken('A part of the app could not be loaded. Check the connection to the server.'));
+    worker.onerror = fail;
+    worker.onmessageerror = fail;
+  });
+  // Nobody may be waiting when it breaks; whoever asks next hears of it.
+  broken.catch(() => undefined);
+  return { run: (work) => Promise.race([work(remote), broken]), end: () => worker.terminate() };
+}
+
+/** A copy without reactivity, which can be sent to a worker. */
+export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
