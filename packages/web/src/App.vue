@@ -10,6 +10,7 @@ import { useAppearance } from './shared/appearance';
 import { useBuild } from './shared/build';
 import { useClock } from './shared/clock';
 import { useNotice } from './shared/notice';
+import { useRinging } from './shared/ringing';
 import { isTyping } from './shared/typing';
 
 const route = useRoute();
@@ -18,6 +19,7 @@ const clock = useClock();
 const store = useBuild();
 const notice = useNotice();
 const appearance = useAppearance();
+useRinging();
 const help = ref(false);
 const ready = ref(false);
 

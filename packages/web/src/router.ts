@@ -1,27 +1,27 @@
 import { createRouter, createWebHistory } from 'vue-router';
-import JournalView from './journal/JournalView.vue';
-import WorkshopView from './workshop/WorkshopView.vue';
-import BenchView from './bench/BenchView.vue';
-import MaterialsView from './materials/MaterialsView.vue';
-import PieceView from './piece/PieceView.vue';
-import PiecesView from './pieces/PiecesView.vue';
-import RunSheetsView from './bench/RunSheetsView.vue';
-import PlanView from './plan/PlanView.vue';
-import StartView from './start/StartView.vue';
 
+// Each view is loaded when it is first visited.
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'start', component: StartView },
+    { path: '/', name: 'start', component: () => import('./start/StartView.vue') },
     { path: '/b/:build', redirect: (to) => ({ name: 'bench', params: to.params }) },
-    { path: '/b/:build/bench', name: 'bench', component: BenchView },
-    { path: '/b/:build/pieces', name: 'pieces', component: PiecesView },
-    { path: '/b/:build/pieces/:piece', name: 'piece', component: PieceView },
-    { path: '/b/:build/materials', name: 'materials', component: MaterialsView },
-    { path: '/b/:build/journal', name: 'journal', component: JournalView },
-    { path: '/b/:build/workshop', name: 'workshop', component: WorkshopView },
-    { path: '/b/:build/run-sheets', name: 'run-sheets', component: RunSheetsView },
-    { path: '/b/:build/plan', name: 'plan', component: PlanView },
+    { path: '/b/:build/bench', name: 'bench', component: () => import('./bench/BenchView.vue') },
+    { path: '/b/:build/pieces', name: 'pieces', component: () => import('./pieces/PiecesView.vue') },
+    { path: '/b/:build/pieces/:piece', name: 'piece', component: () => import('./piece/PieceView.vue') },
+    {
+      path: '/b/:build/materials',
+      name: 'materials',
+      component: () => import('./materials/MaterialsView.vue'),
+    },
+    { path: '/b/:build/journal', name: 'journal', component: () => import('./journal/JournalView.vue') },
+    { path: '/b/:build/workshop', name: 'workshop', component: () => import('./workshop/WorkshopView.vue') },
+    {
+      path: '/b/:build/run-sheets',
+      name: 'run-sheets',
+      component: () => import('./bench/RunSheetsView.vue'),
+    },
+    { path: '/b/:build/plan', name: 'plan', component: () => import('./plan/PlanView.vue') },
     { path: '/:rest(.*)', redirect: '/' },
   ],
   scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },

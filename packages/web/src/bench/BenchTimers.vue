@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { timersFor, timerState, type BenchTimer, type PlannedOperation, type TimerIdea } from '@fixatum/core';
 import { mdiBell, mdiBellOff, mdiClose, mdiMessageBadgeOutline, mdiTimerOutline } from '@mdi/js';
-import { computed, reactive, ref, watch } from 'vue';
-import { useAlarm } from './alarm';
+import { computed, reactive, ref } from 'vue';
+import { useAlarm } from '../shared/alarm';
 import { useBuild } from '../shared/build';
 
 /** Timers that run, and those that the pass at hand is likely to want. */
@@ -15,26 +15,6 @@ const timers = computed(() =>
     .map((timer) => ({ timer, state: timerState(timer, store.now) }))
     .sort((a, b) => a.state.left - b.state.left),
 );
-/** What each timer has rung for on this screen; one that was over long before it was opened is not rung for. */
-const rung = new Map<string, number>();
-const LONG_AGO_MINUTES = 2;
-watch(
-  timers,
-  (list) => {
-    for (const { timer, state } of list) {
-      const before = rung.get(timer.id);
-      rung.set(timer.id, state.rings);
-      const fresh =
-        before === undefined
-          ? state.rings > 0 && state.left > -LONG_AGO_MINUTES && state.left <= 0
-          : state.rings > before;
-      if (fresh)
-        alarm.ring(state.left <= 0 ? `Time is up: ${timer.label}` : `Again: ${timer.label}`, state.left <= 0);
-    }
-  },
-  { immediate: true },
-);
-
 const ideas = computed((): TimerIdea[] => {
   const running = new Set(timers.value.filter(({ state }) => state.left > 0).map(({ timer }) => timer.label));
   const list = props.passes[0] ? timersFor(props.passes[0]) : [];

@@ -3,7 +3,8 @@ import { safetyLine, sayMoment, sayWait, type PlannedOperation } from '@fixatum/
 import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { batchesOf, dryingOf, underwayOf } from './bench';
+import { batchesOf, underwayOf } from './bench';
+import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
 import BenchTimers from './BenchTimers.vue';
 import DryingList from './DryingList.vue';

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { drynessWords, sayMoment, sayWait } from '@fixatum/core';
-import { computed, ref, watch } from 'vue';
-import type { Drying } from './bench';
-import { useAlarm } from './alarm';
+import { computed, ref } from 'vue';
+import { dryingName, type Drying } from '../shared/drying';
 import { useBuild } from '../shared/build';
 import { timeOfDay } from '../shared/timeAxis';
 
@@ -10,23 +9,6 @@ import { timeOfDay } from '../shared/timeAxis';
 const props = defineProps<{ drying: Drying[] }>();
 const store = useBuild();
 const all = ref(false);
-const alarm = useAlarm();
-
-/** Rings when a coat gets to its next state while one is looking. */
-let before = new Map<string, Drying['state']>();
-watch(
-  () => props.drying,
-  (list) => {
-    const now = new Map(list.map((one) => [`${one.pieceId} ${one.face} ${one.stepId}`, one.state]));
-    for (const one of list) {
-      const key = `${one.pieceId} ${one.face} ${one.stepId}`;
-      const was = before.get(key);
-      if (was !== undefined && was !== one.state && one.laidAt < store.now - 1)
-        alarm.ring(`${nameOf(one)}: ${drynessWords[one.state]}`);
-    }
-    before = now;
-  },
-);
 
 const soon = computed(() => props.drying.filter((one) => one.state !== 'handleable'));
 const curing = computed(() => props.drying.filter((one) => one.state === 'handleable'));
@@ -37,17 +19,7 @@ const nextWords = {
   cured: 'cured',
 } as const;
 
-function nameOf(one: Drying): string {
-  const piece = store.pieceOf(one.pieceId);
-  if (!piece) return one.pieceId;
-  const units =
-    piece.quantity === 1
-      ? ''
-      : one.units.length === piece.quantity
-        ? ` ×${piece.quantity}`
-        : `, ${one.units.sort((a, b) => a - b).join(' and ')} of ${piece.quantity}`;
-  return `${piece.name}${units}`;
-}
+const nameOf = (one: Drying) => dryingName(store.build, one);
 
 /** By the clock within a day, else with its day. */
 const byClock = (minute: number) =>

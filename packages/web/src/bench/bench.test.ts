@@ -1,5 +1,6 @@
 import { epochMinute, planView, type Build } from '@fixatum/core';
-import { batchesOf, dryingOf, underwayOf } from './bench';
+import { batchesOf, underwayOf } from './bench';
+import { dryingOf } from '../shared/drying';
 import { smallBuild } from '../testing/smallBuild';
 
 const build = (changes: Partial<Build> = {}): Build =>

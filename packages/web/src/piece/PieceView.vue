@@ -248,7 +248,7 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       :from="store.view.from"
       :until="store.view.until"
       :time-zone="zone"
-      :now="store.now"
+      :now="store.minute"
       :spread="likely?.ready"
       :height="30"
     />
@@ -280,7 +280,7 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
           <StrataCut
             :coats="cut.coats"
             :substrate="piece.substrate"
-            :now="store.now"
+            :now="store.minute"
             :height="cuts.length > 1 ? 290 : 340"
           />
           <StackFiguresNote v-if="cut.figures && cut.figures.filmUm > 0" :figures="cut.figures" />

@@ -134,7 +134,7 @@ const at = (minute: number | undefined) =>
           class="thumb"
           :coats="row.coats"
           :substrate="row.piece.substrate"
-          :now="store.now"
+          :now="store.minute"
           :height="56"
           :labels="false"
           :planned="false"
@@ -168,7 +168,7 @@ const at = (minute: number | undefined) =>
             :from="store.view.from"
             :until="store.view.until"
             :time-zone="store.view.timeZone"
-            :now="store.now"
+            :now="store.minute"
             :spread="forecast.byPiece.get(row.state.pieceId)?.ready"
             :height="26"
           />

@@ -56,6 +56,8 @@ const themed = computed(() => {
     color: [colours['on-surface'], colours.warning, colours.success, colours.error, colours.secondary],
     animation: false,
     ...props.option,
+    // Names of materials and places are people's own words: a tip is drawn as text and never read as HTML.
+    ...(props.option.tooltip ? { tooltip: { ...props.option.tooltip, renderMode: 'richText' } } : {}),
   } as ChartOption;
 });
 </script>

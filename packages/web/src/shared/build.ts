@@ -71,6 +71,8 @@ export const useBuild = defineStore('build', () => {
   const busy = ref(false);
 
   const now = computed(() => (build.value ? clock.now(build.value.timeZone) : 0));
+  /** The present to the minute, for what need not be drawn anew every second. */
+  const minute = computed(() => Math.floor(now.value));
   const materials = computed(() => materialsOf(build.value?.materials));
   const operations = computed(
     () => new Map((view.value?.operations ?? []).map((operation) => [operation.id, operation])),
@@ -494,6 +496,7 @@ export const useBuild = defineStore('build', () => {
     missing,
     busy,
     now,
+    minute,
     materials,
     operations,
     pieceEtags,

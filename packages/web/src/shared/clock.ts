@@ -1,7 +1,7 @@
 import { epochMinute } from '@fixatum/core';
 import { useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { onScopeDispose, ref } from 'vue';
 import { api } from './api';
 
 /**
@@ -12,7 +12,17 @@ export const useClock = defineStore('clock', () => {
   const offsetMs = ref(0);
   const fixedAt = ref<string | null>(null);
   const tick = ref(Date.now());
-  useIntervalFn(() => (tick.value = Date.now()), 1000);
+  const toNow = () => (tick.value = Date.now());
+  useIntervalFn(toNow, 1000);
+  // In the background the page's own timer is held back, and alarms with it.
+  if (typeof Worker !== 'undefined') {
+    const ticker = new Worker(new URL('./work/tickWorker.ts', import.meta.url), {
+      type: 'module',
+      name: 'tick',
+    });
+    ticker.onmessage = toNow;
+    onScopeDispose(() => ticker.terminate());
+  }
 
   async function synchronise(): Promise<void> {
     const before = Date.now();

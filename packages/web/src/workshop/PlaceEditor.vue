@@ -83,7 +83,11 @@ async function takeFile(event: Event): Promise<void> {
   input.value = '';
   if (!file) return;
   const text = await file.text();
-  take(file.name.endsWith('.csv') ? parseAirCsv(text, hourNow()) : parseForecastFile(text));
+  take(
+    file.name.endsWith('.csv')
+      ? parseAirCsv(text, hourNow(), store.build?.timeZone ?? 'UTC')
+      : parseForecastFile(text),
+  );
 }
 const hourNow = () => toWallTime(Math.floor(store.now / 60) * 60, zone.value);
 
@@ -110,9 +114,11 @@ async function readNow(): Promise<void> {
 }
 const measured = computed(() => store.readings.find((one) => one.place === place.value.id));
 
+const quarter = computed(() => Math.floor(store.minute / 15) * 15);
 const option = computed((): ChartOption => {
   const series = climateSeries(place.value.climate, zone.value);
-  const now = Math.floor(store.now);
+  // The chart is drawn anew once in a quarter of an hour, not with every tick.
+  const now = quarter.value;
   const from = now - 24 * 60;
   const until = now + 4 * 24 * 60;
   const points: number[] = [];
@@ -299,7 +305,12 @@ const option = computed((): ChartOption => {
         label="A line an hour: temperature, humidity; a time before them if you have it"
         rows="4"
       />
-      <v-btn class="mt-2" size="small" @click="take(parseAirCsv(pasted, hourNow()))">Take these hours</v-btn>
+      <v-btn
+        class="mt-2"
+        size="small"
+        @click="take(parseAirCsv(pasted, hourNow(), store.build?.timeZone ?? 'UTC'))"
+        >Take these hours</v-btn
+      >
     </div>
     <ul v-if="problems.length > 0" class="faults" role="alert">
       <li v-for="problem in problems.slice(0, 6)" :key="problem">{{ problem }}</li>

@@ -1,0 +1,414 @@
+<script setup lang="ts">
+import { epochMinute, personCalendar, sayMoment, type PlannedOperation } from '@fixatum/core';
+import { useElementSize } from '@vueuse/core';
+import { computed, nextTick, onMounted, ref, toRef, watch } from 'vue';
+import DryingRibbon from '../shared/DryingRibbon.vue';
+import NowLine from './NowLine.vue';
+import PlaceLane from './PlaceLane.vue';
+import ReadinessMark from '../shared/ReadinessMark.vue';
+import { useBuild } from '../shared/build';
+import { useForecast } from '../shared/forecast';
+import { daysBetween, percent, timeOfDay } from '../shared/timeAxis';
+import { passWords, unitName } from '../shared/words';
+import { usePinning } from './usePinning';
+
+/** Time across, people, pieces and places down: sessions, ribbons, passes, dates as hard lines. */
+const props = defineProps<{ pxPerHour: number }>();
+/** The session whose run sheet is shown, by its id. */
+const chosen = defineModel<string>('session');
+const emit = defineEmits<{ press: [operation: PlannedOperation] }>();
+const store = useBuild();
+const forecast = useForecast();
+const scroller = ref<HTMLElement>();
+const lanes = ref<HTMLElement>();
+
+const from = computed(() => store.view?.from ?? 0);
+const until = computed(() => store.view?.until ?? 1);
+const zone = computed(() => store.view?.timeZone ?? 'UTC');
+const width = computed(() =>
+  props.pxPerHour === 0 ? '100%' : `${((until.value - from.value) / 60) * props.pxPerHour}px`,
+);
+const days = computed(() => daysBetween(from.value, until.value, zone.value));
+/** The words for a day, such as "Wed 24 Feb", are about as wide as this. */
+const DAY_WORDS_PX = 72;
+const { width: lanesPx } = useElementSize(lanes);
+const dayWords = computed(() => {
+  const dayPx = lanesPx.value / days.value.length;
+  const every = dayPx > 0 ? Math.max(1, Math.ceil(DAY_WORDS_PX / dayPx)) : days.value.length;
+  return days.value.filter((day, at) => at % every === 0 && day.from >= from.value);
+});
+const left = (minute: number) => percent(minute, from.value, until.value);
+const wide = (a: number, b: number) =>
+  `${(100 * (Math.min(b, until.value) - Math.max(a, from.value))) / (until.value - from.value)}%`;
+
+const free = computed(() =>
+  (store.build?.people ?? []).flatMap((person) =>
+    personCalendar(person, zone.value, from.value)
+      .between(from.value, until.value)
+      .map((window) => ({ key: `${person.id} ${window.from}`, ...window })),
+  ),
+);
+const people = computed(() =>
+  (store.build?.people ?? []).map((person) => ({
+    person,
+    sessions: (store.view?.sessions ?? []).filter((session) => session.personId === person.id),
+  })),
+);
+const dates = computed(() =>
+  (store.build?.events ?? []).flatMap((event) => [
+    ...(event.packAt === undefined
+      ? []
+      : [{ key: `${event.id} pack`, word: 'pack', at: epochMinute(event.packAt, zone.value) }]),
+    { key: event.id, word: 'wear', at: epochMinute(event.wearAt, zone.value) },
+  ]),
+);
+const rows = computed(() =>
+  (store.view?.pieces ?? []).map((state) => ({
+    state,
+    piece: store.pieceOf(state.pieceId)!,
+    work: store.view!.operations.filter(
+      (operation) => operation.pieceId === state.pieceId && operation.start !== undefined,
+    ),
+  })),
+);
+const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
+const { grab, pull, drop, cancel, shiftOf } = usePinning({ lanes, from, until }, (operation) =>
+  emit('press', operation),
+);
+
+async function toNow(): Promise<void> {
+  await nextTick();
+  const element = scroller.value;
+  if (!element || !lanes.value || props.pxPerHour === 0) return;
+  element.scrollLeft =
+    (lanes.value.scrollWidth * (store.now - from.value)) / (until.value - from.value) -
+    element.clientWidth * 0.25;
+}
+watch(toRef(props, 'pxPerHour'), toNow);
+onMounted(toNow);
+</script>
+
+<template>
+  <div ref="scroller" class="scroller">
+    <div class="chart">
+      <div class="names">
+        <div class="axis" />
+        <div v-for="lane in people" :key="lane.person.id" class="lane session-lane">
+          <strong>{{ lane.person.name }}</strong>
+        </div>
+        <router-link
+          v-for="row in rows"
+          :key="row.piece.id"
+          class="lane plain"
+          :to="{ name: 'piece', params: { build: store.id!, piece: row.piece.id } }"
+        >
+          <span class="clip"
+            >{{ row.piece.name
+            }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></span
+          >
+          <ReadinessMark class="small" :readiness="row.state.readiness" />
+        </router-link>
+        <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane small quiet">
+          <span class="clip">{{
+            store.build!.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
+          }}</span>
+          <span>rack of {{ band.slots }}, °C</span>
+        </div>
+      </div>
+      <div ref="lanes" class="lanes" :style="{ width }">
+        <div class="backdrop" aria-hidden="true">
+          <div
+            v-for="window in free"
+            :key="window.key"
+            class="free"
+            :style="{ left: left(window.from), width: wide(window.from, window.to) }"
+          />
+          <div v-for="day in days" :key="day.from" class="midnight" :style="{ left: left(day.from) }" />
+        </div>
+        <div class="axis figures small">
+          <span
+            v-for="day in dayWords"
+            :key="day.from"
+            class="day"
+            :class="{ weekend: day.weekend }"
+            :style="{ left: left(day.from) }"
+            >{{ day.label }} {{ day.month }}</span
+          >
+        </div>
+        <div v-for="lane in people" :key="lane.person.id" class="lane session-lane">
+          <button
+            v-for="session in lane.sessions"
+            :key="session.id"
+            class="session"
+            :class="{ chosen: chosen === session.id }"
+            :style="{ left: left(session.from), width: `max(7px, ${wide(session.from, session.to)})` }"
+            :title="`${lane.person.name}: ${sayMoment(session.from, zone)} to ${timeOfDay(session.to, zone)}`"
+            :aria-label="`${lane.person.name}, ${sayMoment(session.from, zone)}: run sheet`"
+            @click="chosen = session.id"
+          >
+            <span
+              v-for="batch in session.batches"
+              :key="batch.start"
+              class="batch"
+              :style="{
+                left: `${(100 * (batch.start - session.from)) / (session.to - session.from)}%`,
+                width: `${(100 * (batch.end - batch.start)) / (session.to - session.from)}%`,
+              }"
+            />
+          </button>
+        </div>
+        <div v-for="row in rows" :key="row.piece.id" class="lane">
+          <DryingRibbon
+            :spans="row.state.ribbon"
+            :from="from"
+            :until="until"
+            :time-zone="zone"
+            :spread="forecast.byPiece.get(row.piece.id)?.ready"
+            :height="20"
+          />
+          <component
+            :is="operation.status === 'planned' ? 'button' : 'span'"
+            v-for="operation in row.work"
+            :key="operation.id"
+            class="pass"
+            :class="[
+              operation.status,
+              { pinned: pinnedIds.has(operation.id), moving: shiftOf(operation) !== 0 },
+            ]"
+            :style="{
+              left: left(operation.start! + shiftOf(operation)),
+              width: `max(3px, ${wide(operation.start!, operation.laidAt!)})`,
+            }"
+            :aria-label="
+              operation.status === 'planned'
+                ? `${unitName(store.build!, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone)}`
+                : undefined
+            "
+            :title="`${unitName(store.build!, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone)}`"
+            @pointerdown="grab($event, operation)"
+            @pointermove="pull"
+            @pointerup="operation.status === 'planned' && drop(operation)"
+            @pointercancel="cancel"
+            @keydown.enter.prevent="$emit('press', operation)"
+          />
+        </div>
+        <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane">
+          <PlaceLane :band="band" :from="from" :until="until" :time-zone="zone" />
+        </div>
+        <div v-for="date in dates" :key="date.key" class="date" :style="{ left: left(date.at) }">
+          <span class="small">{{ date.word }}</span>
+        </div>
+        <NowLine :from="from" :until="until" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.place-lane {
+  height: 30px;
+}
+
+.scroller {
+  overflow-x: auto;
+  border: 1px solid var(--line);
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+.chart {
+  display: flex;
+  min-width: 100%;
+  width: max-content;
+}
+
+.names {
+  position: sticky;
+  left: 0;
+  z-index: 4;
+  width: 250px;
+  flex: none;
+  background: rgb(var(--v-theme-surface));
+  border-right: 1px solid var(--line);
+}
+
+.lanes {
+  position: relative;
+  flex: 1 0 auto;
+}
+
+.chart:has(.lanes[style*='100%']) {
+  width: 100%;
+}
+
+.chart:has(.lanes[style*='100%']) .lanes {
+  flex: 1 1 0;
+  min-width: 0;
+}
+
+.axis {
+  height: 30px;
+  position: relative;
+  border-bottom: 1px solid var(--line);
+  overflow: hidden;
+}
+
+.day {
+  position: absolute;
+  top: 6px;
+  padding-left: 5px;
+  white-space: nowrap;
+}
+
+.day.weekend {
+  font-weight: 700;
+}
+
+.lane {
+  position: relative;
+  height: 36px;
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  border-bottom: 1px solid var(--line);
+}
+
+.names .lane {
+  padding: 0 10px;
+}
+
+.clip {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.session-lane {
+  height: 30px;
+}
+
+.backdrop {
+  position: absolute;
+  inset: 0;
+}
+
+.free {
+  position: absolute;
+  top: 30px;
+  bottom: 0;
+  background: rgb(var(--v-theme-surface));
+}
+
+.midnight {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 1px solid var(--line);
+}
+
+.session {
+  position: absolute;
+  top: 4px;
+  bottom: 4px;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid rgb(var(--v-theme-primary));
+  border-radius: 2px;
+  overflow: hidden;
+}
+
+.session.chosen {
+  outline: 3px solid rgb(var(--v-theme-primary));
+}
+
+.batch {
+  position: absolute;
+  top: 3px;
+  bottom: 3px;
+  background: rgb(var(--v-theme-primary));
+  border-right: 1px solid rgb(var(--v-theme-surface));
+}
+
+.pass {
+  position: absolute;
+  top: 3px;
+  height: 6px;
+  background: rgb(var(--v-theme-primary));
+}
+
+button.pass {
+  height: 12px;
+  top: 0;
+  border-top: 3px solid rgba(var(--v-theme-surface), 0);
+  background-clip: padding-box;
+  cursor: grab;
+  touch-action: none;
+}
+
+button.pass.moving {
+  opacity: 0.6;
+  cursor: grabbing;
+  z-index: 5;
+}
+
+/* A pin through the top of the pass. */
+.pass.pinned::after {
+  content: '';
+  position: absolute;
+  top: -4px;
+  left: -3px;
+  border: 4px solid transparent;
+  border-top-color: rgb(var(--v-theme-error));
+  border-top-width: 8px;
+}
+
+.pass.done {
+  background: rgb(var(--v-theme-secondary));
+}
+
+.date {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 2px solid rgb(var(--v-theme-error));
+  z-index: 3;
+  pointer-events: none;
+}
+
+.date span {
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  padding: 0 4px;
+  background: rgb(var(--v-theme-error));
+  color: rgb(var(--v-theme-surface));
+  line-height: 1.3;
+}
+
+.date span {
+  left: auto;
+  right: 0;
+}
+
+.date + .date span {
+  bottom: 24px;
+}
+
+.legend .key-pass {
+  height: 6px;
+  background: rgb(var(--v-theme-primary));
+}
+
+@media (max-width: 820px) {
+  .names {
+    width: 140px;
+  }
+
+  .names .lane {
+    flex-direction: column;
+    align-items: flex-start;
+    justify-content: center;
+    gap: 0;
+    font-size: 0.8rem;
+  }
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { sayChance, sayMoment, sayWait, type Piece } from '@fixatum/core';
+import { computed } from 'vue';
+import { useBuild } from '../shared/build';
+import { useForecast } from '../shared/forecast';
+import { useBetterPlan } from './betterPlan';
+
+/** Where each piece stands: ready when, how likely in time, when work has to go on, and what no plan beats. */
+const store = useBuild();
+const forecast = useForecast();
+const better = useBetterPlan();
+const zone = computed(() => store.view?.timeZone ?? 'UTC');
+
+const readyOf = (state: { packableAt?: number | undefined; wearableAt?: number | undefined }) =>
+  state.packableAt === undefined || state.wearableAt === undefined
+    ? undefined
+    : Math.max(state.packableAt, state.wearableAt);
+const standing = computed(() =>
+  (store.view?.pieces ?? []).flatMap((state) => {
+    const piece = store.pieceOf(state.pieceId);
+    if (!piece) return [];
+    const now = readyOf(state);
+    const then = better.kept?.ready[piece.id];
+    return [
+      {
+        piece,
+        state,
+        ready: now !== undefined && Number.isFinite(now) ? sayMoment(now, zone.value) : 'never',
+        chance: forecast.byPiece.get(piece.id)?.chance,
+        bound: store.view!.bounds.find((one) => one.pieceId === piece.id),
+        against: shiftWords(then === undefined || now === undefined ? undefined : now - then),
+      },
+    ];
+  }),
+);
+function shiftWords(minutes: number | undefined): string {
+  if (minutes === undefined) return '–';
+  if (Math.abs(minutes) < 1) return 'the same';
+  return `${sayWait(Math.abs(minutes))} ${minutes > 0 ? 'later' : 'sooner'}`;
+}
+const eventName = (piece: Piece) =>
+  store.build?.events.find((one) => one.id === piece.event)?.name ?? 'the date';
+</script>
+
+<template>
+  <section aria-labelledby="standing-title" class="standing">
+    <h2 id="standing-title">Where each piece stands</h2>
+    <div class="wide">
+      <table class="figures" data-testid="standing">
+        <thead>
+          <tr>
+            <th scope="col">Piece</th>
+            <th scope="col">Ready</th>
+            <th scope="col">Chance</th>
+            <th scope="col">Go on by</th>
+            <th scope="col">No plan is quicker than</th>
+            <th v-if="better.kept" scope="col">Against the plan of {{ sayMoment(better.kept.at, zone) }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in standing" :key="one.piece.id">
+            <th scope="row">{{ one.piece.name }}</th>
+            <td>
+              {{ one.ready }}
+            </td>
+            <td>{{ one.chance === undefined ? '–' : sayChance(one.chance) }}</td>
+            <td>
+              <template v-if="one.state.latestStartAt !== undefined"
+                >{{ sayMoment(one.state.latestStartAt, zone) }}
+                <span class="quiet">or lose {{ eventName(one.piece) }}</span></template
+              ><template v-else>–</template>
+            </td>
+            <td class="quiet">{{ one.bound?.sentence ?? '…' }}</td>
+            <td v-if="better.kept">
+              {{ one.against }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="better.kept" class="small mt-2">
+      {{ store.view!.sessions.length }} sessions now, {{ better.kept.sessions }} then.
+      <button class="link" @click="better.kept = undefined">Stop comparing</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.standing {
+  margin-bottom: 28px;
+}
+
+.standing .wide {
+  overflow-x: auto;
+}
+
+.standing table {
+  border-collapse: collapse;
+  width: 100%;
+  margin-top: 8px;
+  font-size: 0.9rem;
+}
+
+.standing :is(th, td) {
+  text-align: left;
+  padding: 5px 14px 5px 0;
+  border-bottom: 1px solid var(--line);
+  vertical-align: top;
+}
+
+.link {
+  text-decoration: underline;
+}
+</style>
