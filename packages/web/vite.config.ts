@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
+  build: { target: 'es2022', chunkSizeWarningLimit: 1500, manifest: true },
 });

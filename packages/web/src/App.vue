@@ -2,8 +2,6 @@
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import ConflictDialog from './shared/ConflictDialog.vue';
-import KeysHelp from './shared/KeysHelp.vue';
 import Masthead from './shared/Masthead.vue';
 import RefusedEdits from './shared/RefusedEdits.vue';
 import { useAppearance } from './shared/appearance';
@@ -12,6 +10,11 @@ import { useClock } from './shared/clock';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
 import { isTyping } from './shared/typing';
+import { later } from './shared/later';
+
+const KeysHelp = later(() => import('./shared/KeysHelp.vue'));
+
+const ConflictDialog = later(() => import('./shared/ConflictDialog.vue'));
 
 const route = useRoute();
 const router = useRouter();
@@ -92,8 +95,8 @@ onKeyStroke((event) => {
       </div>
       <router-view v-else-if="ready" />
     </v-main>
-    <KeysHelp v-model="help" />
-    <ConflictDialog />
+    <KeysHelp v-if="help" v-model="help" />
+    <ConflictDialog v-if="store.conflict" />
     <v-snackbar
       v-model="notice.shown"
       :timeout="notice.isProblem ? 12000 : 7000"

@@ -1,10 +1,11 @@
 import { createEvents, type EventAttributes } from 'ics';
 import Papa from 'papaparse';
 import type { Build } from '../model/schema';
-import { atZone, sayMoment, toWallTime, type EpochMinute } from '../model/wallTime';
-import type { PlannedOperation, Session, SessionDeadline } from '../schedule/plan/plan';
+import { atZone, toWallTime, type EpochMinute } from '../model/wallTime';
+import type { PlannedOperation, Session } from '../schedule/plan/plan';
 import { stepKindWords } from '../model/stepKinds';
 import type { Plan } from '../schedule/answers/plan';
+import { deadlineWords } from '../words/deadlineWords';
 
 type Exported = Pick<Plan, 'operations' | 'sessions' | 'now'>;
 
@@ -28,13 +29,6 @@ const batchesOf = (plan: Exported, session: Session) => {
     operations: batch.operationIds.map((id) => byId.get(id)!),
   }));
 };
-
-/** "Begin by Tue 23 Feb, 20:40 or lose Lantern Quay Fair (Ring crown)". */
-export function deadlineWords(build: Build, { at, pieceId }: SessionDeadline): string {
-  const piece = build.pieces.find((one) => one.id === pieceId);
-  const event = build.events.find((one) => one.id === piece?.event);
-  return `Begin by ${sayMoment(at, build.timeZone)} or lose ${event?.name ?? 'the date'} (${piece?.name ?? pieceId})`;
-}
 
 /**
  * The sessions of a plan as a calendar (iCalendar, RFC 5545), an event each with its run sheet. A session keeps its id as

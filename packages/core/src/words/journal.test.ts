@@ -1,6 +1,7 @@
 import { materialsOf } from '../materials/ownMaterials';
 import { sampleBuild } from '../testing/sampleBuild';
-import { journalCsv, journalOf } from './journal';
+import { journalOf } from './journal';
+import { journalCsv } from '../io/journalCsv';
 
 const build = sampleBuild({
   log: [

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import type { Build } from '../model/schema';
 import { filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
@@ -87,29 +86,4 @@ export function journalOf(build: Build, materials: ReadonlyMap<string, Material>
         text: 'Packed',
       });
   return lines.sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
-}
-
-/** The journal as CSV with a line of headings, oldest first; quotes and line ends as RFC 4180 has them. */
-export function journalCsv(build: Build, lines: readonly JournalLine[]): string {
-  const nameOf = (id: string | undefined) => build.pieces.find((piece) => piece.id === id)?.name ?? '';
-  return Papa.unparse(
-    {
-      fields: ['time', 'kind', 'piece', 'unit', 'what', 'temperature_c', 'humidity_pct', 'note', 'photo'],
-      data: [...lines]
-        .reverse()
-        .map((line) => [
-          line.at.replace('T', ' '),
-          line.kind,
-          nameOf(line.pieceId),
-          line.unit ?? '',
-          line.text,
-          line.temperatureC ?? '',
-          line.humidityPct ?? '',
-          line.note ?? '',
-          line.photo ?? '',
-        ]),
-    },
-    // A cell that a spreadsheet would run as a formula is kept as text.
-    { escapeFormulae: true },
-  );
 }

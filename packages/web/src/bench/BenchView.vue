@@ -8,7 +8,6 @@ import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
 import BenchTimers from './BenchTimers.vue';
 import DryingList from './DryingList.vue';
-import NotAsPlannedDialog from './NotAsPlannedDialog.vue';
 import RunSheet from './RunSheet.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { useBuild } from '../shared/build';
@@ -16,6 +15,9 @@ import { useOutbox } from '../shared/outbox';
 import { timeOfDay } from '../shared/timeAxis';
 import { isTyping } from '../shared/typing';
 import { passWords, pieceNames, unitName, withWords, zoneNames } from '../shared/words';
+import { later } from '../shared/later';
+
+const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
 
 const store = useBuild();
 const outbox = useOutbox();
@@ -328,7 +330,7 @@ onKeyStroke((event) => {
       <BenchTimers :passes="shown" />
       <DryingList class="mt-6" :drying="drying" />
     </aside>
-    <NotAsPlannedDialog v-model="different" :passes="chosen" />
+    <NotAsPlannedDialog v-if="different" v-model="different" :passes="chosen" />
     <RunSheet class="then" :batches="rest" />
   </div>
   <div v-else class="page quiet">

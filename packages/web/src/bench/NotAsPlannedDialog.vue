@@ -29,19 +29,23 @@ const form = reactive({
 });
 const first = computed(() => props.passes[0]);
 
-watch(open, (isOpen) => {
-  if (!isOpen || !first.value) return;
-  problem.value = '';
-  Object.assign(form, {
-    film: first.value.material ? first.value.film : '',
-    material: first.value.material?.id ?? '',
-    place: first.value.placeId,
-    doneAt: toWallTime(Math.floor(store.now), store.build!.timeZone),
-    failed: false,
-    photo: undefined,
-    note: '',
-  });
-});
+watch(
+  open,
+  (isOpen) => {
+    if (!isOpen || !first.value) return;
+    problem.value = '';
+    Object.assign(form, {
+      film: first.value.material ? first.value.film : '',
+      material: first.value.material?.id ?? '',
+      place: first.value.placeId,
+      doneAt: toWallTime(Math.floor(store.now), store.build!.timeZone),
+      failed: false,
+      photo: undefined,
+      note: '',
+    });
+  },
+  { immediate: true },
+);
 
 const materialItems = computed(() =>
   [...store.materials.values()]

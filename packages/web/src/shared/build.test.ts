@@ -251,6 +251,43 @@ describe('what is pressed', () => {
     expect(warm!.beginsAt.has(first.operations[0]!.id)).toBe(true);
     expect(warm!.beginsAt.has(id)).toBe(false);
   });
+
+  it('lets it go also when a plan that was still being made comes in first, and only once', async () => {
+    const store = await opened();
+    const { id } = answerPlan().operations[1]!;
+    store.takePlan(store.warm!);
+    const slow = asked().at(-1)!;
+    jest.spyOn(api, 'patchBuild').mockImplementation(async () => {
+      // The server is slow, and the plan from before comes in meanwhile with the pass where it was pinned.
+      answerPlan({ request: slow });
+      return answer(2, { name: 'Let go' });
+    });
+    await store.unpin([id]);
+    expect(asked().at(-1)![0].warm!.beginsAt.has(id)).toBe(false);
+    answerPlan();
+    store.takePlan(store.warm!);
+    expect(asked().at(-1)![0].warm!.beginsAt.has(id)).toBe(true);
+  });
+
+  it('keeps a pass where it is when letting go was refused', async () => {
+    const store = await opened();
+    const { id } = answerPlan().operations[1]!;
+    jest.spyOn(api, 'patchBuild').mockRejectedValue(new ApiProblem(412, 'stale', 'Changed', 'Elsewhere', []));
+    expect(await store.unpin([id])).toBe(false);
+    store.takePlan(store.warm!);
+    expect(asked().at(-1)![0].warm!.beginsAt.has(id)).toBe(true);
+  });
+
+  it('takes nothing back that was changed elsewhere since: undo names the version it saw', async () => {
+    const store = await opened();
+    answerPlan();
+    const undone = jest
+      .spyOn(api, 'undo')
+      .mockRejectedValue(new ApiProblem(412, 'changed-meanwhile', 'Changed', 'Changed elsewhere', []));
+    await store.undo();
+    expect(undone.mock.calls).toEqual([['b1', '"1"']]);
+    expect(useNotice().isProblem).toBe(true);
+  });
 });
 
 describe('a piece that was changed elsewhere', () => {

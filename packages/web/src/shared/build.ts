@@ -55,6 +55,12 @@ const spotOf = (operation: PlannedOperation) => ({
   ...(operation.face ? { face: operation.face } : {}),
 });
 
+/** A plan to begin with in which some passes may be at any time. */
+const withoutTimes = (warm: WarmStart, ids: ReadonlySet<string>): WarmStart => ({
+  ...warm,
+  beginsAt: new Map([...warm.beginsAt].filter(([id]) => !ids.has(id))),
+});
+
 /** The build that is open, its plan, and every change to it. */
 export const useBuild = defineStore('build', () => {
   const clock = useClock();
@@ -138,9 +144,11 @@ export const useBuild = defineStore('build', () => {
     build: build.value!,
     now: Math.floor(now.value),
     readings: readingsByPlace.value,
-    warm: warm.value,
+    warm: freed.size > 0 && warm.value ? withoutTimes(warm.value, freed) : warm.value,
   });
 
+  /** Passes that the next plan does not keep to their times, as a pin of theirs was let go. */
+  let freed: ReadonlySet<string> = new Set();
   /** Pieces that go before all others in the next plan that stands. */
   let urgent: readonly string[] | undefined;
 
@@ -149,6 +157,7 @@ export const useBuild = defineStore('build', () => {
     planning.value = true;
     const buildId = id.value;
     const first = urgent;
+    const free = freed;
     // What moved is told against the plan there was when this one was asked for, not between its own stages.
     const before = settled.value;
     planInWorker(
@@ -163,6 +172,7 @@ export const useBuild = defineStore('build', () => {
         planning.value = stage !== 'whole';
         if (!stands) return;
         if (urgent === first) urgent = undefined;
+        if (freed === free) freed = new Set();
         settled.value = made;
         warm.value = warmFrom(made);
         void keepPlan(warm.value);
@@ -235,15 +245,14 @@ export const useBuild = defineStore('build', () => {
     const pins = [...kept, ...operationIds.map((operation) => ({ operation, at }))];
     return change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Pinned');
   }
-  function unpin(operationIds: readonly string[]): Promise<boolean> {
+  async function unpin(operationIds: readonly string[]): Promise<boolean> {
     const pins = (build.value?.pins ?? []).filter((one) => !operationIds.includes(one.operation));
-    // The plan is not to hold it where the pin was.
-    if (warm.value)
-      warm.value = {
-        ...warm.value,
-        beginsAt: new Map([...warm.value.beginsAt].filter(([id]) => !operationIds.includes(id))),
-      };
-    return change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Let go');
+    // The next plan is not to hold it where the pin was, whatever plan comes in until then.
+    const own = new Set([...freed, ...operationIds]);
+    freed = own;
+    const done = await change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Let go');
+    if (!done && freed === own) freed = new Set();
+    return done;
   }
 
   /** Runs one change, takes what the server answers, and says so; returns whether it went through. */

@@ -20,13 +20,17 @@ const weekends = ref(true);
 const problem = ref('');
 const saving = ref(false);
 
-watch(open, (isOpen) => {
-  if (!isOpen) return;
-  const today = DateTime.fromMillis(clock.now(timeZone) * 60_000, { zone: timeZone });
-  name.value = '';
-  problem.value = '';
-  wearDay.value = today.plus({ days: 21 }).toFormat('yyyy-MM-dd');
-});
+watch(
+  open,
+  (isOpen) => {
+    if (!isOpen) return;
+    const today = DateTime.fromMillis(clock.now(timeZone) * 60_000, { zone: timeZone });
+    name.value = '';
+    problem.value = '';
+    wearDay.value = today.plus({ days: 21 }).toFormat('yyyy-MM-dd');
+  },
+  { immediate: true },
+);
 
 const dayBefore = computed(() => DateTime.fromISO(wearDay.value).minus({ days: 1 }).toFormat('yyyy-MM-dd'));
 

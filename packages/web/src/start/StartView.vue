@@ -4,8 +4,10 @@ import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiProblem, type BuildSummary } from '../shared/api';
-import NewBuildDialog from './NewBuildDialog.vue';
 import { useNotice } from '../shared/notice';
+import { later } from '../shared/later';
+
+const NewBuildDialog = later(() => import('./NewBuildDialog.vue'));
 
 const router = useRouter();
 const notice = useNotice();
@@ -143,7 +145,7 @@ async function putAside(build: BuildSummary): Promise<void> {
         <p v-if="faults.length > 30" class="quiet">And {{ faults.length - 30 }} more.</p>
       </section>
     </div>
-    <NewBuildDialog v-model="creating" @made="openBuild" />
+    <NewBuildDialog v-if="creating" v-model="creating" @made="openBuild" />
   </div>
 </template>
 
