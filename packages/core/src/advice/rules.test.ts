@@ -136,3 +136,27 @@ describe('rules', () => {
     expect(found(build([seal, paint], log, { quantity: 2 }))).toEqual(['R08 stop paint']);
   });
 });
+
+describe('what takes no other coat', () => {
+  const messages = (one: Build) =>
+    judgeBuild(one).flatMap(({ rule, message }) => (rule === 'R07' ? [message] : []));
+
+  it('is told by its own name, not by who is free', () => {
+    // The label of this tin gives no time for another coat, and its film repels nothing.
+    const own = build([
+      seal,
+      { id: 'a', kind: 'base', material: 'last' },
+      { id: 'b', kind: 'base', material: 'last' },
+    ]);
+    own.materials = [
+      { id: 'last', name: 'Last coat', role: 'paint', touch: 20, handle: 60, pack: 90, wear: 90 },
+    ];
+    expect(messages(own)).toEqual(['Last coat never takes another coat, so Last coat can’t go on.']);
+  });
+
+  it('is left to the rule on silicone where that is what lies below', () => {
+    const caulked = build([{ id: 'fill', kind: 'fill', material: 'silicone-caulk', method: 'tool' }, paint]);
+    expect(messages(caulked)).toEqual([]);
+    expect(found(caulked)).toContain('R10 stop paint');
+  });
+});

@@ -133,6 +133,18 @@ describe('safety', () => {
     expect(line('urethane-2k-clear')).toMatch(/licensed practice with supplied air/);
   });
 
+  it('keeps its word on latex and on resins however they are put on', () => {
+    const latex = catalogueById.get('natural-latex')!;
+    const sprayed = safetyLine({ id: 's', kind: 'seal' }, 'airbrush', latex)!;
+    expect(sprayed).toContain('Particle mask and eye cover');
+    expect(sprayed).toContain('Natural latex: keep away from anyone with the allergy');
+    const epoxy = catalogueById.get('epoxy-clear')!;
+    expect(safetyLine({ id: 's', kind: 'seal' }, 'airbrush', epoxy)).toContain('can sensitise skin');
+    expect(safetyLine({ id: 's', kind: 'seal' }, 'brush', latex)).toBe(
+      'Natural latex: keep away from anyone with the allergy; air the room of ammonia.',
+    );
+  });
+
   it('goes with heat and sanding too, and is silent for a brush of acrylic', () => {
     expect(line(undefined, { kind: 'heat-seal' })).toMatch(/PVC is never heated/);
     expect(line(undefined, { kind: 'sand' })).toMatch(/Particle mask/);

@@ -1,7 +1,8 @@
 import { isPorousFoam } from '../../model/substrates';
 import { stepPointer, type Rule } from '../rule';
 import { freshId } from '../freshId';
-import { facesOf, zoneIdsOf } from '../../model/stepSpots';
+import { facesOf, cellsOf } from '../../model/stepSpots';
+import { orderedSteps } from '../../facts/spots';
 
 const closing = new Set(['seal', 'prime']);
 const drinking = new Set(['paint', 'texture', 'weather', 'detail', 'topcoat']);
@@ -14,12 +15,9 @@ export const r03PaintOnBareFoam: Rule = {
   look(piece, { build, materials }) {
     if (!isPorousFoam(piece.substrate.kind)) return [];
     const closed = new Set<string>();
-    for (const [at, step] of piece.steps.entries()) {
-      const material = step.material === undefined ? undefined : materials.get(step.material);
+    for (const { at, step, material } of orderedSteps(piece, { build, materials })) {
       if (!material) continue;
-      const cells = facesOf(step).flatMap((face) =>
-        (step.zones ?? zoneIdsOf(piece)).map((zone) => `${face}:${zone}`),
-      );
+      const cells = cellsOf(piece, step);
       if (closing.has(material.role)) {
         cells.forEach((cell) => closed.add(cell));
       } else if (drinking.has(material.role)) {

@@ -1,3 +1,5 @@
+import { planBuild } from '../answers/planBuild';
+import { sampleBuild } from '../../testing/sampleBuild';
 import fc from 'fast-check';
 import type { Person, Place } from '../../model/schema';
 import { epochMinute, toWallTime } from '../../model/wallTime';
@@ -109,5 +111,41 @@ describe('when a place may be used', () => {
         ),
       ),
     ).toBe('2027-02-16T09:00');
+  });
+});
+
+describe('a build that began long ago', () => {
+  it('is planned as any other: years after its start and its first log entry', () => {
+    const build = sampleBuild({
+      start: '2023-01-10T08:00',
+      events: [{ id: 'day', name: 'The day', packAt: '2027-03-05T18:00', wearAt: '2027-03-06T09:00' }],
+      log: [
+        {
+          id: 'l',
+          piece: 'plate',
+          unit: 1,
+          step: 'seal',
+          coat: 1,
+          face: 'outer',
+          doneAt: '2024-05-02T09:00',
+        },
+      ],
+    });
+    const { operations } = planBuild(build, { now: epochMinute('2027-02-15T08:00', 'UTC') });
+    expect(operations.map(({ status }) => status)).toEqual(['done', 'planned', 'planned']);
+    expect(toWallTime(operations[1]!.start!, 'UTC')).toBe('2027-02-15T08:00');
+  });
+
+  it('dries in the swing of its porch as any other', () => {
+    const [room] = sampleBuild().places;
+    const porch = (start: string) =>
+      planBuild(
+        sampleBuild({
+          start,
+          places: [{ ...room!, climate: { kind: 'daily', meanC: 18, swingC: 5, humidityPct: 50 } }],
+        }),
+        { now: epochMinute('2027-02-15T08:00', 'UTC'), latestStarts: false },
+      ).pieces[0]!.packableAt;
+    expect(porch('2022-02-15T08:00')).toBe(porch('2027-02-15T08:00'));
   });
 });
