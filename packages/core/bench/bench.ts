@@ -1,5 +1,5 @@
 // `npm run bench`: how long the core takes over builds of several sizes. Prints; asserts nothing.
-import { dryStack, plainMilestones, type LaidCoat } from '../src/drying/dryStack';
+import { dryStack, plainMilestones } from '../src/drying/dryStack';
 import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
 import { epochMinute } from '../src/model/wallTime';
@@ -10,6 +10,7 @@ import { planBuild } from '../src/schedule/answers/planBuild';
 import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
 import { handsDoneAt } from '../src/schedule/answers/handsBound';
+import type { LaidCoat } from '../src/drying/laidCoat';
 
 /** The median of some runs, ms, after one to warm up. */
 function median(runs: number, work: () => unknown): number {

@@ -1,8 +1,8 @@
 import type { Piece } from '../model/schema';
-import type { CoatMilestones } from '../drying/dryStack';
 import type { PlannedOperation } from '../schedule/plan/plan';
 import type { CellCoat } from '../schedule/state/unitState';
 import type { Plan } from '../schedule/answers/plan';
+import type { CoatMilestones } from '../drying/laidCoat';
 
 /** One coat landing on another on one spot, with the milestones of the one below. */
 export interface Landing {

@@ -1,7 +1,7 @@
 import { judgeBuild } from './judgeBuild';
 import type { RuleFinding } from './finding';
 import type { Build } from '../model/schema';
-import { plainMilestones, type CoatMilestones } from '../drying/dryStack';
+import { plainMilestones } from '../drying/dryStack';
 import { dryFilmUm } from '../materials/film';
 import type { MeasuredMaterial } from '../schedule/answers/measuredTimes';
 import type { EpochMinute } from '../model/wallTime';
@@ -14,6 +14,7 @@ import { planBuild, type PlanOptions } from '../schedule/answers/planBuild';
 import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
 import type { Plan } from '../schedule/answers/plan';
 import type { HandsBound } from '../schedule/answers/handsBound';
+import type { CoatMilestones } from '../drying/laidCoat';
 
 /** One coat of a stack as it is drawn: how thick, in what colour and sheen, and when it reaches what. */
 export interface StrataCoat {

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import type { Climate } from '../model/schema';
 import { catalogue, catalogueById } from '../materials/catalogue';
-import { dryStack, type LaidCoat, type Stand } from './dryStack';
+import { dryStack } from './dryStack';
 import { placeAir } from './placeAir';
 import { filmFactor } from '../model/filmGrades';
+import type { LaidCoat, Stand } from './laidCoat';
 
 const origin = Date.UTC(2027, 1, 15) / 60_000;
 const constant = (temperatureC: number, humidityPct: number): Climate => ({

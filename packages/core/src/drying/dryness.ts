@@ -1,5 +1,5 @@
 import type { EpochMinute } from '../model/wallTime';
-import type { CoatMilestones } from './dryStack';
+import type { CoatMilestones } from './laidCoat';
 
 /** How far a coat has come, from just laid to fully cured. */
 export const drynessOrder = ['wet', 'touch-dry', 'recoatable', 'handleable', 'cured'] as const;

@@ -1,6 +1,6 @@
 import type { Milestone } from '../model/milestones';
 import type { EpochMinute } from '../model/wallTime';
-import type { CoatMilestones, DryStack } from './dryStack';
+import type { CoatMilestones, DryStack } from './laidCoat';
 
 /** When one coat reaches a milestone. What is never sanded counts as sandable when it can be handled. */
 export function milestoneOfCoat(coat: CoatMilestones, milestone: Milestone): EpochMinute {

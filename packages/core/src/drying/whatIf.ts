@@ -1,8 +1,9 @@
 import type { AirAid, Climate } from '../model/schema';
-import { curedShares, dryStack, plainMilestones, type CoatMilestones, type LaidCoat } from './dryStack';
+import { curedShares, dryStack, plainMilestones } from './dryStack';
 import { placeAir } from './placeAir';
 import { type FilmGrade, filmFactor } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
+import type { CoatMilestones, LaidCoat } from './laidCoat';
 
 /** One coat of a what-if stack: what, how thick, and how long after the one below; 0 for the first. */
 export interface WhatIfCoat {

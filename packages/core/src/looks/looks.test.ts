@@ -11,7 +11,8 @@ import { finishAcrossZones, splitByZone, type ZoneFinish } from './finishPlan';
 import { lookFromPiece } from './saveLook';
 import { schools } from './schools';
 import { lookById, shippedLooks } from './shippedLooks';
-import { writeSteps, type Choices } from './writeSteps';
+import { writeSteps } from './writeSteps';
+import type { Choices } from './choices';
 
 /** A 6 mm piece of both faces at 20 °C, 50 %, with a porch of the same air to spray in. */
 const ground = (): Build => {

@@ -1,45 +1,11 @@
 import type { Build, Face, Piece, Place, Step, Zone } from '../model/schema';
 import { isPorousFoam } from '../model/substrates';
 import { finishAcrossZones, type FinishPlan } from './finishPlan';
-import type { Clear, Look, LookStep, SealerSchool, Undercoat } from './look';
+import type { Clear, Look, LookStep } from './look';
 import { schoolById } from './schools';
 import type { StepKind } from '../model/stepKinds';
 import type { Method } from '../model/methods';
-
-/** What a person decides; everything else follows from the piece. */
-export interface Choices {
-  /** One look for the whole piece, or one a zone. */
-  looks: { zone?: string; look: Look; colour?: string }[];
-  sealer?: SealerSchool;
-  undercoat?: Undercoat;
-  clear?: Clear;
-  /** Tools at hand; brush, foam brush, sponge and spray cans if not said. */
-  tools?: readonly Method[];
-  /** Leaves out what the looks call extra, and one coat where there are three or more. */
-  quicker?: boolean;
-  /** Big seams or pores to fill first. */
-  fill?: boolean;
-  /** Straps or closures to put on at the end. */
-  straps?: boolean;
-  /** Zones in the order the user wants them painted. */
-  order?: readonly string[];
-}
-
-/** A list of steps, and how the zones were brought into order. */
-export interface WrittenSteps {
-  steps: Step[];
-  zones: FinishPlan | undefined;
-}
-
-export const usualTools: readonly Method[] = [
-  'brush',
-  'foam-brush',
-  'sponge',
-  'stipple',
-  'dry-brush',
-  'wipe',
-  'aerosol',
-];
+import { type Choices, type WrittenSteps, usualTools } from './choices';
 
 const clearMaterial: Record<Exclude<Clear, 'none'>, string> = {
   matte: 'matte-varnish',

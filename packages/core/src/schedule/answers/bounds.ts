@@ -9,6 +9,7 @@ import type { Binding, PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
 import { coatAlone, UnitAtBest, type CoatAlone } from '../state/unitAtBest';
 import type { CellCoat, UnitState } from '../state/unitState';
+import { ancestors, unsureCells } from '../plan/ancestors';
 
 /** The soonest a piece can be ready under any plan, and what holds it up most. */
 export interface PieceBound {
@@ -180,46 +181,6 @@ function coatsThatLie(
   for (const [coat, cell] of lying.sort((a, b) => a[0].laidAt - b[0].laidAt))
     cells.set(coat, [...(cells.get(coat) ?? []), cell]);
   return cells;
-}
-
-/** For each pass of a unit those of the same unit that have to come before it, by id. */
-function ancestors(own: readonly PlannedOperation[]): Map<string, ReadonlySet<string>> {
-  const byId = new Map(own.map((operation) => [operation.id, operation]));
-  const known = new Map<string, Set<string>>();
-  const of = (operation: PlannedOperation): Set<string> => {
-    let all = known.get(operation.id);
-    if (!all) {
-      all = new Set();
-      known.set(operation.id, all);
-      for (const id of operation.after) {
-        const before = byId.get(id);
-        if (!before) continue;
-        all.add(id);
-        for (const one of of(before)) all.add(one);
-      }
-    }
-    return all;
-  };
-  for (const operation of own) of(operation);
-  return known;
-}
-
-/** Spots of a pass on which another coat may be laid before it or after it, as neither has to wait for the other. */
-function unsureCells(
-  own: readonly PlannedOperation[],
-  operation: PlannedOperation,
-  before: ReadonlyMap<string, ReadonlySet<string>>,
-): string[] {
-  const certain = before.get(operation.id)!;
-  return own.flatMap((other) =>
-    other === operation ||
-    !other.material ||
-    other.status === 'skipped' ||
-    certain.has(other.id) ||
-    before.get(other.id)!.has(operation.id)
-      ? []
-      : other.cells,
-  );
 }
 
 /** What the bounds of its units come to for a piece. */

@@ -1,11 +1,11 @@
 import type { Piece } from '../../model/schema';
 import { MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
-import type { DecodeOptions } from '../place/draft';
 import { decode } from '../place/decode';
 import { worthPuttingOff } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
 import type { PiecePlan, PlannedOperation, Session, SessionDeadline } from '../plan/plan';
 import { pieceReadiness } from '../state/readiness';
+import type { DecodeOptions } from '../place/decodeOptions';
 
 const STEP_MINUTES = 15;
 

@@ -1,8 +1,9 @@
-import { Draft, type DecodeOptions } from './draft';
+import { Draft } from './draft';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import type { Lesson } from './replayLog';
 import type { UnitState } from '../state/unitState';
+import type { DecodeOptions } from './decodeOptions';
 
 /** What one pass of the planner came to. */
 export interface PlannerRun {

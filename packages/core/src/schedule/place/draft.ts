@@ -9,43 +9,10 @@ import type { PlannedOperation, Binding } from '../plan/plan';
 import { replayLog, type Lesson } from './replayLog';
 import { linkBehind, longestWait, type Busy, type Timeline } from '../state/timeline';
 import type { UnitState } from '../state/unitState';
+import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOptions';
 
 /** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
 const MOST_ROUNDS = 400;
-
-/** What a run of the planner may be asked to leave out or take as given. */
-export interface DecodeOptions {
-  now: EpochMinute;
-  /** Only these pieces are planned; others keep the ends given in `fixedEnds`. */
-  onlyPieces?: ReadonlySet<string>;
-  fixedEnds?: ReadonlyMap<string, EpochMinute>;
-  /** How much longer than the label each material takes, by id; for trying uncertain futures. */
-  timeFactors?: ReadonlyMap<string, number>;
-  /** Moments before which operations do not begin, by id. */
-  notBefore?: ReadonlyMap<string, EpochMinute>;
-  /** Who does an operation, by its id, where that is given. */
-  personOf?: ReadonlyMap<string, string>;
-  /** Nobody does a pass before what was placed for them ahead of it. */
-  keepsTurns?: boolean;
-  /** Coats that are put off until what they land on is dry through, by id. */
-  letDryThrough?: ReadonlySet<string>;
-  /** How passes are placed; as soon as can be unless said otherwise. */
-  habits?: PlacingHabits;
-  /** Works out what really keeps each pass from beginning sooner, where `notBefore` put it. */
-  explain?: boolean;
-}
-
-/** How much sooner a pass could be and still be put off, for the good of the whole plan. */
-export interface PlacingHabits {
-  /** A pass is put off by this many minutes, and no more, to share set-up and clean-up with others. */
-  joinPatienceMinutes: number;
-  /** Work goes into sessions that have some already, where it fits into one at all. */
-  usedSessionsOnly: boolean;
-}
-
-/** Passes are placed as soon as can be, but for a few minutes to share a set-up. */
-export const plainHabits: PlacingHabits = { joinPatienceMinutes: 20, usedSessionsOnly: false };
-
 /** Steps that run a compressor or a sander. */
 const isLoud = (operation: PlannedOperation) => methodTable[operation.method].loud;
 interface Fit {

@@ -1,5 +1,5 @@
 import { planBuild } from '../answers/planBuild';
-import { sampleBuild } from '../../testing/sampleBuild';
+import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import fc from 'fast-check';
 import type { Person, Place } from '../../model/schema';
 import { epochMinute, toWallTime } from '../../model/wallTime';
@@ -111,6 +111,18 @@ describe('when a place may be used', () => {
         ),
       ),
     ).toBe('2027-02-16T09:00');
+  });
+});
+
+describe('work that fits into nobody’s evenings', () => {
+  it('has no place, and the plan comes to an end', () => {
+    const build = sampleBuild({
+      people: [
+        { id: 'me', name: 'Me', availability: [{ days: ['mon', 'tue'], from: '19:00', to: '22:00' }] },
+      ],
+      pieces: [samplePiece({}, [{ id: 'carve', kind: 'prep', minutes: 200 }])],
+    });
+    expect(planBuild(build).operations[0]).toMatchObject({ status: 'unplaced', boundBy: 'hands' });
   });
 });
 

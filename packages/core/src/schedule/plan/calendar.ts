@@ -20,8 +20,8 @@ export interface Calendar {
   between(from: EpochMinute, until: EpochMinute): Window[];
 }
 
-/** So far after the moment asked about is looked for a window. */
-const DAYS_AHEAD = 366;
+/** So far after the moment asked about is looked for a window: nobody has planned later evenings. */
+export const LOOK_AHEAD_MINUTES = 366 * MINUTES_PER_DAY;
 const MS_PER_MINUTE = 60_000;
 
 /** Windows of one day from times of day; one that ends at or before its start runs past midnight. */
@@ -85,7 +85,7 @@ export function calendarOf(
       let at = indexEndingAfter(from);
       for (;;) {
         if (at >= windows.length) {
-          if (nextDayAt() > from + DAYS_AHEAD * MINUTES_PER_DAY) return Infinity;
+          if (nextDayAt() > from + LOOK_AHEAD_MINUTES) return Infinity;
           ensure(nextDayAt() + 7 * MINUTES_PER_DAY);
           at = Math.min(at, indexEndingAfter(from));
           if (at >= windows.length) continue;
@@ -101,7 +101,7 @@ export function calendarOf(
       for (;;) {
         const window = windows[indexEndingAfter(minute)];
         if (window) return window;
-        if (nextDayAt() > minute + DAYS_AHEAD * MINUTES_PER_DAY) return undefined;
+        if (nextDayAt() > minute + LOOK_AHEAD_MINUTES) return undefined;
         ensure(nextDayAt() + 7 * MINUTES_PER_DAY);
       }
     },

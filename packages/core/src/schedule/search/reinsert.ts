@@ -1,12 +1,10 @@
-import { plainHabits, type Draft, type PlacingHabits } from '../place/draft';
+import { type Draft } from '../place/draft';
 import { removed, goAlong, takeOut, type Removals } from '../place/removals';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score } from './score';
-import type { Busy } from '../state/timeline';
-
-/** Draws a whole number from 0 up to, not including, `below`. */
-export type Draw = (below: number) => number;
+import { plainHabits, type PlacingHabits } from '../place/decodeOptions';
+import { unitOf, isOpen, type Draw, cutsOf, least } from './drawn';
 
 /** More passes than this are not taken out at once: what is taken out has to be placed again. */
 const MOST_PASSES = 160;
@@ -230,26 +228,3 @@ export class Reinserter {
     return sorted.map(({ id }) => id);
   }
 }
-
-/** The shortest of three lists drawn. */
-function least(lists: readonly Busy[][], draw: Draw): Busy[] {
-  const drawn = Array.from({ length: 3 }, () => lists[draw(lists.length)]!);
-  return drawn.reduce((a, b) => (b.length < a.length ? b : a));
-}
-
-/** Removals right before some passes. */
-function cutsOf(passes: readonly { operation: PlannedOperation }[]): Removals {
-  const removals = new Map<string, number>();
-  for (const { operation } of passes) {
-    const key = unitKey(operation);
-    removals.set(key, Math.min(removals.get(key) ?? Infinity, operation.laidAt ?? Infinity));
-  }
-  return removals;
-}
-
-const isOpen = (operation: PlannedOperation | undefined): boolean =>
-  operation?.status === 'planned' || operation?.status === 'unplaced';
-const unitOf = (workload: Workload, id: string): string[] | undefined => {
-  const operation = workload.byId.get(id);
-  return operation && [unitKey(operation)];
-};

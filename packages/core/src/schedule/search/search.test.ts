@@ -8,8 +8,9 @@ import { decode } from '../place/decode';
 import { workloadOf } from '../plan/workload';
 import { planBuild } from '../answers/planBuild';
 import { compareScores, scoreOf, type Score } from './score';
-import { candidateOf, searchPlan } from './search';
+import { searchPlan } from './search';
 import { warmFrom } from './warmStart';
+import { candidateOf } from './candidate';
 
 /** Every order of some things. */
 function* permutations<T>(list: readonly T[]): Generator<T[]> {

@@ -1,5 +1,5 @@
 import type { EpochMinute } from '../../model/wallTime';
-import type { Calendar, Window } from '../plan/calendar';
+import { LOOK_AHEAD_MINUTES, type Calendar, type Window } from '../plan/calendar';
 import type { PlannedOperation } from '../plan/plan';
 
 /** A stretch of somebody's time that is taken by one operation. */
@@ -118,7 +118,7 @@ export class Timeline {
     for (let at = this.indexFrom(from); ; at += 1) {
       if (usedOnly && at > this.lastUsed) return Infinity;
       const session = this.session(at);
-      if (!session) return Infinity;
+      if (!session || session.from > from + LOOK_AHEAD_MINUTES) return Infinity;
       if (session.longestGap < minutes || (usedOnly && session.busy.length === 0)) continue;
       let start = Math.max(from, session.from);
       for (const stretch of session.busy) {

@@ -1,12 +1,7 @@
-import {
-  dryStack,
-  type CoatMilestones,
-  type DryStack,
-  type LaidCoat,
-  type Stand,
-} from '../../drying/dryStack';
+import { dryStack } from '../../drying/dryStack';
 import type { EpochMinute } from '../../model/wallTime';
 import type { UnitView } from './unitView';
+import type { CoatMilestones, DryStack, LaidCoat, Stand } from '../../drying/laidCoat';
 
 /** A coat by itself: nothing it joins or is covered by, and a recoat window that never closes. */
 export interface CoatAlone {

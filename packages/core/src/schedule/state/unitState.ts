@@ -1,16 +1,10 @@
 import type { UnitView } from './unitView';
-import {
-  dryStack,
-  touchShare,
-  type CoatMilestones,
-  type DryStack,
-  type LaidCoat,
-  type Stand,
-} from '../../drying/dryStack';
+import { dryStack, touchShare } from '../../drying/dryStack';
 import type { Face } from '../../model/schema';
 import type { PlaceAir } from '../../drying/placeAir';
 import type { Operation } from '../plan/operations';
 import type { EpochMinute } from '../../model/wallTime';
+import type { CoatMilestones, DryStack, LaidCoat, Stand } from '../../drying/laidCoat';
 
 /** One coat as it lies on a spot, with the operation that laid it. */
 export interface CellCoat extends LaidCoat {

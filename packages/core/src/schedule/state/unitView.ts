@@ -1,5 +1,5 @@
-import type { CoatMilestones, DryStack, LaidCoat } from '../../drying/dryStack';
 import type { EpochMinute } from '../../model/wallTime';
+import type { CoatMilestones, DryStack, LaidCoat } from '../../drying/laidCoat';
 
 /** What the gates look at: the stacks on the spots of one unit. The planner shows it as it is, a bound at its best. */
 export interface UnitView {

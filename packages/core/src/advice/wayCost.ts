@@ -1,0 +1,23 @@
+import type { WayOut } from './finding';
+
+/**
+ * What a way out costs, on one scale, so that ways can be ranked: a day lost counts 1, a material to buy half a day, 50 ml
+ * of material a tenth, a slight change of look half a day, another look three days, a new risk two, a piece that
+ * becomes late five.
+ */
+export const weights = {
+  day: 1,
+  buy: 0.5,
+  ml: 0.002,
+  look: { same: 0, slight: 0.5, other: 3 },
+  risk: 2,
+  late: 5,
+};
+
+export const costScore = (way: WayOut): number =>
+  (Math.max(0, way.laterMinutes ?? 0) / 1440) * weights.day +
+  way.buys.length * weights.buy +
+  Math.max(0, way.extraMl) * weights.ml +
+  weights.look[way.look] +
+  way.newRisks.length * weights.risk +
+  way.makesLate.length * weights.late;

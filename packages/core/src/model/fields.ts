@@ -1,0 +1,54 @@
+import { z } from 'zod';
+
+export const faces = ['outer', 'inner'] as const;
+
+export const airAids = ['still', 'fan', 'warm'] as const;
+
+export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+
+export const ventilations = ['none', 'window', 'extraction', 'outdoor'] as const;
+
+/** What an attach step puts on. */
+export const attachments = ['strap', 'fabric', 'leather', 'mesh', 'lens', 'decal', 'hardware'] as const;
+
+/**
+ * What a coat can be told to wait for: `cured` for its step to begin only when all below is packable and wearable; `through`
+ * for each of its coats to wait until what it lands on is dry through, if the recoat window is still open then.
+ */
+export const waits = ['cured', 'through'] as const;
+
+export const wantedEffects = ['cracking', 'undercoat-shows', 'patchy'] as const;
+
+export const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
+
+export const name = z.string().trim().min(1, 'give it a name').max(120, 'a name has at most 120 letters');
+
+export const note = z.string().max(4000).optional();
+
+export const wallTime = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'write a date with a time of day, in a file as 2027-03-05T19:00');
+
+export const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a date, in a file as 2027-03-05');
+
+export const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'write a time of day as 19:00');
+
+export const temperatureC = z.number().min(-40, 'colder than -40 °C').max(60, 'hotter than 60 °C');
+
+export const humidityPct = z.number().min(0, 'below 0 %').max(100, 'above 100 %');
+
+export const areaCm2 = z.number().positive('an area is more than zero').max(1_000_000, 'more than 100 m²');
+
+export const colour = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'write a colour as #8a6f3b');
+
+export const window = z.looseObject({ from: clock, to: clock });
+
+export type Face = (typeof faces)[number];
+
+export type Attachment = (typeof attachments)[number];
+
+export type WantedEffect = (typeof wantedEffects)[number];
+
+export type AirAid = (typeof airAids)[number];
+
+export type Weekday = (typeof weekdays)[number];

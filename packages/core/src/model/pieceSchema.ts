@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import { filmGrades } from './filmGrades';
+import { methods } from './methods';
+import { stepKinds } from './stepKinds';
+import { substrateKinds } from './substrates';
+import { shapeSchema } from './shapeSchema';
+import { sheenClasses } from './sheenClasses';
+import {
+  id,
+  faces,
+  colour,
+  airAids,
+  wantedEffects,
+  waits,
+  attachments,
+  name,
+  wallTime,
+  note,
+  areaCm2,
+} from './fields';
+
+export const stepSchema = z.looseObject({
+  id,
+  kind: z.enum(stepKinds),
+  material: id.optional(),
+  method: z.enum(methods).optional(),
+  coats: z
+    .number()
+    .int('whole coats only')
+    .min(1, 'at least one coat')
+    .max(20, 'at most 20 coats')
+    .optional(),
+  film: z.enum(filmGrades).optional(),
+  faces: z.array(z.enum(faces)).min(1, 'name at least one face').optional(),
+  zones: z.array(id).min(1, 'name at least one zone').optional(),
+  place: id.optional(),
+  colour: colour.optional(),
+  after: z.array(z.string().min(1)).optional(),
+  air: z.enum(airAids).optional(),
+  wanted: z.array(z.enum(wantedEffects)).optional(),
+  minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
+  optional: z.boolean().optional(),
+  dilution: z.string().max(200).optional(),
+  waitFor: z.enum(waits).optional(),
+  /** For attach steps: what is put on. */
+  attaches: z.enum(attachments).optional(),
+  /** For join steps: the pieces that become part of this one. */
+  parts: z.array(id).optional(),
+  /** For mask steps: closures and bond areas that are covered, by name. */
+  covers: z.array(name).optional(),
+  /** For coats that are poured: how deep, in place of the film grade. */
+  pourMm: z.number().positive('deeper than nothing').max(100, 'at most 100 mm').optional(),
+  /** For two-part materials: in how many lots a coat is mixed. */
+  mixes: z.number().int('whole lots only').min(1, 'at least one lot').max(20, 'at most 20 lots').optional(),
+  /** For sealers: pigment stirred in, % by volume. */
+  tintPct: z.number().min(0).max(100).optional(),
+  /** For prep steps: foam is cut to fit, so raw edges show. */
+  trims: z.boolean().optional(),
+  note,
+});
+
+/** A face with its area; `shape` is what the area was worked out from, if anything. */
+export const faceSchema = z.looseObject({ areaCm2, shape: shapeSchema.optional() });
+
+export const zoneSchema = z.looseObject({
+  id,
+  name,
+  share: z.number().positive('a share is more than zero').max(1, 'a share is at most 1'),
+  edgeMm: z.number().min(0).max(1_000_000).optional(),
+  wantsSheen: z.enum(sheenClasses).optional(),
+});
+
+export const pieceSchema = z.looseObject({
+  id,
+  name,
+  quantity: z.number().int('whole pieces only').min(1, 'at least one').max(200, 'at most 200 of a kind'),
+  event: id.optional(),
+  substrate: z.looseObject({
+    kind: z.enum(substrateKinds),
+    density: z.enum(['low', 'medium', 'high']).optional(),
+    thicknessMm: z.number().positive().max(200),
+    heatSealed: z.boolean().optional(),
+  }),
+  faces: z.looseObject({ outer: faceSchema, inner: faceSchema.optional() }),
+  flex: z
+    .array(
+      z.looseObject({
+        name: name,
+        bendRadiusMm: z.number().positive('a bend has a radius above zero').max(10_000),
+      }),
+    )
+    .optional(),
+  finestDetailMm: z.number().positive().max(500).optional(),
+  /** Closures, tabs and bond areas that stay bare, by name. */
+  keepBare: z.array(name).max(40).optional(),
+  /** The piece this one mirrors: left and right. */
+  mirrors: id.optional(),
+  zones: z.array(zoneSchema).optional(),
+  /** The sheen it should come out in, where a zone does not say otherwise. */
+  wantsSheen: z.enum(sheenClasses).optional(),
+  /** When it was packed, if it was. */
+  packedAt: wallTime.optional(),
+  steps: z.array(stepSchema),
+  note,
+});

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { materialFigures } from './materialSchema';
+import {
+  name,
+  wallTime,
+  weekdays,
+  clock,
+  window,
+  temperatureC,
+  humidityPct,
+  ventilations,
+  id,
+  date,
+} from './fields';
+
+export const eventSchema = z.looseObject({ id, name, wearAt: wallTime, packAt: wallTime.optional() });
+
+export const personSchema = z.looseObject({
+  id,
+  name,
+  availability: z.array(
+    z.looseObject({
+      days: z.array(z.enum(weekdays)).min(1, 'name at least one day'),
+      from: clock,
+      to: clock,
+    }),
+  ),
+  exceptions: z.array(z.looseObject({ date, windows: z.array(window) })).optional(),
+});
+
+export const climateSchema = z.discriminatedUnion('kind', [
+  z.looseObject({ kind: z.literal('constant'), temperatureC, humidityPct }),
+  z.looseObject({
+    kind: z.literal('hourly'),
+    start: wallTime,
+    temperatureC: z.array(temperatureC).min(1, 'give at least one hour'),
+    humidityPct: z.array(humidityPct).min(1, 'give at least one hour'),
+  }),
+  z.looseObject({
+    kind: z.literal('daily'),
+    meanC: temperatureC,
+    swingC: z.number().min(0).max(30),
+    humidityPct,
+  }),
+]);
+
+export const placeSchema = z.looseObject({
+  id,
+  name,
+  ventilation: z.enum(ventilations),
+  slots: z.number().int('whole places only').min(1, 'at least one piece must fit').max(500),
+  climate: climateSchema,
+  hours: window.optional(),
+  /** The local port on which a thermo-hygrometer of this place answers. */
+  hygrometerPort: z.number().int().min(1).max(65_535).optional(),
+});
+
+export const ownMaterialSchema = materialFigures.partial().loose().extend({ id, extends: id.optional() });
+
+export const stockSchema = z.looseObject({
+  material: id,
+  containerMl: z.number().positive(),
+  remainingMl: z.number().min(0),
+  openedOn: date.optional(),
+  price: z.number().min(0).optional(),
+});

@@ -1,0 +1,34 @@
+import type { EpochMinute } from '../../model/wallTime';
+
+/** What a run of the planner may be asked to leave out or take as given. */
+export interface DecodeOptions {
+  now: EpochMinute;
+  /** Only these pieces are planned; others keep the ends given in `fixedEnds`. */
+  onlyPieces?: ReadonlySet<string>;
+  fixedEnds?: ReadonlyMap<string, EpochMinute>;
+  /** How much longer than the label each material takes, by id; for trying uncertain futures. */
+  timeFactors?: ReadonlyMap<string, number>;
+  /** Moments before which operations do not begin, by id. */
+  notBefore?: ReadonlyMap<string, EpochMinute>;
+  /** Who does an operation, by its id, where that is given. */
+  personOf?: ReadonlyMap<string, string>;
+  /** Nobody does a pass before what was placed for them ahead of it. */
+  keepsTurns?: boolean;
+  /** Coats that are put off until what they land on is dry through, by id. */
+  letDryThrough?: ReadonlySet<string>;
+  /** How passes are placed; as soon as can be unless said otherwise. */
+  habits?: PlacingHabits;
+  /** Works out what really keeps each pass from beginning sooner, where `notBefore` put it. */
+  explain?: boolean;
+}
+
+/** How much sooner a pass could be and still be put off, for the good of the whole plan. */
+export interface PlacingHabits {
+  /** A pass is put off by this many minutes, and no more, to share set-up and clean-up with others. */
+  joinPatienceMinutes: number;
+  /** Work goes into sessions that have some already, where it fits into one at all. */
+  usedSessionsOnly: boolean;
+}
+
+/** Passes are placed as soon as can be, but for a few minutes to share a set-up. */
+export const plainHabits: PlacingHabits = { joinPatienceMinutes: 20, usedSessionsOnly: false };
