@@ -8,6 +8,8 @@ export interface BinderDefinition {
   curesByAir?: boolean;
   /** Nothing sticks to it. */
   repels?: boolean;
+  /** It is wiped off again with what lies on it. */
+  comesOff?: boolean;
   /** It has no film of its own and rubs off. */
   loose?: boolean;
 }
@@ -36,7 +38,7 @@ export const binderTable: Readonly<Record<string, BinderDefinition>> = {
   silicone: { coverFactor: 0.1, repels: true },
   cyanoacrylate: { coverFactor: 0.1 },
   powder: { ...breathing, loose: true },
-  resist: { ...breathing, repels: true },
+  resist: { ...breathing, repels: true, comesOff: true },
   dye: breathing,
 };
 

@@ -14,21 +14,24 @@ export interface RescueCost {
   givesUp: string[];
 }
 
-/** What a way costs on one scale, for ranking: a day of anybody's evening 1, a purchase 0.5, another look 3 … */
+/** What a way costs on one scale, for ranking (docs/domain.md, "Rescue"): a slight change of look 0.6, another look 2.5, four
+ * hours of somebody's evening 1, a purchase 0.5, something given up 0.7, and 0.1 for each single way. */
 const weights = {
   look: { same: 0, slight: 0.6, other: 2.5 },
-  work: 1 / 300,
   favour: 1 / 240,
   buy: 0.5,
   givesUp: 0.7,
+  each: 0.1,
 };
 
+/** A single way of catching up, not tried yet. */
 export interface Way {
   label: string;
   change: PatchStep[];
   cost: Partial<RescueCost>;
 }
 
+/** What several ways cost together, in kind. */
 export function sumOf(ways: readonly Way[]): RescueCost {
   const looks: LookChange[] = ['same', 'slight', 'other'];
   return {
@@ -40,6 +43,7 @@ export function sumOf(ways: readonly Way[]): RescueCost {
   };
 }
 
+/** What several ways cost together on the one scale. */
 export function costOf(ways: readonly Way[]): number {
   const cost = sumOf(ways);
   return (
@@ -47,7 +51,7 @@ export function costOf(ways: readonly Way[]): number {
     cost.favourMinutes * weights.favour +
     cost.buys.length * weights.buy +
     cost.givesUp.length * weights.givesUp +
-    0.1 * ways.length
+    weights.each * ways.length
   );
 }
 

@@ -1,9 +1,5 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { JumpableRandomGenerator } from 'pure-rand/types/JumpableRandomGenerator';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import type { Build } from '../../model/schema';
-import type { Air } from '../../drying/air';
-import type { ClimateSeries } from '../../drying/climateSeries';
 import { placeAirOf } from '../../drying/placeAir';
 import { atZone, epochMinute, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
@@ -11,14 +7,7 @@ import { dryThroughOf } from '../place/dryThrough';
 import { workloadOf, type Workload, type ReadingsByPlace } from '../plan/workload';
 import { pieceReadiness } from '../state/readiness';
 import type { Plan } from './plan';
-
-/** Spread of label times, σ of the logarithm; narrower once the user's own tests confirm a material. */
-const SPREAD = 0.2;
-const CONFIRMED_SPREAD = 0.1;
-/** The daily error of the air: σ and correlation from one day to the next (docs/domain.md, "The drying model"). */
-const DAILY_C = 2;
-const DAILY_PCT = 8;
-const DAY_TO_DAY = 0.7;
+import { normals, timeFactor, disturbed } from './futures';
 
 /** The 10th, 50th and 90th percentile of a moment; Infinity for never. */
 export interface Spread {
@@ -46,53 +35,6 @@ export interface ForecastOptions {
   readings?: ReadingsByPlace;
   /** Told after each future; returning false stops there with what there is. */
   onProgress?: (done: number, of: number) => boolean | void;
-}
-
-/** Numbers with the standard normal distribution from a generator (Box and Muller). */
-function normals(generator: JumpableRandomGenerator): () => number {
-  // Never 0, of which there is no logarithm.
-  const uniform = () => 1 - uniformFloat64(generator);
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-}
-
-/** A series with an error for each day from a moment on: days before it have happened and are known. */
-function disturbed(
-  series: ClimateSeries,
-  from: EpochMinute,
-  timeZone: string,
-  normal: () => number,
-): ClimateSeries {
-  const midnight = Math.floor(atZone(from, timeZone).startOf('day').toMillis() / 60_000);
-  const errors: Air[] = [];
-  const kept = Math.sqrt(1 - DAY_TO_DAY ** 2);
-  const errorOf = (day: number): Air => {
-    while (errors.length <= day) {
-      const last = errors[errors.length - 1];
-      errors.push({
-        temperatureC: last ? DAY_TO_DAY * last.temperatureC + kept * DAILY_C * normal() : DAILY_C * normal(),
-        humidityPct: last
-          ? DAY_TO_DAY * last.humidityPct + kept * DAILY_PCT * normal()
-          : DAILY_PCT * normal(),
-      });
-    }
-    return errors[day]!;
-  };
-  const dayOf = (minute: EpochMinute) => Math.floor((minute - midnight) / 1440);
-  return {
-    airAt(minute) {
-      const air = series.airAt(minute);
-      if (minute < from) return air;
-      const error = errorOf(dayOf(minute));
-      return {
-        temperatureC: air.temperatureC + error.temperatureC,
-        humidityPct: Math.min(100, Math.max(1, air.humidityPct + error.humidityPct)),
-      };
-    },
-    nextChangeAfter(minute) {
-      const next = series.nextChangeAfter(minute);
-      return Math.min(next, minute < from ? from : midnight + (dayOf(minute) + 1) * 1440);
-    },
-  };
 }
 
 /**
@@ -130,9 +72,7 @@ export function forecastBuild(
     // Each future has numbers of its own, far along the same sequence, so that more futures do not change the first ones.
     generator.jump();
     const normal = normals(generator.clone());
-    const timeFactors = new Map(
-      used.map((id) => [id, Math.exp((confirmed.has(id) ? CONFIRMED_SPREAD : SPREAD) * normal())]),
-    );
+    const timeFactors = new Map(used.map((id) => [id, timeFactor(normal(), confirmed.has(id))]));
     const future: Workload = {
       ...workload,
       airs: new Map(

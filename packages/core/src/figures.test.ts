@@ -1,0 +1,366 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { costOf } from './advice/rescue/rescueCost';
+import { costScore } from './advice/wayCost';
+import type { WayOut } from './advice/finding';
+import { CRACKING_SHARE, RISKY_SHARE, bendStrainPct } from './facts/bends';
+import { sheenClass } from './facts/sheen';
+import { dewPointC, solventRate, twoPartRate, waterEarlyRate, waterLateRate } from './drying/air';
+import { dryStack } from './drying/dryStack';
+import { DEW_MARGIN_C, faultOfAir, firstGoodAir } from './drying/goodAir';
+import type { LaidCoat } from './drying/laidCoat';
+import { placeAir } from './drying/placeAir';
+import { readingFault } from './drying/readings';
+import { HIDDEN_DELTA_E } from './colour/hiding';
+import { catalogueById } from './materials/catalogue';
+import { dryFilmUm } from './materials/film';
+import { binderTable } from './model/binders';
+import { filmFactor, type FilmGrade } from './model/filmGrades';
+import { methods, type Method } from './model/methods';
+import type { Climate } from './model/schema';
+import { passMl } from './quantity/amounts';
+import { handsOn } from './quantity/handsOn';
+import { disturbed, timeFactor } from './schedule/answers/futures';
+import { CONFIRMED_AFTER_TESTS, measuredTimes } from './schedule/answers/measuredTimes';
+import { sumUp, type PieceStanding } from './schedule/search/score';
+
+/**
+ * Every figure that docs/domain.md names, against a case worked by hand: who changes one has to change it in both, or a test
+ * fails. Label air is 21 °C and 50 %, where every rate is 1.
+ */
+const doc = readFileSync(join(__dirname, '../../../docs/domain.md'), 'utf8').replace(/\s+/g, ' ');
+const says = (words: string) => expect(doc.includes(words) ? words : 'not in docs/domain.md').toBe(words);
+
+const material = (id: string) => catalogueById.get(id)!;
+const labelAir = placeAir(
+  { id: 'room', climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 } },
+  'UTC',
+  0,
+);
+const coat = (id: string, laidAt: number, film: FilmGrade = 'normal'): LaidCoat => ({
+  material: material(id),
+  filmFactor: filmFactor[film],
+  laidAt,
+  air: 'still',
+});
+const dried = (coats: LaidCoat[], fan = false) =>
+  dryStack(coats, [{ from: 0, placeAir: labelAir, fan }]).coats;
+
+describe('drying rates', () => {
+  it.each([
+    // VPD at 21 °C: 24.85 hPa · 0.5 = 12.43; at 30 % it is 17.40, 1.4 times as much.
+    ['water, early, dry air', waterEarlyRate({ temperatureC: 21, humidityPct: 30 }), 1.4],
+    // Never under 0.05 nor over 3: fog at 100 %, and 40 °C (73.75 hPa) at 10 %, 66.4/12.43 = 5.3.
+    ['water, early, fog', waterEarlyRate({ temperatureC: 21, humidityPct: 100 }), 0.05],
+    ['water, early, oven', waterEarlyRate({ temperatureC: 40, humidityPct: 10 }), 3],
+    // Ten degrees double it; at 68 % it is √(32/50) = 0.8; never under √0.1 or over √2.
+    ['water, late, warm', waterLateRate({ temperatureC: 31, humidityPct: 50 }), 2],
+    ['water, late, damp', waterLateRate({ temperatureC: 21, humidityPct: 68 }), 0.8],
+    ['water, late, fog', waterLateRate({ temperatureC: 21, humidityPct: 100 }), Math.sqrt(0.1)],
+    ['water, late, parched', waterLateRate({ temperatureC: 21, humidityPct: 0 }), Math.SQRT2],
+    ['solvent, warm', solventRate({ temperatureC: 31, humidityPct: 90 }), 1.7],
+    // 55000/8.314 · (1/294.15 − 1/304.15) = 0.7394; e to that.
+    ['two-part, warm', twoPartRate({ temperatureC: 31, humidityPct: 90 }), 2.0947],
+  ])('%s', (_what, rate, expected) => expect(rate).toBeCloseTo(expected, 3));
+
+  it('finds the dew point', () => {
+    // 21 °C and 50 %: 10.2 °C by any table.
+    expect(dewPointC({ temperatureC: 21, humidityPct: 50 })).toBeCloseTo(10.19, 1);
+  });
+});
+
+describe('films', () => {
+  it.each([
+    ['dust', 0.35],
+    ['light', 0.6],
+    ['normal', 1],
+    ['heavy', 1.8],
+  ] as const)(
+    'a %s coat is %d of a normal one, and takes that for touch, to 1.5 for recoat, squared for the rest',
+    (film, factor) => {
+      says('dust 0.35, light 0.6, normal 1, heavy 1.8');
+      says('by `f` for touch, `f^1.5` for recoat, `f²` for everything later');
+      // Craft acrylic by its label: touch 20, recoat 45, tape-safe 720, handled 60, packed 2880.
+      const [one] = dried([coat('craft-acrylic', 0, film)]);
+      expect(one!.touchAt).toBeCloseTo(20 * factor, 6);
+      expect(one!.recoat[0]!.from).toBeCloseTo(45 * factor ** 1.5, 6);
+      expect(one!.tapeAt).toBeCloseTo(720 * factor ** 2, 6);
+      expect(one!.handleAt).toBeCloseTo(60 * factor ** 2, 6);
+      expect(one!.packAt).toBeCloseTo(2880 * factor ** 2, 6);
+    },
+  );
+
+  it('add up where they join, and begin with the last', () => {
+    // Three normal coats of PVA primer within the day: 3² · 1440 min after the last.
+    const coats = [0, 60, 120].map((at) => coat('pva-flex-primer', at));
+    expect(dried(coats)[0]!.packAt).toBeCloseTo(120 + 9 * 1440, 6);
+  });
+
+  it.each([
+    // What is laid on a coat of hobby enamel a day after it, and the share of its pace the enamel keeps from then on.
+    ['craft-acrylic', 0.7],
+    ['matte-varnish', 0.7],
+    ['pva-flex-primer', 0.7],
+    ['decoupage-gloss', 0.7],
+    ['rubber-dip-spray', 0.5],
+    ['natural-latex', 0.5],
+    ['neoprene-soft', 0.5],
+    ['metallic-lacquer-spray', 0.5],
+    ['adhesion-promoter', 0.5],
+    ['alkyd-gloss-spray', 0.4],
+    ['oil-wash', 0.4],
+    ['metal-wax', 0.3],
+    ['epoxy-clear', 0.1],
+    ['urethane-2k-clear', 0.1],
+    ['graphite-powder', 1],
+    ['chip-resist', 1],
+    ['alcohol-marker', 1],
+  ])('under %s a coat keeps %d of its pace', (over, share) => {
+    // Packable by its label after 4320 min: 1440 of them have passed, 2880 are left.
+    const [enamel] = dried([coat('hobby-enamel', 0), coat(over, 1440)]);
+    expect(enamel!.packAt).toBeCloseTo(1440 + 2880 / share, 3);
+  });
+
+  it('have every binder in the table that the catalogue names', () => {
+    says('acrylic and PVA 0.7, rubber and lacquer 0.5, alkyd 0.4, wax 0.3, epoxy 0.1, powders and resists 1');
+    for (const { binder } of catalogueById.values()) expect(Object.keys(binderTable)).toContain(binder);
+  });
+
+  it('dry 1.5 times as fast before a fan, and 3 times by hand-held warm air until recoat', () => {
+    expect(dried([coat('craft-acrylic', 0)], true)[0]!.packAt).toBeCloseTo(2880 / 1.5, 6);
+    const [warm] = dried([{ ...coat('craft-acrylic', 0), air: 'warm' }]);
+    expect([warm!.touchAt, warm!.recoat[0]!.from, warm!.packAt]).toEqual([20 / 3, 15, 2880]);
+    const [epoxy] = dried([{ ...coat('epoxy-clear', 0), air: 'warm' }]);
+    expect(epoxy!.touchAt).toBeCloseTo(480, 6);
+  });
+
+  it('leave their solids', () => {
+    // 120 µm wet at 42 %.
+    expect(dryFilmUm(120, material('pva-flex-primer'))).toBeCloseTo(50.4, 6);
+  });
+});
+
+describe('readings', () => {
+  const at = (minute: number, temperatureC: number, humidityPct: number) => ({
+    at: minute,
+    temperatureC,
+    humidityPct,
+  });
+  it.each([
+    ['−40 °C stands', at(0, -40, 50), undefined],
+    ['colder does not', at(0, -40.1, 50), 'absurd'],
+    ['60 °C stands', at(0, 60, 50), undefined],
+    ['hotter does not', at(0, 60.1, 50), 'absurd'],
+    // Five minutes after 20 °C and 50 %: 2 + 5 °C, and 10 + 30 %.
+    ['a change of 7 °C stands', at(5, 27, 50), undefined],
+    ['a larger one does not', at(5, 27.1, 50), 'jump'],
+    ['a change of 40 % stands', at(5, 20, 90), undefined],
+    ['a larger one does not', at(5, 20, 90.1), 'jump'],
+  ] as const)('%s', (_what, reading, fault) => {
+    says('jumps further than 2 °C + 1 °C a minute or 10 % + 6 % a minute');
+    const before = reading.at === 0 ? [] : [at(0, 20, 50)];
+    expect(readingFault(reading, before)).toBe(fault);
+  });
+});
+
+describe('air that is waited for', () => {
+  const craft = material('craft-acrylic');
+  it('is 3 °C above its dew point', () => {
+    says('at least 3 °C above its dew point');
+    expect(DEW_MARGIN_C).toBe(3);
+    // At 20 °C and 75 % the dew point is 15.4; a material that stands 90 % is stopped by it at 17.9 and not at 18.5.
+    const damp = { ...craft, maxRhPct: 100 };
+    expect(faultOfAir(damp, { temperatureC: 20, humidityPct: 82.5 })).toBeUndefined();
+    expect(faultOfAir(damp, { temperatureC: 20, humidityPct: 84 })).toBe('near-dew');
+  });
+
+  it('is looked for over forty days and no longer', () => {
+    const warmFrom = (day: number): Climate => {
+      const cold = Array.from({ length: day * 24 }, () => 5);
+      const temperatureC = [...cold, 20];
+      return {
+        kind: 'hourly',
+        start: '1970-01-01T00:00',
+        temperatureC,
+        humidityPct: temperatureC.map(() => 50),
+      };
+    };
+    const first = (day: number) =>
+      firstGoodAir(craft, placeAir({ id: 'porch', climate: warmFrom(day) }, 'UTC', 0), 0, 5, 20);
+    expect(first(40)).toBe(40 * 1440);
+    expect(first(41)).toBe(Infinity);
+  });
+});
+
+describe('hands and amounts', () => {
+  // 1 m²: minutes of work by the rate, and ml by what of 100 µm (100 ml) reaches the piece.
+  it.each([
+    ['aerosol', 5, 10, 5, 0.5],
+    ['airbrush', 10, 60, 15, 0.6],
+    ['brush', 3, 30, 5, 0.95],
+    ['foam-brush', 3, 20, 5, 0.9],
+    ['sponge', 3, 40, 5, 0.85],
+    ['stipple', 3, 40, 5, 0.85],
+    ['dry-brush', 3, 30, 5, 0.5],
+    ['wipe', 3, 30, 5, 0.9],
+    ['dip', 5, 10, 5, 0.9],
+    ['sand', 2, 40, 3, 0.9],
+    ['hot-air', 2, 20, 1, 0.9],
+    ['torch', 2, 10, 1, 0.9],
+    ['pen', 3, 60, 3, 0.9],
+    ['tool', 3, 60, 3, 0.9],
+    ['stamp', 3, 60, 3, 0.9],
+    ['hand', 3, 60, 3, 0.9],
+  ] as const)(
+    '%s: %d min to set up, %d for a square metre, %d to clean up, %d of it lands',
+    (method, setUp, work, cleanUp, lands) => {
+      const step = { id: 's', kind: 'base' as const };
+      expect(handsOn(step, method, material('craft-acrylic'), 10_000, 0)).toEqual({
+        setUpMinutes: setUp,
+        workMinutes: work,
+        cleanUpMinutes: cleanUp,
+      });
+      const pass = {
+        material: material('craft-acrylic'),
+        method: method as Method,
+        wetUm: 100,
+        areaCm2: 10_000,
+      };
+      expect(passMl(pass)).toBeCloseTo(100 / lands, 6);
+    },
+  );
+
+  it('knows every method there is', () => expect(methods).toHaveLength(16));
+
+  it.each([
+    ['attach', 10],
+    ['join', 15],
+    ['inspect', 5],
+    ['unmask', 4],
+  ] as const)('%s takes %d min whatever the area', (kind, minutes) => {
+    expect(handsOn({ id: 's', kind }, 'hand', undefined, 9000, 0)).toEqual({
+      setUpMinutes: 0,
+      workMinutes: minutes,
+      cleanUpMinutes: 0,
+    });
+  });
+});
+
+describe('the look', () => {
+  it.each([
+    [4.9, 'dead-matte'],
+    [5, 'matte'],
+    [14.9, 'matte'],
+    [15, 'satin'],
+    [39.9, 'satin'],
+    [40, 'semi-gloss'],
+    [70, 'semi-gloss'],
+    [70.1, 'gloss'],
+  ] as const)('%d gloss units are %s', (gu, word) => expect(sheenClass(gu)).toBe(word));
+
+  it('hides under a difference of 2 ΔE00', () => expect(HIDDEN_DELTA_E).toBe(2));
+
+  it('strains at a bend by half the foam and the film over the radius, and cracks beyond half of what it stands', () => {
+    // (6/2 + 0.1)/62 = 5 %.
+    expect(bendStrainPct(6, 100, 62)).toBeCloseTo(5, 6);
+    expect([RISKY_SHARE, CRACKING_SHARE]).toEqual([0.25, 0.5]);
+  });
+});
+
+describe('what is likely', () => {
+  it('spreads label times by 0.2, by 0.1 after three own tests', () => {
+    says('σ 0.2, or 0.1 after three own tests');
+    expect([timeFactor(1, false), timeFactor(-2, false), timeFactor(1, true)]).toEqual(
+      [0.2, -0.4, 0.1].map((one) => Math.exp(one)),
+    );
+    expect(CONFIRMED_AFTER_TESTS).toBe(3);
+  });
+
+  it('errs by 2 °C and 8 % a day, 0.7 of it carried on to the next', () => {
+    says('σ 2 °C and 8 %, correlated 0.7 from day to day');
+    const flat = placeAir(
+      { id: 'r', climate: { kind: 'constant', temperatureC: 20, humidityPct: 50 } },
+      'UTC',
+      0,
+    );
+    // z is 1, 1, then 0: on the first day 2 and 8 more, on the second 0.7 of that, on the third 0.49.
+    const draws = [1, 1, 0, 0, 0, 0];
+    const series = disturbed(flat.series, 0, 'UTC', () => draws.shift() ?? 0);
+    const days = [0, 1, 2].map((day) => series.airAt(day * 1440 + 60));
+    expect(days.map(({ temperatureC }) => temperatureC)).toEqual(
+      [22, 21.4, 20.98].map((t) => expect.closeTo(t, 9)),
+    );
+    expect(days.map(({ humidityPct }) => humidityPct)).toEqual(
+      [58, 55.6, 53.92].map((h) => expect.closeTo(h, 9)),
+    );
+    // A fresh error keeps the spread: √(1 − 0.49) of it is new.
+    const fresh = [0, 0, 1, 1];
+    const second = disturbed(flat.series, 0, 'UTC', () => fresh.shift() ?? 0).airAt(1500);
+    expect(second.temperatureC).toBeCloseTo(20 + 2 * Math.sqrt(0.51), 9);
+  });
+
+  it('takes the middle of own times, between the two middle ones where they are even', () => {
+    const lesson = (factor: number, at: number) => ({
+      coat: { ...coat('craft-acrylic', 0), operationId: `o${at}`, stepId: 's', colour: '#888888', wetUm: 80 },
+      factor,
+      untested: 1,
+      at,
+    });
+    expect(measuredTimes([lesson(0.5, 1), lesson(0.7, 2), lesson(2, 3)])[0]!.factor).toBe(0.7);
+    expect(
+      measuredTimes([lesson(0.5, 1), lesson(0.7, 2), lesson(0.9, 3), lesson(2, 4)])[0]!.factor,
+    ).toBeCloseTo(0.8);
+  });
+});
+
+describe('what counts', () => {
+  const way = (changes: Partial<WayOut> = {}): WayOut => ({
+    label: '',
+    change: [],
+    laterMinutes: 0,
+    buys: [],
+    extraMl: 0,
+    look: 'same',
+    newRisks: [],
+    makesLate: [],
+    ...changes,
+  });
+  it.each([
+    ['nothing', {}, 0],
+    ['a day and a half', { laterMinutes: 2160 }, 1.5],
+    ['being sooner is no gain', { laterMinutes: -2160 }, 0],
+    ['two purchases', { buys: ['a', 'b'] }, 1],
+    ['50 ml', { extraMl: 50 }, 0.1],
+    ['a slight change of look', { look: 'slight' }, 0.5],
+    ['another look', { look: 'other' }, 3],
+    ['a new risk', { newRisks: ['R05'] }, 2],
+    ['a piece made late', { makesLate: ['helm'] }, 5],
+    [
+      'all of them',
+      { laterMinutes: 1440, buys: ['a'], extraMl: 100, look: 'slight', newRisks: ['R05'] },
+      4.2,
+    ],
+  ] as const)('for a way out: %s', (_what, changes, cost) => {
+    expect(costScore(way(changes as Partial<WayOut>))).toBeCloseTo(cost, 9);
+  });
+
+  it.each([
+    ['nothing but the trouble of it', {}, 0.1],
+    ['a slight change of look', { look: 'slight' }, 0.7],
+    ['another look', { look: 'other' }, 2.6],
+    ['four hours of somebody’s evening', { favourMinutes: 240 }, 1.1],
+    ['a purchase', { buys: ['fan'] }, 0.6],
+    ['something given up', { givesUp: ['a coat'] }, 0.8],
+  ] as const)('for catching up: %s', (_what, cost, expected) => {
+    says(
+      'a slight change of look 0.6, another look 2.5, four hours of somebody's evening 1, a purchase 0.5, something given up 0.7',
+    );
+    expect(costOf([{ label: '', change: [], cost: cost as never }])).toBeCloseTo(expected, 9);
+  });
+
+  it('for a plan: more to spare for the riskiest piece that is in time is better, and what is late does not hide it', () => {
+    const piece = (slack: number, ready: number): PieceStanding => ({ unplaced: 0, late: 0, slack, ready });
+    expect(sumUp([piece(300, 50), piece(200, 70)], 4)).toEqual([0, 0, 4, -200, 70]);
+    expect(sumUp([{ ...piece(-60, 80), late: 60 }, piece(200, 70)], 4)).toEqual([0, 60, 4, -200, 80]);
+  });
+});
