@@ -12,6 +12,29 @@ export default ts.config(
   { languageOptions: { globals: { ...globals.node, ...globals.browser } } },
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
   {
+    // What needs types to be seen: promises nobody waits for, conditions that can't be false, casts that say nothing.
+    files: ['packages/*/src/**/*.ts', 'packages/web/src/**/*.vue'],
+    languageOptions: {
+      parserOptions: {
+        project: ['./tsconfig.json', './packages/web/tsconfig.json'],
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.vue'],
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { attributes: false, properties: false } },
+      ],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-unnecessary-condition': 'error',
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+    },
+  },
+  // Inside a Vue file what a cast does for the template is not seen.
+  { files: ['**/*.vue'], rules: { '@typescript-eslint/no-unnecessary-type-assertion': 'off' } },
+  {
     rules: {
       'vue/multi-word-component-names': 'off',
       // Vuetify names its table slots `item.name`, so a dot in a slot name is not a modifier.

@@ -165,7 +165,7 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
     );
 
   try {
-    await program.parseAsync(args as string[], { from: 'user' });
+    await program.parseAsync(args, { from: 'user' });
   } catch (error) {
     if (!(error instanceof CommanderError)) throw error;
     if (error.exitCode !== 0) result.status = 2;

@@ -16,7 +16,7 @@ import { catalogueById } from './materials/catalogue';
 import { dryFilmUm } from './materials/film';
 import { binderTable } from './model/binders';
 import { filmFactor, type FilmGrade } from './model/filmGrades';
-import { methods, type Method } from './model/methods';
+import { methods } from './model/methods';
 import type { Climate } from './model/schema';
 import { passMl } from './quantity/amounts';
 import { handsOn } from './quantity/handsOn';
@@ -222,7 +222,7 @@ describe('hands and amounts', () => {
       });
       const pass = {
         material: material('craft-acrylic'),
-        method: method as Method,
+        method,
         wetUm: 100,
         areaCm2: 10_000,
       };
@@ -353,7 +353,7 @@ describe('what counts', () => {
     ['something given up', { givesUp: ['a coat'] }, 0.8],
   ] as const)('for catching up: %s', (_what, cost, expected) => {
     says(
-      'a slight change of look 0.6, another look 2.5, four hours of somebody's evening 1, a purchase 0.5, something given up 0.7',
+      "a slight change of look 0.6, another look 2.5, four hours of somebody's evening 1, a purchase 0.5, something given up 0.7",
     );
     expect(costOf([{ label: '', change: [], cost: cost as never }])).toBeCloseTo(expected, 9);
   });

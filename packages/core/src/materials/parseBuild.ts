@@ -55,7 +55,7 @@ function parseShaped(data: unknown, mend: (build: Build) => Build): Result<Build
         {
           code: 'format',
           path: ['format'],
-          message: `The format here is ${JSON.stringify(format) ?? 'missing'}; this program reads "${BUILD_FORMAT}".`,
+          message: `The format here is ${format === undefined ? 'missing' : JSON.stringify(format)}; this program reads "${BUILD_FORMAT}".`,
         },
       ],
     };

@@ -1,4 +1,4 @@
-import { applyPatch, buildSchema, parseBuildText, type Build, type PatchStep } from '@fixatum/core';
+import { applyPatch, buildSchema, parseBuildText, type Build } from '@fixatum/core';
 import express, { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
@@ -100,7 +100,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
       label,
       clock.iso(),
       (build) => {
-        const applied = applyPatch(build, change as PatchStep[]);
+        const applied = applyPatch(build, change);
         if (!applied.ok) throw unusable(applied.faults);
         return applied.value;
       },

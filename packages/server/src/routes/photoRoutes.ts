@@ -55,7 +55,7 @@ async function keep(bytes: Buffer | undefined, folder: string): Promise<string> 
   try {
     const image = sharp(bytes, { limitInputPixels: 100_000_000 });
     const { format } = await image.metadata();
-    if (!format || !takenTypes.has(format)) throw noPhoto();
+    if (!takenTypes.has(format)) throw noPhoto();
     jpeg = await image
       .rotate()
       .resize(LONGEST_EDGE_PX, LONGEST_EDGE_PX, { fit: 'inside', withoutEnlargement: true })

@@ -3,6 +3,7 @@ import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
 import { Transaction } from 'sequelize';
 import type { Database } from '../storage/database';
+import type { BuildRow } from '../storage/models';
 import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
 
 /** A build as it is stored, with the version that counts its changes and those of its pieces. */
@@ -94,7 +95,7 @@ export class BuildStore {
     return this.alone(async (transaction) => {
       const id = nanoid(10);
       const { builds } = this.database.models;
-      const position = ((await builds.max('position', { transaction })) as number | null) ?? 0;
+      const position = (await builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
       await builds.create(
         { id, position: position + 1, version: 0, body: '{}', deletedAt: null },
         { transaction },

@@ -16,7 +16,7 @@ export async function readSamples(folder: string, clock: Clock): Promise<Build[]
         );
       const { sample, ...build } = parsed.value as Build & { sample: { authoredAt: string } };
       const now = clock.minuteIn(build.timeZone);
-      return shiftBuild(build as Build, sample.authoredAt, now);
+      return shiftBuild(build, sample.authoredAt, now);
     }),
   );
 }

@@ -52,7 +52,7 @@ async function save(): Promise<void> {
   const base = store.materials.get(own.extends ?? '') ?? material;
   for (const { key } of fields) {
     const typed = form.numbers[key];
-    const value = typed === '' || typed === undefined || typed === null ? undefined : Number(typed);
+    const value = typed === '' || typed === undefined ? undefined : Number(typed);
     if (value === undefined || value === base[key]) delete own[key];
     else own[key] = value;
   }

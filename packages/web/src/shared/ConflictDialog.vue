@@ -8,7 +8,7 @@ const store = useBuild();
 const open = computed({
   get: () => store.conflict !== undefined,
   set: (value) => {
-    if (!value) store.settleConflict(undefined);
+    if (!value) void store.settleConflict(undefined);
   },
 });
 const merged = computed(() =>

@@ -20,7 +20,9 @@ export const useNotice = defineStore('notice', () => {
     text.value =
       error instanceof ApiProblem
         ? `${error.title}. ${error.message}`
-        : String((error as Error).message ?? error);
+        : error instanceof Error
+          ? error.message
+          : String(error);
     isProblem.value = true;
     action.value = then;
     shown.value = true;

@@ -15,13 +15,13 @@ let link: WorkerLink | undefined;
 
 /** The worker that plans; one that broke down is replaced the next time. */
 async function inWorker<T>(work: Parameters<WorkerLink['run']>[0]): Promise<T> {
-  link ??= openWorker('planner');
+  const own = (link ??= openWorker('planner'));
   try {
-    return (await link.run(work)) as T;
+    return (await own.run(work)) as T;
   } catch (error) {
     if (error instanceof WorkerBroken) {
-      link?.end();
-      link = undefined;
+      own.end();
+      if (link === own) link = undefined;
     }
     throw error;
   }

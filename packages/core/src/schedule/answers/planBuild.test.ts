@@ -288,7 +288,7 @@ describe('any build', () => {
                 kind: 'base',
                 material: id,
                 coats,
-                film: film as 'dust' | 'light' | 'normal',
+                film: film,
                 faces: both ? ['inner', 'outer'] : ['outer'],
               })),
             ),

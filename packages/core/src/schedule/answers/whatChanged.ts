@@ -59,7 +59,7 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     }[one.boundBy as 'drying'];
     moved.set(key, {
       shift,
-      text: `${nameOf(one.pieceId)}, ${stepKindWords[one.kind].toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${shift > 0 ? (why ?? '') : ''}`,
+      text: `${nameOf(one.pieceId)}, ${stepKindWords[one.kind].toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${shift > 0 ? why : ''}`,
     });
   }
   for (const { shift, text } of moved.values())

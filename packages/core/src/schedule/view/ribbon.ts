@@ -62,7 +62,7 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
       const top = layers.find((layer) => minute >= layer.coat.laidAt && minute < layer.until);
       if (!top) continue;
       const dryness = drynessAt(top.milestones, minute);
-      state = state === 'bare' ? dryness : lessDry(state as Dryness, dryness);
+      state = state === 'bare' ? dryness : lessDry(state, dryness);
       const seen = visible(layers, minute);
       if (seen.laidAt >= newest) [newest, colour] = [seen.laidAt, seen.colour];
     }
