@@ -10,7 +10,8 @@ import {
 import { computed, reactive, ref, watch } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import MomentField from '../shared/MomentField.vue';
-import { useBuild, type LogExtras } from '../shared/build';
+import type { LogExtras } from '../shared/benchActs';
+import { useBuild } from '../shared/build';
 import PhotoField from '../shared/PhotoField.vue';
 
 /** Logs passes that were not done as planned: another film, tin, place or time, or that failed; with photo and note. */

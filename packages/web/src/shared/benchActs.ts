@@ -1,0 +1,128 @@
+import {
+  epochMinute,
+  operationId,
+  toWallTime,
+  type Build,
+  type Face,
+  type LogEdit,
+  type LogEntry,
+  type Piece,
+  type PlannedOperation,
+  type PlanView,
+  type TimerIdea,
+  type TouchTest,
+} from '@fixatum/core';
+import { nanoid } from 'nanoid';
+import type { ComputedRef, ShallowRef } from 'vue';
+
+/** What may be said of a pass that was not done as planned. */
+export type LogExtras = Partial<
+  Pick<LogEntry, 'film' | 'material' | 'place' | 'outcome' | 'photo' | 'note' | 'doneAt'>
+>;
+
+/** What names one pass in the log. */
+const spotOf = (operation: PlannedOperation) => ({
+  piece: operation.pieceId,
+  unit: operation.unit,
+  step: operation.stepId,
+  coat: operation.coat,
+  ...(operation.face ? { face: operation.face } : {}),
+});
+
+interface Bench {
+  build: ShallowRef<Build | undefined>;
+  view: ShallowRef<PlanView | undefined>;
+  now: ComputedRef<number>;
+  pieceOf(pieceId: string): Piece | undefined;
+  /** Does what was pressed; returns whether it could be done. */
+  act(edit: LogEdit, said?: string): Promise<boolean>;
+}
+
+/** What can be pressed at the bench: beginning, laying down, logging, feeling, timing. */
+export function benchActs({ build, view, now, pieceOf, act }: Bench) {
+  const wallNow = () => toWallTime(Math.floor(now.value), build.value!.timeZone);
+
+  const start = (passes: PlannedOperation[]) =>
+    act({
+      kind: 'start',
+      passes: passes.map((pass) => ({ ...spotOf(pass), id: nanoid(12), startedAt: wallNow() })),
+    });
+
+  /** Passes under way, as the build has them, for some operations. */
+  const underwayOf = (passes: readonly PlannedOperation[]) => {
+    const keys = new Set(passes.map((pass) => pass.id));
+    return (build.value?.underway ?? []).filter((pass) => keys.has(operationId(pass)));
+  };
+  const isPaused = (passes: readonly PlannedOperation[]) =>
+    underwayOf(passes).some((pass) => pass.pausedAt !== undefined);
+  /** Minutes that passes under way have been worked on, pauses left out. */
+  function workedMinutes(passes: readonly PlannedOperation[]): number {
+    const [pass] = underwayOf(passes);
+    if (!pass || !build.value) return 0;
+    const { timeZone } = build.value;
+    const until = pass.pausedAt === undefined ? now.value : epochMinute(pass.pausedAt, timeZone);
+    return Math.max(0, until - epochMinute(pass.startedAt, timeZone) - (pass.pausedMinutes ?? 0));
+  }
+  const pause = (passes: PlannedOperation[]) =>
+    act({
+      kind: 'pause',
+      ids: underwayOf(passes).map((pass) => pass.id),
+      at: wallNow(),
+      resume: isPaused(passes),
+    });
+
+  /** Logs passes as done; `more` is what was not as planned. */
+  function logDone(passes: PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
+    const entries = passes.map((pass): LogEntry => {
+      const air = view.value?.outlooks.find((one) => one.placeId === (more.place ?? pass.placeId));
+      return {
+        ...spotOf(pass),
+        id: nanoid(12),
+        doneAt: wallNow(),
+        ...(pass.material ? { film: pass.film } : {}),
+        // Only air that was measured is written down.
+        ...(air?.measured ? { temperatureC: air.air.temperatureC, humidityPct: air.air.humidityPct } : {}),
+        ...more,
+      };
+    });
+    const names = [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
+    const failed = more.outcome === 'failed';
+    return act({ kind: 'log', entries }, failed ? `Logged as failed: ${names}` : `Logged: ${names}`);
+  }
+
+  /** A finger on the newest coat of some units. */
+  const touch = (
+    { pieceId, units, face, stepId }: { pieceId: string; units: number[]; face: string; stepId: string },
+    state: TouchTest['state'],
+  ) =>
+    act(
+      {
+        kind: 'touch',
+        tests: units.map((unit) => ({
+          id: nanoid(12),
+          piece: pieceId,
+          unit,
+          step: stepId,
+          face: face as Face,
+          at: wallNow(),
+          state,
+        })),
+      },
+      `${pieceOf(pieceId)?.name ?? pieceId}: ${state === 'dry' ? 'dry now' : 'still tacky'}`,
+    );
+
+  const startTimer = (idea: TimerIdea) =>
+    act(
+      {
+        kind: 'timer',
+        timers: [{ ...idea, id: nanoid(12), startedAt: new Date(now.value * 60_000).toISOString() }],
+      },
+      `Timer runs: ${idea.label}`,
+    );
+  const stopTimer = (timerId: string) => act({ kind: 'stopTimer', ids: [timerId] });
+
+  const stop = (passes: PlannedOperation[]) =>
+    act({ kind: 'stop', ids: underwayOf(passes).map((pass) => pass.id) });
+
+  return { start, underwayOf, isPaused, workedMinutes, pause, logDone, touch, startTimer, stopTimer, stop };
+}

@@ -1,0 +1,169 @@
+import {
+  storedPlanOf,
+  warmFrom,
+  warmOfStored,
+  whatChanged,
+  type Build,
+  type PlanView,
+  type ReadingsByPlace,
+  type WarmStart,
+} from '@fixatum/core';
+import { ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
+import { api } from './api';
+import { useNotice } from './notice';
+import { planInWorker, type PlanGround } from './planner';
+
+/** So many plans are remembered for undo. */
+const MOST_PLANS_KEPT = 40;
+
+/** A plan to begin with in which some passes may be at any time. */
+const withoutTimes = (warm: WarmStart, ids: ReadonlySet<string>): WarmStart => ({
+  ...warm,
+  beginsAt: new Map([...warm.beginsAt].filter(([id]) => !ids.has(id))),
+});
+
+interface Planned {
+  id: Ref<string | undefined>;
+  build: ShallowRef<Build | undefined>;
+  view: ShallowRef<PlanView | undefined>;
+  now: ComputedRef<number>;
+  readingsByPlace: ComputedRef<ReadingsByPlace>;
+}
+
+/** The plan of the open build as it is made, kept to, put by on the server, and brought back by undo. */
+export function livingPlan({ id, build, view, now, readingsByPlace }: Planned) {
+  const notice = useNotice();
+  const planning = ref(false);
+  /** The plan is a first quick one, soon replaced: nobody should begin work by it. */
+  const provisional = ref(false);
+
+  /** The last plan that stood, and what the next one begins with. */
+  const settled = shallowRef<PlanView>();
+  const warm = shallowRef<WarmStart>();
+  /** What the last change of plan moved, in at most three lines. */
+  const changed = ref<string[]>([]);
+
+  /** The plan that the server has, as text. */
+  let keptText = '';
+  /** Puts the plan by on the server, so that a reload or another machine goes on from it. */
+  async function keepPlan(plan: WarmStart): Promise<void> {
+    const kept = storedPlanOf(plan);
+    const text = JSON.stringify(kept);
+    if (text === keptText || !id.value) return;
+    keptText = text;
+    try {
+      await api.keepPlan(id.value, kept);
+    } catch {
+      // Whoever looks next makes a plan of their own; the next change tries again.
+      keptText = '';
+    }
+  }
+
+  /** The plans that changes were made from, so that undo brings them back too. */
+  let plansBefore: WarmStart[] = [];
+  const rememberPlan = () => {
+    if (warm.value) plansBefore = [...plansBefore.slice(1 - MOST_PLANS_KEPT), warm.value];
+  };
+  const planOfBefore = () => {
+    warm.value = plansBefore.at(-1) ?? warm.value;
+    plansBefore = plansBefore.slice(0, -1);
+  };
+  /** Goes on from the plan that the server has, as after a reload, where it takes the plan back with the change. */
+  async function planOfServer(): Promise<void> {
+    const kept = await api.plan(id.value!).catch(() => undefined);
+    if (!kept?.plan) return;
+    warm.value = warmOfStored(kept.plan);
+    keptText = JSON.stringify(kept.plan);
+  }
+
+  /** Goes on from a better plan that was found elsewhere. */
+  function takePlan(better: WarmStart): void {
+    warm.value = better;
+    plan();
+  }
+
+  /** What the next plan is made from. */
+  const planGround = (): PlanGround => ({
+    build: build.value!,
+    now: Math.floor(now.value),
+    readings: readingsByPlace.value,
+    warm: freed.size > 0 && warm.value ? withoutTimes(warm.value, freed) : warm.value,
+  });
+
+  /** Passes that the next plan does not keep to their times, as a pin of theirs was let go. */
+  let freed: ReadonlySet<string> = new Set();
+  /** Pieces that go before all others in the next plan that stands. */
+  let urgent: readonly string[] | undefined;
+
+  function plan(): void {
+    if (!build.value) return;
+    planning.value = true;
+    const buildId = id.value;
+    const first = urgent;
+    const free = freed;
+    // What moved is told against the plan there was when this one was asked for, not between its own stages.
+    const before = settled.value;
+    planInWorker(
+      { ...planGround(), urgent: first },
+      (made, stage) => {
+        // Another build was opened meanwhile.
+        if (buildId !== id.value) return;
+        const stands = stage !== 'quick';
+        if (before && stands && build.value) changed.value = whatChanged(build.value, before, made, made.now);
+        view.value = made;
+        provisional.value = !stands && !warm.value;
+        planning.value = stage !== 'whole';
+        if (!stands) return;
+        if (urgent === first) urgent = undefined;
+        if (freed === free) freed = new Set();
+        settled.value = made;
+        warm.value = warmFrom(made);
+        void keepPlan(warm.value);
+      },
+      (error) => {
+        planning.value = false;
+        notice.complain(error, { label: 'Try again', run: plan });
+      },
+    );
+  }
+
+  /** Forgets everything, as another build is opened. */
+  function forget(): void {
+    view.value = undefined;
+    settled.value = undefined;
+    warm.value = undefined;
+    changed.value = [];
+    keptText = '';
+    plansBefore = [];
+    urgent = undefined;
+    freed = new Set();
+  }
+  /** Pieces that go before all others in the next plan that stands; undefined for none. */
+  const putFirst = (pieces: readonly string[] | undefined) => (urgent = pieces);
+  /** Passes that the next plan need not keep to their times, besides those let go already. Returns how to take that back. */
+  function letGo(operationIds: readonly string[]): () => void {
+    const own = new Set([...freed, ...operationIds]);
+    freed = own;
+    return () => {
+      if (freed === own) freed = new Set();
+    };
+  }
+  const hasPlansBefore = () => plansBefore.length > 0;
+
+  return {
+    planning,
+    provisional,
+    changed,
+    warm,
+    plan,
+    planGround,
+    takePlan,
+    rememberPlan,
+    planOfBefore,
+    planOfServer,
+    hasPlansBefore,
+    putFirst,
+    letGo,
+    forget,
+  };
+}
