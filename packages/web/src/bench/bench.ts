@@ -30,3 +30,8 @@ export function batchesOf(view: PlanView): BenchBatch[] {
     .filter((batch) => batch.operations.length > 0)
     .sort((a, b) => a.start - b.start);
 }
+
+/** Hands-on minutes of some passes in one batch. */
+export const minutesOf = (list: readonly PlannedOperation[]) =>
+  list.reduce((total, operation) => total + operation.workMinutes, 0) +
+  (list[0] ? list[0].setUpMinutes + list[0].cleanUpMinutes : 0);

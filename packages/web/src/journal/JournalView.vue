@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   atZone,
-  CONFIRMED_AFTER_TESTS,
   idFromName,
   journalCsv,
   journalOf,
@@ -9,12 +8,11 @@ import {
   toEpochMinute,
   toWallTime,
   type JournalLine,
-  type MeasuredMaterial,
   type Reading,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
-import DataChart, { type ChartOption } from '../shared/DataChart.vue';
+import OwnTimes from './OwnTimes.vue';
 import { useBuild } from '../shared/build';
 import { airWords, degrees, pieceName } from '../shared/words';
 
@@ -142,81 +140,6 @@ function saveCsv(): void {
   link.click();
   URL.revokeObjectURL(link.href);
 }
-
-const measured = computed(() => store.view?.measured ?? []);
-const option = computed((): ChartOption => {
-  const points = measured.value.flatMap((one) => one.times);
-  const top = Math.max(10, ...points.flatMap((one) => [one.predictedMinutes, one.actualMinutes])) * 1.15;
-  return {
-    grid: { left: 58, right: 20, top: 34, bottom: 46 },
-    legend: { top: 0, type: 'scroll' },
-    tooltip: {
-      formatter: (point) => {
-        const { seriesName, data } = point as unknown as { seriesName: string; data: [number, number] };
-        return `${seriesName}: reckoned ${sayWait(data[0])}, took ${sayWait(data[1])}`;
-      },
-    },
-    xAxis: {
-      type: 'value',
-      min: 0,
-      max: Math.ceil(top),
-      name: 'reckoned, min',
-      nameLocation: 'middle',
-      nameGap: 28,
-    },
-    yAxis: { type: 'value', min: 0, max: Math.ceil(top), name: 'took, min' },
-    series: [
-      ...measured.value.map((one, at) => ({
-        type: 'scatter' as const,
-        name: one.materialName,
-        symbol: ['circle', 'triangle', 'diamond', 'rect'][at % 4]!,
-        symbolSize: 12,
-        data: one.times.map((time) => [time.predictedMinutes, time.actualMinutes]),
-      })),
-      {
-        type: 'line' as const,
-        name: 'as reckoned',
-        showSymbol: false,
-        lineStyle: { type: 'dashed' as const, width: 1 },
-        data: [
-          [0, 0],
-          [top, top],
-        ],
-      },
-    ],
-  };
-});
-
-/** Takes the measured time into the own tin: touch and the windows of the next coat, in the same proportion. */
-async function takeIn(one: MeasuredMaterial): Promise<void> {
-  const { build } = store;
-  const current = store.materials.get(one.materialId);
-  if (!build || !current) return;
-  const list = build.materials ?? [];
-  const old = list.find((tin) => tin.id === one.materialId);
-  const scaled = current.recoat?.replace(/\d+/g, (minutes) =>
-    String(Math.round(Number(minutes) * one.factor)),
-  );
-  const tin = {
-    ...(old ?? {
-      id: idFromName(`my ${current.name}`, store.materials.keys()),
-      extends: current.id,
-      name: `My ${current.name.toLowerCase()}`,
-    }),
-    touch: one.touchMinutes,
-    ...(scaled ? { recoat: scaled } : {}),
-  };
-  await store.change(
-    () =>
-      api.patchBuild(
-        store.id!,
-        { materials: old ? list.map((entry) => (entry.id === tin.id ? tin : entry)) : [...list, tin] },
-        store.etag,
-      ),
-    `Taken into your tin: touch-dry after ${one.touchMinutes} min`,
-  );
-}
-const isOwnTin = (id: string) => store.build?.materials?.some((tin) => tin.id === id) ?? false;
 </script>
 
 <template>
@@ -290,33 +213,7 @@ const isOwnTin = (id: string) => store.build?.materials?.some((tin) => tin.id ==
         </div>
         <v-btn v-if="shown.length > SHOWN" class="mt-3" variant="text" @click="SHOWN += 200">Show more</v-btn>
       </section>
-      <section aria-labelledby="own-times">
-        <h2 id="own-times">Your own times</h2>
-        <p v-if="measured.length === 0" class="quiet mt-2">
-          Say at the bench when a coat is dry or still tacky: from then on your own times stand here beside
-          the label’s, and {{ CONFIRMED_AFTER_TESTS }} tests of a material make its forecast surer.
-        </p>
-        <template v-else>
-          <DataChart :option="option" :height="300" label="Time to touch-dry: reckoned against taken" />
-          <ul class="own">
-            <li v-for="one in measured" :key="one.materialId">
-              <p>
-                <strong>{{ one.materialName }}</strong> took {{ Math.round(one.factor * 100) }} % of the
-                reckoned time
-                <span class="quiet small"
-                  >({{ one.times.length }} {{ one.times.length === 1 ? 'test' : 'tests'
-                  }}{{ one.confirmed ? ', confirmed' : '' }})</span
-                >
-              </p>
-              <v-btn size="small" @click="takeIn(one)">{{
-                isOwnTin(one.materialId)
-                  ? `Set your tin to ${one.touchMinutes} min`
-                  : `Make it your tin: touch-dry after ${one.touchMinutes} min`
-              }}</v-btn>
-            </li>
-          </ul>
-        </template>
-      </section>
+      <OwnTimes />
     </div>
   </div>
   <div v-else class="page quiet">Opening the build…</div>
@@ -341,8 +238,7 @@ const isOwnTin = (id: string) => store.build?.materials?.some((tin) => tin.id ==
   margin-top: 18px;
 }
 
-ol,
-.own {
+ol {
   list-style: none;
   padding: 0;
   margin-top: 4px;
@@ -374,11 +270,6 @@ ol li {
 
 .block {
   display: block;
-}
-
-.own li {
-  padding: 10px 0;
-  border-top: 1px solid var(--line);
 }
 
 img {

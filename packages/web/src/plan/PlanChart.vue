@@ -2,14 +2,12 @@
 import { epochMinute, personCalendar, sayMoment, type PlannedOperation } from '@fixatum/core';
 import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref, toRef, watch } from 'vue';
-import DryingRibbon from '../shared/DryingRibbon.vue';
+import ChartNames from './ChartNames.vue';
 import NowLine from './NowLine.vue';
+import PieceLane from './PieceLane.vue';
 import PlaceLane from './PlaceLane.vue';
-import ReadinessMark from '../shared/ReadinessMark.vue';
 import { useBuild } from '../shared/build';
-import { useForecast } from '../shared/forecast';
 import { daysBetween, percent, timeOfDay } from '../shared/timeAxis';
-import { passWords, unitName } from '../shared/words';
 import { usePinning } from './usePinning';
 
 /** Time across, people, pieces and places down: sessions, ribbons, passes, dates as hard lines. */
@@ -18,7 +16,6 @@ const props = defineProps<{ pxPerHour: number }>();
 const chosen = defineModel<string>('session');
 const emit = defineEmits<{ press: [operation: PlannedOperation] }>();
 const store = useBuild();
-const forecast = useForecast();
 const scroller = ref<HTMLElement>();
 const lanes = ref<HTMLElement>();
 
@@ -91,30 +88,7 @@ onMounted(toNow);
 <template>
   <div ref="scroller" class="scroller">
     <div class="chart">
-      <div class="names">
-        <div class="axis" />
-        <div v-for="lane in people" :key="lane.person.id" class="lane session-lane">
-          <strong>{{ lane.person.name }}</strong>
-        </div>
-        <router-link
-          v-for="row in rows"
-          :key="row.piece.id"
-          class="lane plain"
-          :to="{ name: 'piece', params: { build: store.id!, piece: row.piece.id } }"
-        >
-          <span class="clip"
-            >{{ row.piece.name
-            }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></span
-          >
-          <ReadinessMark class="small" :readiness="row.state.readiness" />
-        </router-link>
-        <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane small quiet">
-          <span class="clip">{{
-            store.build!.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
-          }}</span>
-          <span>rack of {{ band.slots }}, °C</span>
-        </div>
-      </div>
+      <ChartNames />
       <div ref="lanes" class="lanes" :style="{ width }">
         <div class="backdrop" aria-hidden="true">
           <div
@@ -158,38 +132,18 @@ onMounted(toNow);
           </button>
         </div>
         <div v-for="row in rows" :key="row.piece.id" class="lane">
-          <DryingRibbon
-            :spans="row.state.ribbon"
+          <PieceLane
+            :state="row.state"
+            :work="row.work"
             :from="from"
             :until="until"
-            :time-zone="zone"
-            :spread="forecast.byPiece.get(row.piece.id)?.ready"
-            :height="20"
-          />
-          <component
-            :is="operation.status === 'planned' ? 'button' : 'span'"
-            v-for="operation in row.work"
-            :key="operation.id"
-            class="pass"
-            :class="[
-              operation.status,
-              { pinned: pinnedIds.has(operation.id), moving: shiftOf(operation) !== 0 },
-            ]"
-            :style="{
-              left: left(operation.start! + shiftOf(operation)),
-              width: `max(3px, ${wide(operation.start!, operation.laidAt!)})`,
-            }"
-            :aria-label="
-              operation.status === 'planned'
-                ? `${unitName(store.build!, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone)}`
-                : undefined
-            "
-            :title="`${unitName(store.build!, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone)}`"
-            @pointerdown="grab($event, operation)"
-            @pointermove="pull"
-            @pointerup="operation.status === 'planned' && drop(operation)"
-            @pointercancel="cancel"
-            @keydown.enter.prevent="$emit('press', operation)"
+            :pinned="pinnedIds"
+            :shift-of="shiftOf"
+            @grab="grab"
+            @pull="pull"
+            @drop="drop"
+            @cancel="cancel"
+            @press="$emit('press', $event)"
           />
         </div>
         <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane">
@@ -219,16 +173,6 @@ onMounted(toNow);
   display: flex;
   min-width: 100%;
   width: max-content;
-}
-
-.names {
-  position: sticky;
-  left: 0;
-  z-index: 4;
-  width: 250px;
-  flex: none;
-  background: rgb(var(--v-theme-surface));
-  border-right: 1px solid var(--line);
 }
 
 .lanes {
@@ -271,16 +215,6 @@ onMounted(toNow);
   justify-content: space-between;
   gap: 8px;
   border-bottom: 1px solid var(--line);
-}
-
-.names .lane {
-  padding: 0 10px;
-}
-
-.clip {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 
 .session-lane {
@@ -328,43 +262,6 @@ onMounted(toNow);
   border-right: 1px solid rgb(var(--v-theme-surface));
 }
 
-.pass {
-  position: absolute;
-  top: 3px;
-  height: 6px;
-  background: rgb(var(--v-theme-primary));
-}
-
-button.pass {
-  height: 12px;
-  top: 0;
-  border-top: 3px solid rgba(var(--v-theme-surface), 0);
-  background-clip: padding-box;
-  cursor: grab;
-  touch-action: none;
-}
-
-button.pass.moving {
-  opacity: 0.6;
-  cursor: grabbing;
-  z-index: 5;
-}
-
-/* A pin through the top of the pass. */
-.pass.pinned::after {
-  content: '';
-  position: absolute;
-  top: -4px;
-  left: -3px;
-  border: 4px solid transparent;
-  border-top-color: rgb(var(--v-theme-error));
-  border-top-width: 8px;
-}
-
-.pass.done {
-  background: rgb(var(--v-theme-secondary));
-}
-
 .date {
   position: absolute;
   top: 0;
@@ -391,24 +288,5 @@ button.pass.moving {
 
 .date + .date span {
   bottom: 24px;
-}
-
-.legend .key-pass {
-  height: 6px;
-  background: rgb(var(--v-theme-primary));
-}
-
-@media (max-width: 820px) {
-  .names {
-    width: 140px;
-  }
-
-  .names .lane {
-    flex-direction: column;
-    align-items: flex-start;
-    justify-content: center;
-    gap: 0;
-    font-size: 0.8rem;
-  }
 }
 </style>

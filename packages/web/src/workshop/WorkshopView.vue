@@ -1,20 +1,12 @@
 <script setup lang="ts">
-import {
-  idFromName,
-  weekdays,
-  type Build,
-  type BuildEvent,
-  type Fault,
-  type Person,
-  type Place,
-  type Weekday,
-} from '@fixatum/core';
-import { mdiClose, mdiPlus } from '@mdi/js';
+import type { Build, BuildEvent, Fault, Person, Place } from '@fixatum/core';
+import { mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../shared/api';
-import DateField from '../shared/DateField.vue';
-import MomentField from '../shared/MomentField.vue';
+import DatesEditor from './DatesEditor.vue';
+import PeopleEditor from './PeopleEditor.vue';
 import PlaceEditor from './PlaceEditor.vue';
+import { freshId } from './freshId';
 import TimeField from '../shared/TimeField.vue';
 import { plain } from '../shared/work/workerLink';
 import { useBuild } from '../shared/build';
@@ -63,28 +55,6 @@ watch(
   },
   { immediate: true },
 );
-
-const dayWords: Record<Weekday, string> = {
-  mon: 'Mon',
-  tue: 'Tue',
-  wed: 'Wed',
-  thu: 'Thu',
-  fri: 'Fri',
-  sat: 'Sat',
-  sun: 'Sun',
-};
-const fresh = (stem: string, list: { id: string }[]) =>
-  idFromName(
-    stem,
-    list.map((one) => one.id),
-  );
-function toggleDay(days: Weekday[], day: Weekday): Weekday[] {
-  const next = days.includes(day) ? days.filter((one) => one !== day) : [...days, day];
-  return weekdays.filter((one) => next.includes(one));
-}
-function addDayOff(person: Person): void {
-  person.exceptions = [...(person.exceptions ?? []), { date: draft.value!.start.slice(0, 10), windows: [] }];
-}
 
 async function save(): Promise<void> {
   const form = draft.value;
@@ -136,125 +106,15 @@ async function save(): Promise<void> {
     <h1>Workshop</h1>
     <div class="columns">
       <div>
-        <section aria-labelledby="dates-title">
-          <h2 id="dates-title">Dates</h2>
-          <div class="pair">
-            <v-text-field v-model="draft.name" label="Build" maxlength="120" />
-            <MomentField v-model="draft.start" label="Nothing before" />
-          </div>
-          <div v-for="(event, at) in draft.events" :key="event.id" class="card">
-            <div class="with-x">
-              <v-text-field v-model="event.name" label="What for" maxlength="120" />
-              <v-btn
-                :icon="mdiClose"
-                variant="text"
-                :aria-label="`Remove ${event.name}`"
-                @click="draft.events.splice(at, 1)"
-              />
-            </div>
-            <div class="pair">
-              <MomentField v-model="event.packAt" label="Packed by, if packed" usual-time="18:00" clearable />
-              <MomentField v-model="event.wearAt" label="Worn on" />
-            </div>
-          </div>
-          <v-btn
-            size="small"
-            :prepend-icon="mdiPlus"
-            @click="
-              draft.events.push({ id: fresh('date', draft.events), name: 'A date', wearAt: draft.start })
-            "
-            >A date</v-btn
-          >
-        </section>
-
-        <section aria-labelledby="people-title">
-          <h2 id="people-title">People</h2>
-          <p v-if="draft.people.length === 0" class="quiet">
-            Nobody works here yet, so nothing can be planned.
-          </p>
-          <div v-for="(person, at) in draft.people" :key="person.id" class="card">
-            <div class="with-x">
-              <v-text-field v-model="person.name" label="Name" maxlength="120" />
-              <v-btn
-                :icon="mdiClose"
-                variant="text"
-                :aria-label="`Remove ${person.name}`"
-                @click="draft.people.splice(at, 1)"
-              />
-            </div>
-            <div v-for="(rule, n) in person.availability" :key="n" class="rule">
-              <div class="days" role="group" :aria-label="`Days of ${person.name}, line ${n + 1}`">
-                <button
-                  v-for="day in weekdays"
-                  :key="day"
-                  type="button"
-                  :aria-pressed="rule.days.includes(day)"
-                  @click="rule.days = toggleDay(rule.days, day)"
-                >
-                  {{ dayWords[day] }}
-                </button>
-              </div>
-              <TimeField v-model="rule.from" label="From" density="compact" />
-              <TimeField v-model="rule.to" label="To" density="compact" />
-              <v-btn
-                :icon="mdiClose"
-                size="small"
-                variant="text"
-                :aria-label="`Remove line ${n + 1} of ${person.name}`"
-                @click="person.availability.splice(n, 1)"
-              />
-            </div>
-            <div v-for="(exception, n) in person.exceptions ?? []" :key="`x${n}`" class="rule day">
-              <DateField v-model="exception.date" label="Only that day" density="compact" />
-              <template v-if="exception.windows[0]">
-                <TimeField v-model="exception.windows[0].from" label="From" density="compact" />
-                <TimeField v-model="exception.windows[0].to" label="To" density="compact" />
-              </template>
-              <span v-else class="quiet off">no time at all</span>
-              <v-btn
-                size="small"
-                variant="text"
-                @click="exception.windows = exception.windows[0] ? [] : [{ from: '19:00', to: '22:00' }]"
-                >{{ exception.windows[0] ? 'Day off' : 'Some hours' }}</v-btn
-              >
-              <v-btn
-                :icon="mdiClose"
-                size="small"
-                variant="text"
-                :aria-label="`Remove that day of ${person.name}`"
-                @click="person.exceptions!.splice(n, 1)"
-              />
-            </div>
-            <div class="foot">
-              <v-btn
-                size="small"
-                :prepend-icon="mdiPlus"
-                @click="person.availability.push({ days: ['sat'], from: '10:00', to: '18:00' })"
-                >Hours</v-btn
-              >
-              <v-btn size="small" variant="text" @click="addDayOff(person)">A day that differs</v-btn>
-            </div>
-          </div>
-          <v-btn
-            size="small"
-            :prepend-icon="mdiPlus"
-            @click="
-              draft.people.push({
-                id: fresh('person', draft.people),
-                name: 'Somebody',
-                availability: [{ days: ['sat'], from: '10:00', to: '18:00' }],
-              })
-            "
-            >A person</v-btn
-          >
-          <div class="quiet-hours">
-            <v-checkbox v-model="draft.quiet.on" label="Quiet hours: no compressor, no sanding" />
-            <template v-if="draft.quiet.on">
-              <TimeField v-model="draft.quiet.from" label="From" density="compact" />
-              <TimeField v-model="draft.quiet.to" label="To" density="compact" />
-            </template>
-          </div>
-        </section>
+        <DatesEditor v-model="draft" />
+        <PeopleEditor v-model="draft.people" :from="draft.start.slice(0, 10)" />
+        <div class="quiet-hours">
+          <v-checkbox v-model="draft.quiet.on" label="Quiet hours: no compressor, no sanding" />
+          <template v-if="draft.quiet.on">
+            <TimeField v-model="draft.quiet.from" label="From" density="compact" />
+            <TimeField v-model="draft.quiet.to" label="To" density="compact" />
+          </template>
+        </div>
       </div>
 
       <section aria-labelledby="places-title">
@@ -271,7 +131,7 @@ async function save(): Promise<void> {
           :prepend-icon="mdiPlus"
           @click="
             draft.places.push({
-              id: fresh('place', draft.places),
+              id: freshId('place', draft.places),
               name: 'A place',
               ventilation: 'window',
               slots: 4,
@@ -307,65 +167,6 @@ section {
 
 section > h2 {
   margin-bottom: 10px;
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-  margin-bottom: 10px;
-}
-
-.card {
-  padding: 12px 0 14px;
-  border-top: 1px solid var(--line);
-}
-
-.with-x {
-  display: grid;
-  grid-template-columns: 1fr 44px;
-  gap: 8px;
-  align-items: center;
-  margin-bottom: 10px;
-}
-
-.rule {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 128px 128px 40px;
-  gap: 8px;
-  align-items: center;
-  margin-bottom: 8px;
-}
-
-.rule.day {
-  grid-template-columns: 160px 1fr 1fr auto 40px;
-}
-
-.off {
-  grid-column: span 2;
-}
-
-.days {
-  display: flex;
-}
-
-.days button {
-  flex: 1;
-  min-width: 0;
-  min-height: 40px;
-  border: 1px solid var(--line);
-  margin-left: -1px;
-  font-size: 0.9rem;
-}
-
-.days button[aria-pressed='true'] {
-  background: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-on-primary));
-}
-
-.foot {
-  display: flex;
-  gap: 10px;
 }
 
 .quiet-hours {
@@ -406,28 +207,6 @@ section > h2 {
 
   .save.on {
     bottom: 56px;
-  }
-}
-
-@media (max-width: 640px) {
-  .pair {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .rule {
-    grid-template-columns: 1fr 1fr 40px;
-  }
-
-  .rule.day {
-    grid-template-columns: 1fr 1fr auto 40px;
-  }
-
-  .rule.day > :first-child {
-    grid-column: 1 / -1;
-  }
-
-  .days {
-    grid-column: 1 / -1;
   }
 }
 </style>

@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import { safetyLine, sayMoment, sayWait, type PlannedOperation } from '@fixatum/core';
+import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
+import { onKeyStroke } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { minutesOf } from './bench';
+import PassTicks from './PassTicks.vue';
+import { useBuild } from '../shared/build';
+import { later } from '../shared/later';
+import { timeOfDay } from '../shared/timeAxis';
+import { isTyping } from '../shared/typing';
+import { passWords, withWords } from '../shared/words';
+
+const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
+
+/** What is being done, or else what comes next: with its pieces, its safety, and the presses that begin and log it. */
+const props = defineProps<{
+  passes: readonly PlannedOperation[];
+  isUnderway: boolean;
+  /** When nothing needs hands before, the moment it is planned for. */
+  earlyFor: number | undefined;
+}>();
+const store = useBuild();
+const first = computed(() => props.passes[0]);
+
+const left = ref(new Set<string>());
+watch(
+  () => props.passes.map((operation) => operation.id).join(),
+  () => (left.value = new Set()),
+);
+const chosen = computed(() => props.passes.filter((operation) => !left.value.has(operation.id)));
+const placeName = computed(
+  () => store.build?.places.find((place) => place.id === first.value?.placeId)?.name,
+);
+const personName = computed(
+  () => store.build?.people.find((person) => person.id === first.value?.personId)?.name,
+);
+const piece = computed(() => (first.value ? store.pieceOf(first.value.pieceId) : undefined));
+const step = computed(() => piece.value?.steps.find((candidate) => candidate.id === first.value?.stepId));
+const safety = computed(() =>
+  step.value && first.value ? safetyLine(step.value, first.value.method, first.value.material) : undefined,
+);
+const elapsed = computed(() => store.workedMinutes(props.passes));
+const paused = computed(() => props.isUnderway && store.isPaused(props.passes));
+const handsOn = computed(() => minutesOf(chosen.value));
+
+const different = ref(false);
+const again = computed(() => chosen.value.some((operation) => operation.failures > 0));
+
+const begin = () => chosen.value.length > 0 && store.start(chosen.value);
+const done = () => chosen.value.length > 0 && store.logDone(chosen.value);
+
+onKeyStroke((event) => {
+  if (isTyping(event) || event.ctrlKey || event.metaKey || store.busy) return;
+  if (event.key === 's' && !props.isUnderway) void begin();
+  if (event.key === 'd' && props.isUnderway) void done();
+});
+</script>
+
+<template>
+  <div v-if="first" class="what">
+    <p class="eyebrow" aria-live="polite">
+      <template v-if="isUnderway"
+        >{{ paused ? 'Paused; begun at' : 'Under way since' }}
+        {{ timeOfDay(first.start!, store.view!.timeZone) }}</template
+      >
+      <template v-else-if="earlyFor !== undefined"
+        >Nothing needs hands until {{ sayMoment(earlyFor, store.view!.timeZone) }}. Then:</template
+      >
+      <template v-else
+        >Now<template v-if="(store.build?.people.length ?? 0) > 1 && personName"
+          >, {{ personName }}</template
+        ></template
+      >
+    </p>
+    <h1 id="now-title" data-testid="next-pass">{{ passWords(first) }}</h1>
+    <p class="with">
+      <span
+        v-if="first.material"
+        class="chip"
+        :style="{ background: first.colour ?? first.material.colour }"
+        aria-hidden="true"
+      />
+      {{ withWords(first) }}<template v-if="placeName"> · {{ placeName }}</template>
+    </p>
+    <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
+    <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
+
+    <p v-if="again" class="again">
+      ▲ It failed before. Sand it back first: the extra ten minutes are in the time below.
+    </p>
+    <PassTicks v-model:left="left" :passes="passes" />
+
+    <div class="act">
+      <v-btn
+        v-if="!isUnderway"
+        size="x-large"
+        variant="flat"
+        color="primary"
+        :prepend-icon="mdiPlay"
+        :disabled="chosen.length === 0 || store.busy"
+        data-testid="start"
+        @click="begin"
+      >
+        {{ earlyFor !== undefined ? 'Start early' : 'Start' }}
+      </v-btn>
+      <template v-else>
+        <v-btn
+          size="x-large"
+          variant="flat"
+          color="primary"
+          :prepend-icon="mdiCheckBold"
+          :disabled="chosen.length === 0 || store.busy"
+          data-testid="done"
+          @click="done"
+          >Done, log it</v-btn
+        >
+        <v-btn size="x-large" variant="outlined" @click="store.pause([...passes])">{{
+          paused ? 'Go on' : 'Pause'
+        }}</v-btn>
+        <v-btn size="x-large" variant="text" :disabled="store.busy" @click="store.stop([...passes])"
+          >Not after all</v-btn
+        >
+      </template>
+      <v-btn
+        v-if="isUnderway"
+        size="large"
+        variant="outlined"
+        :disabled="chosen.length === 0"
+        @click="different = true"
+        >Not as planned…</v-btn
+      >
+      <p class="figures quiet">
+        <template v-if="isUnderway">{{ sayWait(elapsed) }} of about {{ sayWait(handsOn) }}</template>
+        <template v-else>about {{ sayWait(handsOn) }} of hands-on work</template>
+      </p>
+    </div>
+    <NotAsPlannedDialog v-if="different" v-model="different" :passes="chosen" />
+  </div>
+</template>
+
+<style scoped>
+.again {
+  margin-top: 12px;
+  font-weight: 600;
+  color: rgb(var(--v-theme-warning));
+}
+
+.eyebrow {
+  font-weight: 600;
+  color: var(--quiet);
+  min-height: 1.5em;
+}
+
+.with {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-size: 1.1rem;
+}
+
+.chip {
+  flex: none;
+  width: 26px;
+  height: 26px;
+  border-radius: 3px;
+  border: 1px solid var(--line);
+}
+
+.safety {
+  display: flex;
+  gap: 10px;
+  align-items: flex-start;
+  margin-top: 14px;
+  padding: 10px 12px;
+  border-left: 4px solid rgb(var(--v-theme-warning));
+  background: rgb(var(--v-theme-surface));
+}
+
+.act {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 16px;
+  margin-top: 20px;
+}
+
+.act .v-btn {
+  min-height: 64px;
+  min-width: 190px;
+  font-size: 1.2rem;
+}
+
+h1 {
+  font-size: 2.4rem;
+  margin: 4px 0 8px;
+}
+
+@media (max-width: 820px) {
+  h1 {
+    font-size: 1.9rem;
+  }
+
+  .act .v-btn {
+    width: 100%;
+  }
+}
+</style>

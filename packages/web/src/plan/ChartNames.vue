@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import ReadinessMark from '../shared/ReadinessMark.vue';
+import { computed } from 'vue';
+import { useBuild } from '../shared/build';
+
+/** What each row of the chart is: people, pieces with their standing, places. It stays while time scrolls by. */
+const store = useBuild();
+const people = computed(() => store.build?.people ?? []);
+const rows = computed(() =>
+  (store.view?.pieces ?? []).flatMap((state) => {
+    const piece = store.pieceOf(state.pieceId);
+    return piece ? [{ piece, state }] : [];
+  }),
+);
+</script>
+
+<template>
+  <div class="names">
+    <div class="axis" />
+    <div v-for="person in people" :key="person.id" class="lane session-lane">
+      <strong>{{ person.name }}</strong>
+    </div>
+    <router-link
+      v-for="row in rows"
+      :key="row.piece.id"
+      class="lane plain"
+      :to="{ name: 'piece', params: { build: store.id!, piece: row.piece.id } }"
+    >
+      <span class="clip"
+        >{{ row.piece.name
+        }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></span
+      >
+      <ReadinessMark class="small" :readiness="row.state.readiness" />
+    </router-link>
+    <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane small quiet">
+      <span class="clip">{{
+        store.build!.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
+      }}</span>
+      <span>rack of {{ band.slots }}, °C</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.names {
+  position: sticky;
+  left: 0;
+  z-index: 4;
+  width: 250px;
+  flex: none;
+  background: rgb(var(--v-theme-surface));
+  border-right: 1px solid var(--line);
+}
+
+.names .lane {
+  padding: 0 10px;
+}
+
+.clip {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.place-lane {
+  height: 30px;
+}
+
+.axis {
+  height: 30px;
+  position: relative;
+  border-bottom: 1px solid var(--line);
+  overflow: hidden;
+}
+
+.lane {
+  position: relative;
+  height: 36px;
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  border-bottom: 1px solid var(--line);
+}
+
+.session-lane {
+  height: 30px;
+}
+
+@media (max-width: 820px) {
+  .names {
+    width: 140px;
+  }
+
+  .names .lane {
+    flex-direction: column;
+    align-items: flex-start;
+    justify-content: center;
+    gap: 0;
+    font-size: 0.8rem;
+  }
+}
+</style>

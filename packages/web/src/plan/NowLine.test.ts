@@ -1,0 +1,41 @@
+/**
+ * @jest-environment jsdom
+ * @jest-environment-options {"customExportConditions": ["node", "node-addons"]}
+ */
+import { nextTick } from 'vue';
+import { useBuild } from '../shared/build';
+import { useClock } from '../shared/clock';
+import { mounted } from '../testing/mounted';
+import { smallBuild } from '../testing/smallBuild';
+import { draggedMinutes } from './usePinning';
+import NowLine from './NowLine.vue';
+
+jest.mock('../shared/planner', () => ({ planInWorker: jest.fn() }));
+
+describe('the line of the present', () => {
+  it('stands where the clock is between the ends of the chart', async () => {
+    const at = (wall: string) => Date.parse(`${wall}:00Z`) / 60_000;
+    const wrapper = mounted(NowLine, {
+      props: { from: at('2027-02-15T00:00'), until: at('2027-02-16T00:00') },
+    } as never);
+    useClock().fixedAt = '2027-02-15T06:00';
+    useBuild().build = smallBuild();
+    await nextTick();
+    expect((wrapper.element as HTMLElement).style.left).toBe('25%');
+  });
+});
+
+describe('dragging a pass', () => {
+  it.each([
+    // 100 px of 1000 over 1000 minutes are 100 minutes.
+    [100, 1000, 1000, 100],
+    // To the next five minutes.
+    [103, 1000, 1000, 105],
+    [-102, 1000, 1000, -100],
+    // A hand that shakes moves nothing.
+    [4, 1000, 100_000, 0],
+    [50, 0, 1000, 0],
+  ])('%d px of %d over %d min are %d min', (px, width, span, minutes) => {
+    expect(draggedMinutes(px, width, span)).toBe(minutes);
+  });
+});

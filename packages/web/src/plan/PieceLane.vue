@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { sayMoment, type PlannedOperation, type PlanView } from '@fixatum/core';
+import { computed } from 'vue';
+import DryingRibbon from '../shared/DryingRibbon.vue';
+import { useBuild } from '../shared/build';
+import { useForecast } from '../shared/forecast';
+import { percent } from '../shared/timeAxis';
+import { passWords, unitName } from '../shared/words';
+
+/** One piece along time: its drying as a ribbon, its passes on top, which can be taken by the hand. */
+const props = defineProps<{
+  state: PlanView['pieces'][number];
+  work: readonly PlannedOperation[];
+  from: number;
+  until: number;
+  /** Ids of passes that are pinned. */
+  pinned: ReadonlySet<string>;
+  /** By how many minutes a pass is dragged just now. */
+  shiftOf: (operation: PlannedOperation) => number;
+}>();
+defineEmits<{
+  grab: [event: PointerEvent, operation: PlannedOperation];
+  pull: [event: PointerEvent];
+  drop: [operation: PlannedOperation];
+  cancel: [];
+  press: [operation: PlannedOperation];
+}>();
+const store = useBuild();
+const forecast = useForecast();
+const zone = computed(() => store.view?.timeZone ?? 'UTC');
+const left = (minute: number) => percent(minute, props.from, props.until);
+const wide = (a: number, b: number) =>
+  `${(100 * (Math.min(b, props.until) - Math.max(a, props.from))) / (props.until - props.from)}%`;
+const words = (operation: PlannedOperation) =>
+  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone.value)}`;
+</script>
+
+<template>
+  <DryingRibbon
+    :spans="state.ribbon"
+    :from="from"
+    :until="until"
+    :time-zone="zone"
+    :spread="forecast.byPiece.get(state.pieceId)?.ready"
+    :height="20"
+  />
+  <component
+    :is="operation.status === 'planned' ? 'button' : 'span'"
+    v-for="operation in work"
+    :key="operation.id"
+    class="pass"
+    :class="[operation.status, { pinned: pinned.has(operation.id), moving: shiftOf(operation) !== 0 }]"
+    :style="{
+      left: left(operation.start! + shiftOf(operation)),
+      width: `max(3px, ${wide(operation.start!, operation.laidAt!)})`,
+    }"
+    :aria-label="operation.status === 'planned' ? words(operation) : undefined"
+    :title="words(operation)"
+    @pointerdown="$emit('grab', $event, operation)"
+    @pointermove="$emit('pull', $event)"
+    @pointerup="operation.status === 'planned' && $emit('drop', operation)"
+    @pointercancel="$emit('cancel')"
+    @keydown.enter.prevent="$emit('press', operation)"
+  />
+</template>
+
+<style scoped>
+.pass {
+  position: absolute;
+  top: 3px;
+  height: 6px;
+  background: rgb(var(--v-theme-primary));
+}
+
+button.pass {
+  height: 12px;
+  top: 0;
+  border-top: 3px solid rgba(var(--v-theme-surface), 0);
+  background-clip: padding-box;
+  cursor: grab;
+  touch-action: none;
+}
+
+button.pass.moving {
+  opacity: 0.6;
+  cursor: grabbing;
+  z-index: 5;
+}
+
+/* A pin through the top of the pass. */
+.pass.pinned::after {
+  content: '';
+  position: absolute;
+  top: -4px;
+  left: -3px;
+  border: 4px solid transparent;
+  border-top-color: rgb(var(--v-theme-error));
+  border-top-width: 8px;
+}
+
+.pass.done {
+  background: rgb(var(--v-theme-secondary));
+}
+
+.legend .key-pass {
+  height: 6px;
+  background: rgb(var(--v-theme-primary));
+}
+</style>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { atZone, climateSeries, dewPointC, type Climate } from '@fixatum/core';
+import { computed } from 'vue';
+import type { PlaceReadings } from '../shared/api';
+import { useBuild } from '../shared/build';
+import DataChart, { type ChartOption } from '../shared/DataChart.vue';
+
+/** The air of a place over a day back and four ahead: assumed, forecast and measured. */
+const props = defineProps<{ climate: Climate; measured: PlaceReadings | undefined; name: string }>();
+const store = useBuild();
+const zone = computed(() => store.build?.timeZone ?? 'UTC');
+
+const quarter = computed(() => Math.floor(store.minute / 15) * 15);
+const option = computed((): ChartOption => {
+  const series = climateSeries(props.climate, zone.value);
+  // The chart is drawn anew once in a quarter of an hour, not with every tick.
+  const now = quarter.value;
+  const from = now - 24 * 60;
+  const until = now + 4 * 24 * 60;
+  const points: number[] = [];
+  for (let minute = from; minute <= until; minute += 60) points.push(minute);
+  const readings = props.measured?.readings.filter((one) => one.at >= from) ?? [];
+  const gaps = props.measured?.gaps.filter((gap) => gap.to > from) ?? [];
+  const at = (minute: number) => minute * 60_000;
+  const label = (value: number) =>
+    atZone(value / 60_000, zone.value)
+      .setLocale('en-GB')
+      .toFormat('ccc HH:mm');
+  return {
+    grid: { left: 38, right: 40, top: 30, bottom: 26 },
+    legend: { top: 0 },
+    tooltip: { trigger: 'axis', valueFormatter: (value) => String(Math.round(Number(value) * 10) / 10) },
+    xAxis: {
+      type: 'time',
+      min: at(from),
+      max: at(until),
+      axisLabel: { formatter: label, hideOverlap: true },
+      splitNumber: 4,
+    },
+    yAxis: [
+      { type: 'value', name: '°C', scale: true, splitNumber: 3 },
+      { type: 'value', name: '%', min: 0, max: 100, splitNumber: 2 },
+    ],
+    series: [
+      {
+        type: 'line',
+        name: 'temperature',
+        showSymbol: false,
+        lineStyle: { width: 1.5, type: 'dashed' },
+        data: points.map((minute) => [at(minute), series.airAt(minute).temperatureC]),
+        markLine: { symbol: 'none', label: { formatter: 'now' }, data: [{ xAxis: at(now) }] },
+        markArea: {
+          silent: true,
+          itemStyle: { color: 'rgba(128,128,128,0.18)' },
+          data: gaps.map((gap) => [
+            { name: 'no reading', xAxis: at(Math.max(from, gap.from)) },
+            { xAxis: at(gap.to) },
+          ]),
+        },
+      },
+      {
+        type: 'line',
+        name: 'dew point',
+        showSymbol: false,
+        lineStyle: { width: 1, type: 'dotted' },
+        data: points.map((minute) => [at(minute), dewPointC(series.airAt(minute))]),
+      },
+      {
+        type: 'line',
+        name: 'humidity',
+        yAxisIndex: 1,
+        showSymbol: false,
+        lineStyle: { width: 1.5, type: 'dashed' },
+        data: points.map((minute) => [at(minute), series.airAt(minute).humidityPct]),
+      },
+      {
+        type: 'line',
+        name: 'measured °C',
+        showSymbol: false,
+        lineStyle: { width: 3 },
+        data: readings.map((one) => [at(one.at), one.temperatureC]),
+      },
+    ],
+  };
+});
+</script>
+
+<template>
+  <DataChart :option="option" :height="190" :label="`Air of ${name} over the last day and the next four`" />
+</template>
