@@ -223,3 +223,37 @@ test('the whole bench works at phone width', async ({ page }) => {
   await page.getByTestId('done').click();
   await expect(page.getByRole('status').filter({ hasText: 'Logged' })).toBeVisible();
 });
+
+test('a timer that is over rings on any screen, not only on the Bench', async ({ page }) => {
+  await page.addInitScript(() => {
+    const counted = window as unknown as { rings: number; AudioContext: unknown };
+    counted.rings = 0;
+    const node = {
+      frequency: { value: 0 },
+      gain: { setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined },
+      connect: () => node,
+      start: () => (counted.rings += 1),
+      stop: () => undefined,
+    };
+    counted.AudioContext = class {
+      currentTime = 0;
+      destination = node;
+      createOscillator = () => node;
+      createGain = () => node;
+    };
+  });
+  const rings = () => page.evaluate(() => (window as unknown as { rings: number }).rings);
+  await open(page);
+  await page.getByRole('button', { name: 'Another timer' }).click();
+  await page.getByLabel('What for').fill('Wipe back the wash');
+  await page.getByLabel('Minutes', { exact: true }).fill('3');
+  await page.getByRole('button', { name: 'Go' }).click();
+  await expect(page.getByTestId('timers').getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible();
+  expect(await rings()).toBe(0);
+  await server.restart({ now: '2027-02-20T19:34' });
+  await page.reload();
+  // One ring has two tones.
+  await expect.poll(rings).toBe(2);
+});

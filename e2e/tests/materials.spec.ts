@@ -128,3 +128,48 @@ test('a swatch is planned from a risk, judged with a photo, and from then on spe
   await expect(photo).toBeVisible();
   await expect.poll(() => photo.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
 });
+
+test('a material named like a piece of a page stays a name, also where a chart tells of it', async ({
+  page,
+}) => {
+  const name = '<meta http-equiv=refresh content="0;url=/gone">';
+  const build = {
+    format: 'fixatum-build/1',
+    name: 'Names',
+    timeZone: 'Europe/Lisbon',
+    start: '2027-02-19T08:00',
+    places: [],
+    people: [],
+    events: [],
+    materials: [{ id: 'tin', extends: 'craft-acrylic', name }],
+    pieces: [
+      {
+        id: 'plate',
+        name: 'Plate',
+        quantity: 1,
+        substrate: { kind: 'eva-foam', thicknessMm: 6 },
+        faces: { outer: { areaCm2: 300 } },
+        steps: [{ id: 'base', kind: 'base', material: 'tin', method: 'brush' }],
+      },
+    ],
+    log: [
+      { id: 'l', piece: 'plate', unit: 1, step: 'base', coat: 1, face: 'outer', doneAt: '2027-02-20T12:00' },
+    ],
+    touchTests: [{ id: 't', piece: 'plate', unit: 1, at: '2027-02-20T12:12', state: 'dry' }],
+  };
+  const made = await page.request.post(`${server.url}/api/builds`, { data: build });
+  const { id: buildId } = (await made.json()) as { id: string };
+  await page.goto(`${server.url}/b/${buildId}/journal`);
+  await expect(page.getByText(`${name} took 60 % of the reckoned time`)).toBeVisible();
+  const chart = page.getByRole('img', { name: /reckoned against taken/ });
+  await expect(chart.locator('svg')).toBeVisible();
+  // Over the whole chart, so over its point too: 20 min reckoned, 12 taken, in the lower right.
+  const box = (await chart.boundingBox())!;
+  const tip = chart.getByText(/reckoned 20 min, took 12 min/);
+  for (let y = 0.15; y < 0.9 && (await tip.count()) === 0; y += 0.02)
+    for (let x = 0.15; x < 0.98 && (await tip.count()) === 0; x += 0.03)
+      await page.mouse.move(box.x + box.width * x, box.y + box.height * y);
+  await expect(tip).toHaveCount(1);
+  await expect(page).toHaveURL(/\/journal$/);
+  expect(await page.locator('meta[http-equiv=refresh]').count()).toBe(0);
+});

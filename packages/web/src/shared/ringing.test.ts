@@ -59,4 +59,15 @@ describe('coats', () => {
     // A new coat on top is wet again, which nobody has to be told.
     expect(look([coat('wet', 30)], 30.5)).toEqual([]);
   });
+
+  it('of a set ring for the units that came on, and not again while others stand differently', () => {
+    const set = smallBuild({ pieces: [{ ...build.pieces[0]!, quantity: 3 }] });
+    const states = new Map<string, Dryness>();
+    const look = (drying: Drying[], now: number) =>
+      dryingRings(set, drying, now, states).map(({ words }) => words);
+    const apart = (state: Dryness, units: number[]) => ({ ...coat(state), units });
+    const mixed = [apart('wet', [1, 2]), apart('touch-dry', [3])];
+    expect([look(mixed, 10), look(mixed, 11), look(mixed, 12)]).toEqual([[], [], []]);
+    expect(look([apart('wet', [1]), apart('touch-dry', [2, 3])], 13)).toEqual(['Plate, 2 of 3: touch-dry']);
+  });
 });

@@ -33,7 +33,7 @@ export function timerRings(timers: readonly BenchTimer[], now: number, rung: Map
 
 /**
  * Coats that have come to their next state since the last look.
- * @param states how each stood then, by coat; brought up to date
+ * @param states how each stood then, by unit and coat; brought up to date
  */
 export function dryingRings(
   build: Build | undefined,
@@ -45,11 +45,16 @@ export function dryingRings(
   states.clear();
   const rings: Ring[] = [];
   for (const one of drying) {
-    const key = `${one.pieceId} ${one.face} ${one.stepId}`;
-    states.set(key, one.state);
-    const was = before.get(key);
-    if (was === undefined || was === one.state || one.laidAt >= now - 1) continue;
-    rings.push({ words: `${dryingName(build, one)}: ${drynessWords[one.state]}`, isEnd: true });
+    // Units of a set may stand differently, so each is followed by itself; those that come on together ring once.
+    const moved = one.units.filter((unit) => {
+      const key = `${one.pieceId} ${unit} ${one.face} ${one.stepId}`;
+      states.set(key, one.state);
+      const was = before.get(key);
+      return was !== undefined && was !== one.state;
+    });
+    if (moved.length === 0 || one.laidAt >= now - 1) continue;
+    const words = `${dryingName(build, { ...one, units: moved })}: ${drynessWords[one.state]}`;
+    rings.push({ words, isEnd: true });
   }
   return rings;
 }
