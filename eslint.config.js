@@ -65,5 +65,6 @@ export default ts.config(
       ],
     },
   },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   prettier,
 );

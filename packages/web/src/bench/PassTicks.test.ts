@@ -27,7 +27,7 @@ async function shown() {
         void wrapper.setProps({ left: now } as never);
       },
     },
-  } as never);
+  });
   useBuild().build = build;
   await nextTick();
   return { wrapper, left: () => [...left].map((id) => id.split('/')[1]) };

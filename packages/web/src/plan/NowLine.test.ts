@@ -17,7 +17,7 @@ describe('the line of the present', () => {
     const at = (wall: string) => Date.parse(`${wall}:00Z`) / 60_000;
     const wrapper = mounted(NowLine, {
       props: { from: at('2027-02-15T00:00'), until: at('2027-02-16T00:00') },
-    } as never);
+    });
     useClock().fixedAt = '2027-02-15T06:00';
     useBuild().build = smallBuild();
     await nextTick();
