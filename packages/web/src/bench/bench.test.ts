@@ -90,9 +90,14 @@ describe('what is drying', () => {
 describe('windows that close', () => {
   it('are told while they are open, and not for coats that stay open', () => {
     const enamel = build({
+      pieces: [
+        {
+          ...build().pieces[0]!,
+          steps: [{ id: 'coat', kind: 'base', material: 'alkyd-flat-spray', method: 'aerosol' }],
+        },
+      ],
       log: [{ ...entry(1, '2027-02-15T08:05'), step: 'coat' }],
     });
-    enamel.pieces[0]!.steps = [{ id: 'coat', kind: 'base', material: 'alkyd-flat-spray', method: 'aerosol' }];
     // Flat alkyd takes the next coat from 15 to 60 min after it was laid, then again after two days.
     const closes = (at: string) => dryingOf(planView(enamel, { now }), epochMinute(at, 'UTC'))[0]!.closesAt;
     expect(closes('2027-02-15T08:25')).toBe(epochMinute('2027-02-15T09:05', 'UTC'));

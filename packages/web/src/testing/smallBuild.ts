@@ -1,7 +1,17 @@
-import type { Build } from '@fixatum/core';
+import { parseBuild, type Build } from '@fixatum/core';
 
-/** A build for tests: one plate with a date, two mornings a week, one room at label air. */
-export const smallBuild = (changes: Partial<Build> = {}): Build => ({
+/**
+ * A build for tests: one plate with a date, two mornings a week, one room at label air. Read as the server's answers are, so
+ * that no test runs on what could never come.
+ */
+export function smallBuild(changes: Partial<Build> = {}): Build {
+  const parsed = parseBuild(plainBuild(changes));
+  if (!parsed.ok)
+    throw new Error(parsed.faults.map(({ path, message }) => `${path.join('.')}: ${message}`).join(' '));
+  return parsed.value;
+}
+
+const plainBuild = (changes: Partial<Build>): Build => ({
   format: 'fixatum-build/1',
   name: 'Small',
   timeZone: 'UTC',

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import {
-  climateSeries,
   parseAirCsv,
   parseForecastFile,
   pathText,
@@ -17,6 +16,7 @@ import { useBuild } from '../shared/build';
 import { airWords } from '../shared/words';
 import TimeField from '../shared/TimeField.vue';
 import PlaceAir from './PlaceAir.vue';
+import { climateAs } from './climateAs';
 
 /** One place: how it is aired, what fits there, its hours, and its air: assumed, from a forecast, or measured. */
 const place = defineModel<Place>({ required: true });
@@ -42,25 +42,7 @@ const kindItems = [
 ];
 
 function setKind(kind: Climate['kind']): void {
-  const { climate } = place.value;
-  if (climate.kind === kind) return;
-  const now = climateSeries(climate, zone.value).airAt(Math.floor(store.now));
-  const t = Math.round(now.temperatureC * 10) / 10;
-  const h = Math.round(now.humidityPct);
-  if (kind === 'constant') place.value.climate = { kind, temperatureC: t, humidityPct: h };
-  else if (kind === 'daily') place.value.climate = { kind, meanC: t, swingC: 4, humidityPct: h };
-  else {
-    // A week of hours from what was assumed before, to be changed from there.
-    const series = climateSeries(climate, zone.value);
-    const from = Math.floor(store.now / 60) * 60;
-    const airs = Array.from({ length: 24 * 7 }, (_, hour) => series.airAt(from + hour * 60));
-    place.value.climate = {
-      kind,
-      start: toWallTime(from, zone.value),
-      temperatureC: airs.map((air) => Math.round(air.temperatureC * 10) / 10),
-      humidityPct: airs.map((air) => Math.round(air.humidityPct)),
-    };
-  }
+  place.value.climate = climateAs(kind, place.value.climate, zone.value, store.now);
 }
 
 function take(result: AirFileResult): void {

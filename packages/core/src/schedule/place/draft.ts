@@ -1,9 +1,7 @@
-import { methodTable } from '../../model/methods';
-import { touchLabelMinutes } from '../../materials/material';
+import { allowedFrom } from './allowed';
 import type { EpochMinute } from '../../model/wallTime';
-import { DraftState, takesPlace } from '../state/draftState';
+import { DraftState } from '../state/draftState';
 import { gate } from './gates';
-import { firstGoodAir } from '../../drying/goodAir';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation, Binding } from '../plan/plan';
 import { replayLog, type Lesson } from './replayLog';
@@ -13,8 +11,6 @@ import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOpt
 
 /** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
 const MOST_ROUNDS = 400;
-/** Steps that run a compressor or a sander. */
-const isLoud = (operation: PlannedOperation) => methodTable[operation.method].loud;
 interface Fit {
   start: EpochMinute;
   laidAt: EpochMinute;
@@ -184,7 +180,7 @@ export class Draft extends DraftState {
       if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
       const [free, why] = this.freeFrom(line, start, total);
       if (free > start) [start, boundBy] = [free, why];
-      const allowed = this.allowedFrom(operation, start, setUpMinutes);
+      const allowed = allowedFrom(this, operation, start, setUpMinutes);
       if (allowed.start > start) ({ start, boundBy } = allowed);
       if (start === before) break;
     }
@@ -211,42 +207,6 @@ export class Draft extends DraftState {
     return used === Infinity || used === soonest ? [soonest, 'hands'] : [used, 'choice'];
   }
 
-  /** Pushes a start by hours, quiet, rack and air. */
-  private allowedFrom(
-    operation: PlannedOperation,
-    from: EpochMinute,
-    setUp: number,
-  ): { start: EpochMinute; boundBy: Binding } {
-    const { workload } = this;
-    const { material, workMinutes, cleanUpMinutes, placeId } = operation;
-    const total = setUp + workMinutes + cleanUpMinutes;
-    let start = from;
-    let boundBy: Binding = 'hands';
-    const push = (to: EpochMinute, why: Binding) => {
-      if (to > start) [start, boundBy] = [to, why];
-    };
-    push(workload.placeHours.get(placeId)!.firstFit(start, total), 'place');
-    if (start !== Infinity && workload.loudHours && isLoud(operation))
-      push(workload.loudHours.firstFit(start, total), 'quiet');
-    if (start === Infinity || !material) return { start, boundBy };
-    const air = workload.airs.get(placeId)!;
-    if (takesPlace(operation)) {
-      const laidAt = start + setUp + workMinutes;
-      const rack = this.racks.get(placeId);
-      const unit = unitKey(operation);
-      if (rack?.mayBeFull(laidAt))
-        push(
-          Math.ceil(rack.firstFree(unit, laidAt, this.handleMinutes(operation, laidAt))) -
-            setUp -
-            workMinutes,
-          'rack',
-        );
-    }
-    const touch = touchLabelMinutes(material) * operation.filmFactor;
-    push(Math.ceil(firstGoodAir(material, air, start + setUp, workMinutes, touch)) - setUp, 'air');
-    return { start, boundBy };
-  }
-
   /**
    * Whether an operation could be begun at a moment by somebody who happens to be there: by what lies below, the hours of its
    * place, quiet, the rack and the air. Nobody's free time is asked.
@@ -256,14 +216,8 @@ export class Draft extends DraftState {
     const work = at + operation.setUpMinutes;
     return (
       gate(operation, unit, work, letsDryThrough) <= work &&
-      this.allowedFrom(operation, at, operation.setUpMinutes).start <= at
+      allowedFrom(this, operation, at, operation.setUpMinutes).start <= at
     );
-  }
-
-  /** How long a coat that is laid at a moment keeps its unit on the rack. */
-  private handleMinutes(operation: PlannedOperation, laidAt: EpochMinute): number {
-    const unit = this.units.get(unitKey(operation))!;
-    return unit.handleAfter(operation, laidAt, this.workload.airs.get(operation.placeId)!) - laidAt;
   }
 
   /** The first start right behind a pass of the same batch, before `latest`; undefined where there is none. */
@@ -290,7 +244,7 @@ export class Draft extends DraftState {
       if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
       const unit = this.units.get(unitKey(operation))!;
       const opened = gate(operation, unit, start, operation.letsDryThrough);
-      if (opened === start && this.allowedFrom(operation, start, 0).start === start)
+      if (opened === start && allowedFrom(this, operation, start, 0).start === start)
         return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
     }
     return undefined;

@@ -1,0 +1,52 @@
+import { firstGoodAir } from '../../drying/goodAir';
+import { touchLabelMinutes } from '../../materials/material';
+import { methodTable } from '../../model/methods';
+import type { EpochMinute } from '../../model/wallTime';
+import type { Binding, PlannedOperation } from '../plan/plan';
+import { unitKey } from '../plan/workload';
+import { takesPlace, type DraftState } from '../state/draftState';
+
+/** A start, and what pushed it there. */
+export interface Allowed {
+  start: EpochMinute;
+  boundBy: Binding;
+}
+
+/**
+ * The first moment at or after `from` at which the hours of its place, quiet, the rack and the air let an operation begin, each
+ * asked once; what pushes later may have to be asked again.
+ * @param setUp minutes of setting up before the work itself; none where a set-up is shared
+ */
+export function allowedFrom(
+  draft: DraftState,
+  operation: PlannedOperation,
+  from: EpochMinute,
+  setUp: number,
+): Allowed {
+  const { workload } = draft;
+  const { material, workMinutes, cleanUpMinutes, placeId } = operation;
+  const total = setUp + workMinutes + cleanUpMinutes;
+  let start = from;
+  let boundBy: Binding = 'hands';
+  const push = (to: EpochMinute, why: Binding) => {
+    if (to > start) [start, boundBy] = [to, why];
+  };
+  push(workload.placeHours.get(placeId)!.firstFit(start, total), 'place');
+  if (start !== Infinity && workload.loudHours && methodTable[operation.method].loud)
+    push(workload.loudHours.firstFit(start, total), 'quiet');
+  if (start === Infinity || !material) return { start, boundBy };
+  const air = workload.airs.get(placeId)!;
+  if (takesPlace(operation)) {
+    const laidAt = start + setUp + workMinutes;
+    const rack = draft.racks.get(placeId);
+    if (rack?.mayBeFull(laidAt)) {
+      const key = unitKey(operation);
+      // How long the coat would keep its unit on the rack.
+      const stays = draft.units.get(key)!.handleAfter(operation, laidAt, air) - laidAt;
+      push(Math.ceil(rack.firstFree(key, laidAt, stays)) - setUp - workMinutes, 'rack');
+    }
+  }
+  const touch = touchLabelMinutes(material) * operation.filmFactor;
+  push(Math.ceil(firstGoodAir(material, air, start + setUp, workMinutes, touch)) - setUp, 'air');
+  return { start, boundBy };
+}
