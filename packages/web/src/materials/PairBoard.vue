@@ -10,7 +10,7 @@ import {
 } from '@fixatum/core';
 import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
 import { proxy } from 'comlink';
-import { openWorker, plain, type WorkerLink } from '../shared/work/workerLink';
+import { openWorker, plain, type WorkerLink } from '../shared/offThread/workerLink';
 import { useNotice } from '../shared/notice';
 import { useBuild } from '../shared/build';
 import { roleWords } from '../shared/words';

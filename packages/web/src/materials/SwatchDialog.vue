@@ -16,7 +16,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import DateField from '../shared/DateField.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import { api, faultsOf } from '../shared/api';
-import { plain } from '../shared/work/workerLink';
+import { plain } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
 import FaultList from '../shared/FaultList.vue';
 import PhotoField from '../shared/PhotoField.vue';

@@ -2,7 +2,7 @@
 import { idFromName, sayDate, sayWait, type RuleFinding, type Severity, type WayOut } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
-import { plain } from '../shared/work/workerLink';
+import { plain } from '../shared/offThread/workerLink';
 import { useWays } from './ways';
 import { pieceName } from '../shared/words';
 import { useBuild } from '../shared/build';

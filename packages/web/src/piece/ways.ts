@@ -1,7 +1,7 @@
 import type { RuleFinding, WaysOut } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { shallowRef, watch } from 'vue';
-import { openWorker, plain, WorkerBroken, type WorkerLink } from '../shared/work/workerLink';
+import { openWorker, plain, WorkerBroken, type WorkerLink } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
 

@@ -2,7 +2,7 @@ import { compareScores, type RescueAnswer, type Score, type WarmStart } from '@f
 import { proxy } from 'comlink';
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
-import { openWorker, plain, type WorkerLink } from '../shared/work/workerLink';
+import { openWorker, plain, type WorkerLink } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 import { useNotice } from '../shared/notice';

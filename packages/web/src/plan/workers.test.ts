@@ -5,7 +5,7 @@ import { nextTick } from 'vue';
 import { api } from '../shared/api';
 import { FakeWorker } from '../testing/fakeWorker';
 import { smallBuild } from '../testing/smallBuild';
-import type { PlanRequest } from '../shared/work/planWork';
+import type { PlanRequest } from '../shared/offThread/planWork';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from '../shared/build';
 import { useClock } from '../shared/clock';

@@ -4,7 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { ApiProblem, api, type BuildAnswer } from './api';
 import { smallBuild } from '../testing/smallBuild';
 import { planInWorker } from './planner';
-import type { PlanStage, TakeView } from './work/planWork';
+import type { PlanStage, TakeView } from './offThread/planWork';
 import { useBuild } from './build';
 import { useClock } from './clock';
 import { useNotice } from './notice';

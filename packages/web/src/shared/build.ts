@@ -13,7 +13,7 @@ import isEqual from 'fast-deep-equal';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { api, type BuildAnswer } from './api';
-import { plain } from './work/workerLink';
+import { plain } from './offThread/workerLink';
 import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';

@@ -16,7 +16,7 @@ export const useClock = defineStore('clock', () => {
   useIntervalFn(toNow, 1000);
   // In the background the page's own timer is held back, and alarms with it.
   if (typeof Worker !== 'undefined') {
-    const ticker = new Worker(new URL('./work/tickWorker.ts', import.meta.url), {
+    const ticker = new Worker(new URL('./offThread/tickWorker.ts', import.meta.url), {
       type: 'module',
       name: 'tick',
     });

@@ -2,7 +2,7 @@ import type { PieceForecast } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { proxy } from 'comlink';
-import { openWorker, plain, type WorkerLink } from './work/workerLink';
+import { openWorker, plain, type WorkerLink } from './offThread/workerLink';
 import { useNotice } from './notice';
 import { useBuild } from './build';
 

@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, ApiProblem, type BuildAnswer } from './api';
-import { plain } from './work/workerLink';
+import { plain } from './offThread/workerLink';
 import { useNotice } from './notice';
 
 /** One press, as it is sent. */

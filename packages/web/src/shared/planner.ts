@@ -1,7 +1,7 @@
 import type { Build, Piece, ReadingsByPlace, VariantOutcome, WarmStart } from '@fixatum/core';
 import { proxy } from 'comlink';
-import type { TakeView } from './work/planWork';
-import { openWorker, plain, WorkerBroken, type WorkerLink } from './work/workerLink';
+import type { TakeView } from './offThread/planWork';
+import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
 
 /** What a plan is made from: the build, the present in epoch minutes, what was measured, and the plan before. */
 export interface PlanGround {

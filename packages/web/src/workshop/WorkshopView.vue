@@ -8,7 +8,7 @@ import PeopleEditor from './PeopleEditor.vue';
 import PlaceEditor from './PlaceEditor.vue';
 import { freshId } from './freshId';
 import TimeField from '../shared/TimeField.vue';
-import { plain } from '../shared/work/workerLink';
+import { plain } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
 import FaultList from '../shared/FaultList.vue';
 
