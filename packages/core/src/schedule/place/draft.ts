@@ -168,10 +168,9 @@ export class Draft extends DraftState {
   private freshFit(operation: PlannedOperation, from: EpochMinute, line: Timeline, limit: EpochMinute): Fit {
     const { setUpMinutes, workMinutes, cleanUpMinutes } = operation;
     const total = setUpMinutes + workMinutes + cleanUpMinutes;
-    const unit = this.units.get(unitKey(operation))!;
-    const { now } = this;
-    let start = Math.max(from - setUpMinutes, now);
-    let boundBy: Binding | 'choice' = start === now ? 'start' : 'order';
+    const unit = this.unitOf(operation);
+    let start = Math.max(from - setUpMinutes, this.now);
+    let boundBy: Binding | 'choice' = start === this.now ? 'start' : 'order';
     for (let round = 0; round < MOST_ROUNDS && start !== Infinity; round += 1) {
       const before = start;
       const opened = gate(operation, unit, start + setUpMinutes, operation.letsDryThrough) - setUpMinutes;
@@ -208,14 +207,15 @@ export class Draft extends DraftState {
   }
 
   /**
-   * Whether an operation could be begun at a moment by somebody who happens to be there: by what lies below, the hours of its
-   * place, quiet, the rack and the air. Nobody's free time is asked.
+   * Whether an operation could be begun at a moment by somebody who happens to be there: what lies below takes it already, and
+   * still once it is set up; the hours of its place, quiet, the rack and the air allow it. Nobody's free time is asked.
    */
   canBegin(operation: PlannedOperation, at: EpochMinute, letsDryThrough: boolean): boolean {
-    const unit = this.units.get(unitKey(operation))!;
+    const opensAt = (asked: EpochMinute) => gate(operation, this.unitOf(operation), asked, letsDryThrough);
     const work = at + operation.setUpMinutes;
     return (
-      gate(operation, unit, work, letsDryThrough) <= work &&
+      opensAt(at) <= at &&
+      opensAt(work) <= work &&
       allowedFrom(this, operation, at, operation.setUpMinutes).start <= at
     );
   }
@@ -242,8 +242,7 @@ export class Draft extends DraftState {
       // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
       const { potLife = Infinity } = operation.material ?? {};
       if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
-      const unit = this.units.get(unitKey(operation))!;
-      const opened = gate(operation, unit, start, operation.letsDryThrough);
+      const opened = gate(operation, this.unitOf(operation), start, operation.letsDryThrough);
       if (opened === start && allowedFrom(this, operation, start, 0).start === start)
         return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
     }

@@ -116,14 +116,18 @@ export class DraftState {
     this.lastOn.set(key, Math.max(laidAt, this.lastOn.get(key) ?? -Infinity));
   }
 
+  /** How the unit that a pass works on stands. Every pass of the draft has one. */
+  unitOf(operation: PlannedOperation): UnitState {
+    return this.units.get(unitKey(operation))!;
+  }
+
   /** A coat on a unit: it dries, and takes a place on the rack until it can be handled. */
   lay(operation: PlannedOperation, laidAt: EpochMinute): void {
-    const key = unitKey(operation);
-    const unit = this.units.get(key)!;
+    const unit = this.unitOf(operation);
     unit.lay(operation, laidAt, this.workload.airs.get(operation.placeId)!);
     if (!takesPlace(operation)) return;
     const until = unit.latest(operation.cells, (stack) => stack.handleAt);
-    this.racks.get(operation.placeId)?.take(key, laidAt, until);
+    this.racks.get(operation.placeId)?.take(unitKey(operation), laidAt, until);
   }
 
   /** How each unit stood before anything was planned on it. */
