@@ -170,7 +170,7 @@ const toolItems: { value: Method; title: string }[] = [
 ];
 const at = (minute: number | undefined) =>
   minute === undefined || !Number.isFinite(minute) ? 'never' : sayMoment(minute, store.view!.timeZone);
-const costWords = ['', 'little', 'some', 'much'];
+const amountWords = ['', 'Little', 'Some', 'Much'];
 </script>
 
 <template>
@@ -274,7 +274,8 @@ const costWords = ['', 'little', 'some', 'much'];
                 <tr>
                   <th scope="row">Material</th>
                   <td v-for="(one, n) in outcomes" :key="n">
-                    {{ costWords[one.costClass] }}: {{ Math.round(one.materialMl) }} ml of {{ one.materials }}
+                    {{ amountWords[one.costClass] }}: {{ Math.round(one.materialMl) }} ml of
+                    {{ one.materials }} materials
                   </td>
                 </tr>
                 <tr>

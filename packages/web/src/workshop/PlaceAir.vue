@@ -27,7 +27,7 @@ const option = computed((): ChartOption => {
       .setLocale('en-GB')
       .toFormat('ccc HH:mm');
   return {
-    grid: { left: 38, right: 40, top: 30, bottom: 26 },
+    grid: { left: 38, right: 40, top: 42, bottom: 26 },
     legend: { top: 0 },
     tooltip: { trigger: 'axis', valueFormatter: (value) => String(Math.round(Number(value) * 10) / 10) },
     xAxis: {
@@ -86,5 +86,5 @@ const option = computed((): ChartOption => {
 </script>
 
 <template>
-  <DataChart :option="option" :height="190" :label="`Air of ${name} over the last day and the next four`" />
+  <DataChart :option="option" :height="202" :label="`Air of ${name} over the last day and the next four`" />
 </template>

@@ -105,6 +105,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
     </div>
     <div class="row">
       <v-checkbox
+        class="wide"
         :model-value="place.hours !== undefined"
         label="Only at certain hours"
         @update:model-value="setHours"
@@ -239,6 +240,10 @@ const measured = computed(() => store.readings.find((one) => one.place === place
   gap: 8px;
   align-items: center;
   margin-top: 8px;
+}
+
+.wide {
+  grid-column: span 2;
 }
 
 .tools {
