@@ -1,3 +1,4 @@
+import { messageOf } from '@fixatum/core';
 import { access } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -87,6 +88,6 @@ try {
   await start(readConfig(process.env, root));
 } catch (error) {
   const isPlain = error instanceof BadEnvironment || error instanceof NotDurable;
-  console.error(isPlain || !(error instanceof Error) ? String((error as Error).message) : error);
+  console.error(isPlain || !(error instanceof Error) ? messageOf(error) : error);
   process.exit(1);
 }

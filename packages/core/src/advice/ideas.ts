@@ -10,6 +10,7 @@ import { facesOf } from '../model/stepSpots';
 import { placesOf } from '../model/places';
 import type { PatchStep } from '../model/patch';
 import { orderedSteps } from '../facts/spots';
+import { nth } from '../model/sure';
 
 /** Films that are laid between two others to part them: water-borne, flexible, over and under which most things go. */
 const barriers: { material: string; kind: Step['kind'] }[] = [
@@ -132,7 +133,7 @@ function swaps(change: Changes, one: OrderedStep, materials: ReadonlyMap<string,
       material: other.id,
       ...(step.method !== undefined && other.methods.includes(step.method)
         ? {}
-        : { method: other.methods[0]! }),
+        : { method: nth(other.methods, 0) }),
       // A paint keeps the colour it was to have; a sealer has its own.
       ...(material.role === 'paint' ? { colour: step.colour ?? material.colour } : {}),
     }),
@@ -142,7 +143,7 @@ function swaps(change: Changes, one: OrderedStep, materials: ReadonlyMap<string,
 function places(change: Changes, { step, at }: OrderedStep): Idea[] {
   const all = placesOf(change.build);
   return all
-    .filter((place) => place.id !== (step.place ?? all[0]!.id))
+    .filter((place) => place.id !== (step.place ?? nth(all, 0).id))
     .map((place) => ({ label: `Do it in: ${place.name}`, change: change.set(at, { place: place.id }) }));
 }
 

@@ -7,6 +7,8 @@ import { severities, type RuleFinding } from './finding';
 import { rules } from './rules/index';
 import { weighSwatches } from './swatches';
 import type { Plan } from '../schedule/answers/plan';
+import { entryOf } from '../model/sure';
+import { messageOf } from '../model/unknowns';
 
 /**
  * Everything the rules have to say about a build, weighed against the user's own swatches, worst first within each piece,
@@ -22,7 +24,7 @@ export function judgeBuild(
   for (const operation of plan.operations) own.get(operation.pieceId)?.push(operation);
   return build.pieces.flatMap((piece) => {
     // Rules look at one piece, so each gets the operations of that piece only.
-    const context = { build, materials, plan: { ...plan, operations: own.get(piece.id)! } };
+    const context = { build, materials, plan: { ...plan, operations: entryOf(own, piece.id) } };
     const order = new Map(piece.steps.map((step, at) => [step.id, at]));
     return judgedPiece(piece, context).sort(
       (a, b) =>
@@ -43,7 +45,7 @@ function judgedPiece(piece: Piece, context: RuleContext): RuleFinding[] {
         rule: 'X01',
         severity: 'risk',
         piece: piece.id,
-        message: `“${piece.name}” could not be checked: ${(error as Error).message}`,
+        message: `“${piece.name}” could not be checked: ${messageOf(error)}`,
         reason:
           'This is a fault of the program or of the file, not of the piece. Its coats are planned all the same; check them by the labels.',
         ideas: [],

@@ -3,6 +3,7 @@ import type { PlannedOperation } from '../schedule/plan/plan';
 import type { CellCoat } from '../schedule/state/unitState';
 import type { Plan } from '../schedule/answers/plan';
 import type { CoatMilestones } from '../drying/laidCoat';
+import { entryOf, nth } from '../model/sure';
 
 /** One coat landing on another on one spot, with the milestones of the one below. */
 export interface Landing {
@@ -32,8 +33,7 @@ function findLandings(piece: Piece, plan: Plan): Landing[] {
   for (let unit = 1; unit <= piece.quantity; unit += 1) {
     const state = plan.units.get(`${piece.id}/${unit}`);
     if (!state) continue;
-    for (const [cell, coats] of state.cells) {
-      const stack = state.dry(cell)!;
+    for (const [cell, coats, stack] of state.stacks()) {
       coats.forEach((over, at) => {
         const under = coats[at - 1];
         if (under)
@@ -41,9 +41,9 @@ function findLandings(piece: Piece, plan: Plan): Landing[] {
             unit,
             cell,
             over,
-            operation: operations.get(over.operationId)!,
+            operation: entryOf(operations, over.operationId),
             under,
-            below: stack.coats[at - 1]!,
+            below: nth(stack.coats, at - 1),
           });
       });
     }

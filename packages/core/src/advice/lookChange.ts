@@ -2,6 +2,7 @@ import type { Piece } from '../model/schema';
 import { spotsOf } from '../facts/spots';
 import type { Idea, LookChange } from './finding';
 import type { Material } from '../model/materialSchema';
+import { nth } from '../model/sure';
 
 /** How much a change shows: texture left out is gone, and other work left out is missed a little. */
 export function lookOf(
@@ -27,7 +28,7 @@ function lookChange(before: Piece, after: Piece, materials: ReadonlyMap<string, 
   const then = seen(after);
   let change: LookChange = 'same';
   for (const [n, layers] of now.entries()) {
-    const others = then[n]!;
+    const others = nth(then, n);
     // A clear laid under others does not show.
     const bare = (list: typeof layers) =>
       list.filter((layer, at) => layer.material.role !== 'topcoat' || at === list.length - 1);
@@ -35,7 +36,7 @@ function lookChange(before: Piece, after: Piece, materials: ReadonlyMap<string, 
     const other = bare(others);
     if (one.length !== other.length) return 'other';
     for (const [at, layer] of one.entries()) {
-      const match = other[at]!;
+      const match = nth(other, at);
       const colour = (of: typeof layer) => of.step.colour ?? of.material.colour;
       if (layer.material.role !== match.material.role || colour(layer) !== colour(match)) {
         if (layer.material.role !== 'topcoat' || match.material.role !== 'topcoat') return 'other';

@@ -8,6 +8,7 @@ import { oncePerStep, stepPointer, type Rule, type RuleContext } from './rule';
 import type { Material } from '../model/materialSchema';
 import type { Plan } from '../schedule/answers/plan';
 import type { PatchStep } from '../model/patch';
+import { nth } from '../model/sure';
 
 /** What a step puts on what: the film above, all films below it (nearest last), and how they stand. */
 export interface Meeting {
@@ -39,7 +40,7 @@ function findMeetings(piece: Piece, context: RuleContext): Meeting[] {
   const stepOf = new Map(plan.operations.map((operation) => [operation.id, operation.stepId]));
   return spotsOf(piece, context).flatMap((spot) =>
     spot.layers.slice(1).map((over, n): Meeting => {
-      const under = spot.layers[n]!;
+      const under = nth(spot.layers, n);
       return {
         spot,
         over,
@@ -67,13 +68,13 @@ function curedBefore(
     const coats = state?.cells.get(cell);
     if (!state || !coats) continue;
     const laidAt = coats.find((coat) => stepOf.get(coat.operationId) === over.step.id)?.laidAt;
-    if (laidAt === undefined) continue;
-    const stack = state.dry(cell)!;
+    const stack = state.dry(cell);
+    if (laidAt === undefined || !stack) continue;
     seen = true;
     const soft = coats.some(
       (coat, at) =>
         stepOf.get(coat.operationId) === under.step.id &&
-        Math.max(stack.coats[at]!.packAt, stack.coats[at]!.wearAt) > laidAt,
+        Math.max(nth(stack.coats, at).packAt, nth(stack.coats, at).wearAt) > laidAt,
     );
     if (soft) return false;
   }

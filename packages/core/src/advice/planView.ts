@@ -15,6 +15,7 @@ import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
 import type { Plan } from '../schedule/answers/plan';
 import type { HandsBound } from '../schedule/answers/handsBound';
 import type { CoatMilestones } from '../drying/laidCoat';
+import { entryOf, nth } from '../model/sure';
 
 /** One coat of a stack as it is drawn: how thick, in what colour and sheen, and when it reaches what. */
 export interface StrataCoat {
@@ -102,11 +103,10 @@ function strataOf(plan: Plan): PlanView['strata'] {
   const strata: PlanView['strata'] = {};
   for (const [key, unit] of plan.units) {
     const cells: Record<string, StrataCoat[]> = {};
-    for (const [cell, coats] of unit.cells) {
-      const stack = unit.dry(cell)!;
+    for (const [cell, coats, stack] of unit.stacks()) {
       const present = unit.asOf(cell, plan.now);
       cells[cell] = coats.map((coat, at) => {
-        const operation = operations.get(coat.operationId)!;
+        const operation = entryOf(operations, coat.operationId);
         return {
           operationId: coat.operationId,
           stepId: operation.stepId,
@@ -118,7 +118,7 @@ function strataOf(plan: Plan): PlanView['strata'] {
           laidAt: coat.laidAt,
           real: operation.status === 'done',
           milestones: plainMilestones(
-            (operation.status === 'done' ? present?.coats[at] : undefined) ?? stack.coats[at]!,
+            (operation.status === 'done' ? present?.coats[at] : undefined) ?? nth(stack.coats, at),
           ),
         };
       });

@@ -5,6 +5,7 @@ import { planBuild } from '../schedule/answers/planBuild';
 import type { Idea, RuleFinding } from './finding';
 import { judgeBuild } from './judgeBuild';
 import type { Plan } from '../schedule/answers/plan';
+import { entryOf } from '../model/sure';
 
 /** A piece with those its steps are linked to, which is all that its verdicts can depend on but for other people's time. */
 export function aloneWith(build: Build, piece: Piece): Build {
@@ -50,7 +51,7 @@ export function tryAlone(
   if (!applied.ok) return undefined;
   const changed = new Map(applied.value.pieces.map((one) => [one.id, one]));
   const tried = { ...alone, pieces: alone.pieces.map((one) => changed.get(one.id) ?? one) };
-  return { findings: judgedAlone(tried, plan), piece: changed.get(pieceId)! };
+  return { findings: judgedAlone(tried, plan), piece: entryOf(changed, pieceId) };
 }
 
 const keyOf = (finding: RuleFinding): string => `${finding.piece} ${finding.rule} ${finding.step ?? ''}`;

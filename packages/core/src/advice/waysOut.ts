@@ -12,6 +12,7 @@ import type { Plan } from '../schedule/answers/plan';
 import { aloneWith, judgedAlone, tryAlone, obstacleOf, newOf } from './tryIdea';
 import { lookOf } from './lookChange';
 import { weights, costScore } from './wayCost';
+import { entryOf } from '../model/sure';
 
 /** How many ways are planned in full and offered. */
 const MOST_OFFERED = 4;
@@ -47,10 +48,8 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
   const holding = ideas.flatMap((idea) => {
     const tried = tryAlone(alone, build, piece.id, idea, plan);
     const obstacle = tried === undefined ? 'it does not fit' : obstacleOf(finding, before, tried.findings);
-    if (tried === undefined || obstacle !== undefined) {
-      obstacles.set(obstacle!, (obstacles.get(obstacle!) ?? 0) + 1);
-      return [];
-    }
+    if (obstacle !== undefined) obstacles.set(obstacle, (obstacles.get(obstacle) ?? 0) + 1);
+    if (tried === undefined || obstacle !== undefined) return [];
     const look = lookOf(idea, piece, tried.piece, materials);
     const newRisks = newOf(before, tried.findings, 'risk');
     return [
@@ -128,7 +127,7 @@ function costOf(
     laterMinutes: before === undefined || after === undefined ? undefined : after - before,
     buys: [...usedAfter.keys()]
       .filter((id) => !usedBefore.has(id) && !shelf.has(id))
-      .map((id) => materials.get(id)!.name),
+      .map((id) => entryOf(materials, id).name),
     extraMl: sum(usedAfter) - sum(usedBefore),
     makesLate: late(then).filter((id) => id !== piece.id && !lateBefore.has(id)),
   };

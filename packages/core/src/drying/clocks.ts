@@ -4,6 +4,7 @@ import { binderOf } from '../model/binders';
 import type { RateTrack } from './rateTrack';
 import type { Material } from '../model/materialSchema';
 import type { LaidCoat, Stand } from './laidCoat';
+import { nth } from '../model/sure';
 
 const FAN = 1.5;
 
@@ -19,7 +20,7 @@ export interface Span {
 export function reach(spans: readonly Span[], need: number): EpochMinute {
   let left = need;
   for (let at = 0; at < spans.length; at += 1) {
-    const span = spans[at]!;
+    const span = nth(spans, at);
     const until = spans[at + 1]?.from ?? Infinity;
     const base = span.track.progressAt(span.from);
     const minute = left <= 0 ? span.from : span.track.minuteAt(base + left / span.factor);
@@ -51,16 +52,16 @@ export function spansFor(
   aid: number,
 ): Span[] {
   let stand = 0;
-  while (stand + 1 < stands.length && stands[stand + 1]!.from <= from) stand += 1;
+  while (stand + 1 < stands.length && nth(stands, stand + 1).from <= from) stand += 1;
   let cover = 0;
   let covering = 1;
   const spans: Span[] = [];
   for (let cut = from; ;) {
-    while (cover < covers.length && covers[cover]!.laidAt <= cut) {
-      covering *= binderOf(covers[cover]!.material).coverFactor;
+    while (cover < covers.length && nth(covers, cover).laidAt <= cut) {
+      covering *= binderOf(nth(covers, cover).material).coverFactor;
       cover += 1;
     }
-    const here = stands[stand]!;
+    const here = nth(stands, stand);
     spans.push({
       from: cut,
       track: here.placeAir.track(material, clock),

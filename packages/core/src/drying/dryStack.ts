@@ -4,6 +4,7 @@ import type { LaidCoat, Stand, DryStack, CoatMilestones } from './laidCoat';
 import { LazyCoat } from './lazyCoat';
 import { joinFilms } from './joinedFilms';
 import { passed, spansFor, earlyAid } from './clocks';
+import { nth } from '../model/sure';
 
 /**
  * When each coat of one stack, and the stack as a whole, reaches each milestone.
@@ -56,8 +57,8 @@ class LazyStack implements DryStack {
     const films = joinFilms(laid, stands);
     let film = 0;
     this.coats = laid.map((_, at) => {
-      while (at > films[film]!.last) film += 1;
-      return new LazyCoat(laid, at, films[film]!, stands);
+      while (at > nth(films, film).last) film += 1;
+      return new LazyCoat(laid, at, nth(films, film), stands);
     });
   }
 

@@ -1,5 +1,6 @@
 import type { LaidCoat, Stand } from './laidCoat';
 import { spansFor, reach } from './clocks';
+import { nth } from '../model/sure';
 
 /** Neighbouring coats that count as one film for the later milestones, by their first and last index. */
 export interface Film {
@@ -34,4 +35,4 @@ export function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]):
 
 /** The different films above a coat, lowest first: further coats of one material are one layer. */
 export const coversOf = (coats: readonly LaidCoat[], at: number): LaidCoat[] =>
-  coats.slice(at + 1).filter((coat, n) => coat.material.id !== coats[at + n]!.material.id);
+  coats.slice(at + 1).filter((coat, n) => coat.material.id !== nth(coats, at + n).material.id);

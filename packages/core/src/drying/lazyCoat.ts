@@ -3,6 +3,7 @@ import type { EpochMinute } from '../model/wallTime';
 import type { CoatMilestones, LaidCoat, Stand } from './laidCoat';
 import { type Film, coversOf } from './joinedFilms';
 import { spansFor, earlyAid, reach, passed, type Span } from './clocks';
+import { nth } from '../model/sure';
 
 export class LazyCoat implements CoatMilestones {
   private early: Span[] | undefined;
@@ -18,7 +19,7 @@ export class LazyCoat implements CoatMilestones {
     private readonly film: Film,
     private readonly stands: readonly Stand[],
   ) {
-    this.coat = laid[at]!;
+    this.coat = nth(laid, at);
     this.own = this.coat.timeFactor ?? 1;
   }
 
@@ -33,7 +34,7 @@ export class LazyCoat implements CoatMilestones {
     this.late ??= spansFor(
       coat.material,
       'late',
-      laid[film.last]!.laidAt,
+      nth(laid, film.last).laidAt,
       this.stands,
       coversOf(laid, film.last),
       1,

@@ -2,6 +2,7 @@ import type { Material } from '../model/materialSchema';
 import type { EpochMinute } from '../model/wallTime';
 import type { Clock, PlaceAir } from './placeAir';
 import { rateTrack, type RateTrack } from './rateTrack';
+import { nth } from '../model/sure';
 
 /**
  * Air in which each clock runs at every moment as fast as in the quickest of some places. Nothing dries sooner than in it,
@@ -45,7 +46,7 @@ function quickestTrack(
       nextChangeAfter: (minute) =>
         places.reduce((next, place) => Math.min(next, place.series.nextChangeAfter(minute)), Infinity),
     },
-    here[0]!.rate,
+    nth(here, 0).rate,
     origin,
   );
 }

@@ -1,6 +1,7 @@
 import type { EpochMinute } from '../model/wallTime';
 import type { Air } from './air';
 import type { ClimateSeries } from './climateSeries';
+import { nth } from '../model/sure';
 
 /** The air of a place as it was measured at a moment. */
 export interface Reading extends Air {
@@ -50,7 +51,7 @@ export function readingFault(reading: Reading, before: readonly Reading[]): Read
     return 'jump';
   const same = (one: Reading) => one.temperatureC === temperatureC && one.humidityPct === humidityPct;
   const recent = before.filter((one) => one.at >= at - STUCK_AFTER_MINUTES);
-  const spans = recent.length >= 6 && at - recent[0]!.at >= STUCK_AFTER_MINUTES * 0.9;
+  const spans = recent.length >= 6 && at - nth(recent, 0).at >= STUCK_AFTER_MINUTES * 0.9;
   return spans && recent.every(same) ? 'stuck' : undefined;
 }
 
@@ -85,7 +86,7 @@ export function withReadings(series: ClimateSeries, readings: readonly Reading[]
     let high = readings.length - 1;
     while (low < high) {
       const middle = (low + high + 1) >> 1;
-      if (readings[middle]!.at <= minute) low = middle;
+      if (nth(readings, middle).at <= minute) low = middle;
       else high = middle - 1;
     }
     return low;

@@ -2,6 +2,7 @@ import type { Material } from '../model/materialSchema';
 import type { LogEntry, Piece, Step } from '../model/schema';
 import { methodOf } from '../model/stepSpots';
 import { stepsBefore } from '../model/stepLinks';
+import { entryOf } from '../model/sure';
 
 /**
  * A step as one pass of it was really done: with the tin, film and place that the log names where they are others than planned.
@@ -36,7 +37,7 @@ export function passedOver(piece: Piece, done: ReadonlySet<string>): Set<string>
   const index = new Map(piece.steps.map((step, at) => [step.id, at]));
   const over = new Set<string>();
   const visit = (id: string): void => {
-    for (const link of stepsBefore([piece], piece, index.get(id)!)) {
+    for (const link of stepsBefore([piece], piece, entryOf(index, id))) {
       if (over.has(link.step)) continue;
       over.add(link.step);
       visit(link.step);

@@ -6,6 +6,7 @@ import { facesOf, operationId, zoneIdsOf } from '../model/stepSpots';
 import { dryFilmUm, wetFilmUm } from '../materials/film';
 import { passedOver, stepAsLogged } from './laid';
 import { laysFilm, type OrderedStep } from './stepOrder';
+import { entryOf, nth } from '../model/sure';
 
 /** What facts are told from: the materials by id, and the log, which counts for more than the plan. */
 export interface Known {
@@ -103,8 +104,8 @@ function workOf(
   const meant = passesMeant([piece], inOrder);
   const index = new Map(piece.steps.map((step, at) => [step.id, at]));
   const passes = meant.flatMap(({ entry, pass }) => {
-    const at = index.get(pass.step)!;
-    const step = stepAsLogged(piece.steps[at]!, entry, materials);
+    const at = entryOf(index, pass.step);
+    const step = stepAsLogged(nth(piece.steps, at), entry, materials);
     const faces = pass.face ? [pass.face] : facesOf(step);
     return faces.map((face) => ({ step, at, face, logged: true }));
   });

@@ -11,11 +11,16 @@ export interface OrderedStep {
   material: Material | undefined;
 }
 
+/** A step that lays something. */
+export interface FilmStep extends OrderedStep {
+  material: Material;
+}
+
 const filmRoles = new Set(['seal', 'prime', 'paint', 'texture', 'weather', 'detail', 'topcoat']);
 
 /** Whether a step lays a film, as against glue, filler, or nothing. */
-export const laysFilm = ({ material }: OrderedStep): boolean =>
-  material !== undefined && filmRoles.has(material.role);
+export const laysFilm = (ordered: OrderedStep): ordered is FilmStep =>
+  ordered.material !== undefined && filmRoles.has(ordered.material.role);
 
 /** Heat that would reach the whole part: hot air or flame. */
 export const isHeat = (step: Step): boolean =>

@@ -4,6 +4,8 @@ import { faultsOfZod } from '../materials/parseBuild';
 import type { Fault } from '../model/fault';
 import { sayWait, toEpochMinute } from '../model/wallTime';
 import { climateSchema, type Climate } from '../model/schema';
+import { nth } from '../model/sure';
+import { messageOf } from '../model/unknowns';
 
 /** The form of an outdoor forecast: hourly values from a moment of wall time on (docs/air.md). */
 export const FORECAST_FORMAT = 'fixatum-forecast/1';
@@ -36,7 +38,7 @@ export function parseForecastFile(text: string): AirFileResult {
   try {
     data = JSON.parse(text);
   } catch (error) {
-    return fault([], `The file is not whole JSON: ${(error as Error).message}`);
+    return fault([], `The file is not whole JSON: ${messageOf(error)}`);
   }
   const parsed = forecastSchema.safeParse(data);
   if (!parsed.success) return { ok: false, faults: faultsOfZod(parsed.error) };
@@ -82,7 +84,7 @@ export function parseAirCsv(text: string, start: string, timeZone: string): AirF
   const lines = (isHeading ? rows.slice(1) : rows).flatMap(({ cells, number }): AirLine[] => {
     const line = {
       number,
-      time: cells.length > 2 ? cells[0]!.trim().replace(' ', 'T').slice(0, 16) : undefined,
+      time: cells.length > 2 ? nth(cells, 0).trim().replace(' ', 'T').slice(0, 16) : undefined,
       temperatureC: numberIn(cells.at(-2)),
       humidityPct: numberIn(cells.at(-1)),
     };
@@ -147,7 +149,7 @@ function fromTimedLines(lines: readonly AirLine[], timeZone: string): AirFileRes
         `Between lines ${before.number} and ${line.number} nothing is said for ${sayWait(line.at - before.at)}; more than 12 h can’t be filled in.`,
       );
   }
-  const first = timedLines[0]!;
+  const first = nth(timedLines, 0);
   const sums = new Map<number, { count: number; temperatureC: number; humidityPct: number }>();
   for (const { at, temperatureC, humidityPct } of timedLines) {
     const hour = Math.floor((at - first.at) / 60);

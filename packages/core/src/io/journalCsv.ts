@@ -2,8 +2,11 @@ import Papa from 'papaparse';
 import type { Build } from '../model/schema';
 import type { JournalLine } from '../words/journal';
 
+/** A line of the journal, or one that the screen adds to them, such as measured air. */
+export type CsvLine = Omit<JournalLine, 'kind'> & { kind: string };
+
 /** The journal as CSV with a line of headings, oldest first; quotes and line ends as RFC 4180 has them. */
-export function journalCsv(build: Build, lines: readonly JournalLine[]): string {
+export function journalCsv(build: Build, lines: readonly CsvLine[]): string {
   const nameOf = (id: string | undefined) => build.pieces.find((piece) => piece.id === id)?.name ?? '';
   return Papa.unparse(
     {

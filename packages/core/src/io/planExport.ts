@@ -6,6 +6,7 @@ import type { PlannedOperation, Session } from '../schedule/plan/plan';
 import { stepKindWords } from '../model/stepKinds';
 import type { Plan } from '../schedule/answers/plan';
 import { deadlineWords } from '../words/deadlineWords';
+import { entryOf } from '../model/sure';
 
 type Exported = Pick<Plan, 'operations' | 'sessions' | 'now'>;
 
@@ -26,7 +27,7 @@ const batchesOf = (plan: Exported, session: Session) => {
   const byId = new Map(plan.operations.map((operation) => [operation.id, operation]));
   return session.batches.map((batch) => ({
     ...batch,
-    operations: batch.operationIds.map((id) => byId.get(id)!),
+    operations: batch.operationIds.map((id) => entryOf(byId, id)),
   }));
 };
 

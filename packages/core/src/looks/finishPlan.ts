@@ -2,6 +2,7 @@ import { converter } from 'culori';
 import type { Step, Zone } from '../model/schema';
 import type { Material } from '../model/materialSchema';
 import { methodTable } from '../model/methods';
+import { nth } from '../model/sure';
 
 /** The coats of one zone, to be brought into an order with those of the others. */
 export interface ZoneFinish {
@@ -65,7 +66,7 @@ function* permutations<T>(list: readonly T[]): Generator<T[]> {
   }
   for (let at = 0; at < list.length; at += 1) {
     for (const rest of permutations([...list.slice(0, at), ...list.slice(at + 1)]))
-      yield [list[at]!, ...rest];
+      yield [nth(list, at), ...rest];
   }
 }
 

@@ -1,9 +1,13 @@
+import { z } from 'zod';
 import type { Piece } from '../model/schema';
-import { lookSchema, type Look, type LookStep, type SealerSchool, type Undercoat } from './look';
+import { lookSchema, type Look, type LookStep, type SealerSchool } from './look';
 import { schools } from './schools';
 
 /** The format of a look that is shared as a file. */
 export const LOOK_FORMAT = 'fixatum-look/1';
+
+/** A look as it is kept in a file of its own. */
+export const lookFileSchema = z.looseObject({ format: z.literal(LOOK_FORMAT), look: lookSchema });
 
 /**
  * Makes a look of a piece's own steps, so that the same finish can be put on another. Prep, tape and what is attached are
@@ -35,7 +39,7 @@ export function lookFromPiece(piece: Piece, name: string, id: string, zone?: str
     name,
     about: `Made from ${piece.name}.`,
     school,
-    undercoat: (primer ?? 'none') as Undercoat,
+    undercoat: primer ?? 'none',
     clear: clear ?? 'none',
     colour: firstBase?.colour ?? '#8b8d8e',
     steps: steps.map((step): Partial<LookStep> & Pick<LookStep, 'kind'> => ({

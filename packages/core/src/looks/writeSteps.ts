@@ -6,6 +6,7 @@ import { schoolById } from './schools';
 import type { StepKind } from '../model/stepKinds';
 import type { Method } from '../model/methods';
 import { type Choices, type WrittenSteps, usualTools } from './choices';
+import { entryOf } from '../model/sure';
 
 const clearMaterial: Record<Exclude<Clear, 'none'>, string> = {
   matte: 'matte-varnish',
@@ -102,7 +103,7 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
     );
   }
 
-  const school = schoolById.get(choices.sealer ?? main?.school ?? 'pva')!;
+  const school = entryOf(schoolById, choices.sealer ?? main?.school ?? 'pva');
   if (school.step && isPorousFoam(piece.substrate.kind)) {
     const wanted = main?.steps.find((one) => one.wanted?.includes('cracking'))
       ? { wanted: ['cracking' as const] }

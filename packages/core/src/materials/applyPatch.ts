@@ -3,6 +3,7 @@ import { parseBuild } from './parseBuild';
 import type { Result } from '../model/fault';
 import type { Build } from '../model/schema';
 import type { PatchStep } from '../model/patch';
+import { messageOf } from '../model/unknowns';
 
 /**
  * A build with a patch applied, checked like any other input; the build given is left as it is.
@@ -20,7 +21,7 @@ export function applyPatch(build: Build, change: readonly PatchStep[]): Result<B
         {
           code: 'patch',
           path: [],
-          message: `That change no longer fits this build: ${(error as Error).message.split('\n')[0]}`,
+          message: `That change no longer fits this build: ${messageOf(error).split('\n')[0]}`,
         },
       ],
     };

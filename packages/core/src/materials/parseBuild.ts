@@ -4,6 +4,7 @@ import type { ZodError } from 'zod';
 import type { Fault, Result } from '../model/fault';
 import { findReferenceFaults } from '../model/referenceFaults';
 import { BUILD_FORMAT, buildSchema, type Build } from '../model/schema';
+import { isRecord, messageOf } from '../model/unknowns';
 
 /** Zod's issues as faults; `prefix` is put before each path. */
 export function faultsOfZod(error: ZodError, prefix: (string | number)[] = []): Fault[] {
@@ -35,7 +36,7 @@ export const parseBuild = (data: unknown): Result<Build> => parseShaped(data, (b
 export const openBuild = (data: unknown): Result<Build> => parseShaped(data, withoutOldDangling);
 
 function parseShaped(data: unknown, mend: (build: Build) => Build): Result<Build> {
-  if (typeof data !== 'object' || data === null || Array.isArray(data)) {
+  if (!isRecord(data)) {
     return {
       ok: false,
       faults: [
@@ -47,7 +48,7 @@ function parseShaped(data: unknown, mend: (build: Build) => Build): Result<Build
       ],
     };
   }
-  const format = (data as { format?: unknown }).format;
+  const { format } = data;
   if (format !== BUILD_FORMAT) {
     return {
       ok: false,
@@ -79,7 +80,7 @@ export function parseBuildText(text: string): Result<Build> {
         {
           code: 'broken-json',
           path: [],
-          message: `The file is not whole JSON: ${(error as Error).message}.`,
+          message: `The file is not whole JSON: ${messageOf(error)}.`,
         },
       ],
     };

@@ -1,5 +1,6 @@
 import { linkTarget } from './stepLinks';
 import type { Build, Piece, Step } from './schema';
+import { nth } from './sure';
 
 /** An id for a new thing, made from its name and unlike all those used: "Hip plate" gives `hip-plate`, then `hip-plate-2`. */
 export function idFromName(name: string, used: Iterable<string>): string {
@@ -124,9 +125,9 @@ export function mergePieces(
 ): { piece: Piece; clashes: MergeClash[] } {
   const clashes: MergeClash[] = [];
   const merged: Record<string, unknown> = {};
-  const old = base as Record<string, unknown>;
-  const ours = mine as Record<string, unknown>;
-  const others = theirs as Record<string, unknown>;
+  const old: Record<string, unknown> = base;
+  const ours: Record<string, unknown> = mine;
+  const others: Record<string, unknown> = theirs;
   for (const field of new Set([...Object.keys(others), ...Object.keys(ours)])) {
     const iChanged = !same(old[field], ours[field]);
     const theyChanged = !same(old[field], others[field]);
@@ -149,7 +150,7 @@ export function keepLoggedIds(piece: Piece, steps: readonly Step[]): Step[] {
     a.kind === b.kind && a.material === b.material && same(a.zones, b.zones) && same(a.covers, b.covers);
   return steps.map((step) => {
     const at = free.findIndex((old) => alike(old, step));
-    if (at >= 0) return { ...step, id: free.splice(at, 1)[0]!.id };
+    if (at >= 0) return { ...step, id: nth(free.splice(at, 1), 0).id };
     const id = idFromName(step.id, used);
     used.add(id);
     return { ...step, id };

@@ -161,8 +161,9 @@ function missing(build: Build, { kind, path, value, piece }: Reference): [string
     case 'unit':
       return ['no-unit', path, `There are ${piece?.quantity} of "${name}", not ${value}.`];
     case 'coat': {
-      const entries = build[path[0] as 'log' | 'underway'] ?? [];
-      const step = piece?.steps.find((one) => one.id === entries[path[1] as number]?.step);
+      const [list, at] = path;
+      const entries = (list === 'underway' ? build.underway : build.log) ?? [];
+      const step = piece?.steps.find((one) => one.id === entries[Number(at)]?.step);
       return ['no-coat', path, `That step of "${name}" has ${step?.coats ?? 1} coats, not ${value}.`];
     }
     case 'face':

@@ -1,6 +1,8 @@
 import { linkTarget } from './stepLinks';
 import { facesOf, passOfId } from './stepSpots';
-import type { Build, Face, Piece } from './schema';
+import type { Build, Piece } from './schema';
+import { nth } from './sure';
+import { isRecord } from './unknowns';
 
 /** Keys and indices from the top of the build file. */
 export type Path = (string | number)[];
@@ -46,11 +48,11 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
   const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
   const events = new Set(build.events.map((event) => event.id));
   const places = new Set(build.places.map((place) => place.id));
-  const add = (
+  const add = <Value extends string | number>(
     kind: ReferenceKind,
     path: Path,
-    value: string | number | undefined,
-    isFound: (value: never) => boolean,
+    value: Value | undefined,
+    isFound: (value: Value) => boolean,
     goes: Path | undefined,
     piece?: Piece,
   ) => {
@@ -59,7 +61,7 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
       kind,
       path,
       value,
-      found: isFound(value as never),
+      found: isFound(value),
       goes,
       ...(piece ? { piece } : {}),
     });
@@ -74,7 +76,7 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
     if (!step) return;
     add('coat', [...path, 'coat'], entry.coat, (coat: number) => coat <= (step.coats ?? 1), path, piece);
     // A face that its step does not work on any more means nothing and does no harm.
-    const hasFace = step.material === undefined || facesOf(step).includes(entry.face as Face);
+    const hasFace = step.material === undefined || facesOf(step).some((face) => face === entry.face);
     add('pass', [...path, 'face'], entry.face, () => hasFace, path, piece);
   };
 
@@ -148,9 +150,7 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
 function at(root: unknown, path: Path): unknown {
   return path.reduce<unknown>(
     (inside, key) =>
-      typeof inside === 'object' && inside !== null
-        ? (inside as Record<string | number, unknown>)[key]
-        : undefined,
+      Array.isArray(inside) ? inside[Number(key)] : isRecord(inside) ? inside[key] : undefined,
     root,
   );
 }
@@ -203,14 +203,15 @@ function without(build: Build, meant: (reference: Reference) => boolean): Build 
     const key = JSON.stringify(path);
     if (seen.has(key)) continue;
     seen.add(key);
-    const last = path[path.length - 1]!;
+    const last = nth(path, path.length - 1);
     const parent = at(copy, path.slice(0, -1));
-    if (Array.isArray(parent)) {
-      parent.splice(last as number, 1);
-      // An empty list of links would mean "waits for nothing"; without one the step waits for the one before it.
-      if (parent.length === 0 && (path.at(-2) === 'after' || path.at(-2) === 'parts'))
-        delete (at(copy, path.slice(0, -2)) as Record<string, unknown>)[path.at(-2)!];
-    } else if (parent) delete (parent as Record<string, unknown>)[last];
+    if (isRecord(parent)) delete parent[last];
+    if (!Array.isArray(parent)) continue;
+    parent.splice(Number(last), 1);
+    const list = path.at(-2);
+    const owner = at(copy, path.slice(0, -2));
+    // An empty list of links would mean "waits for nothing"; without one the step waits for the one before it.
+    if (parent.length === 0 && (list === 'after' || list === 'parts') && isRecord(owner)) delete owner[list];
   }
   return copy;
 }

@@ -2,6 +2,7 @@ import { mapMoments } from './moments';
 import { DateTime } from 'luxon';
 import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from './wallTime';
 import { weekdays, type Build, type Weekday } from './schema';
+import { nth } from './sure';
 
 /** Until this long after midnight it still counts as the evening before. */
 const NIGHT_MINUTES = 5 * 60;
@@ -30,7 +31,8 @@ export function shiftBuild(build: Build, authoredAt: string, now: EpochMinute): 
     moment.slice(0, 10) === authoredAt.slice(0, 10)
       ? toWallTime(epochMinute(moment, zone) + exact, zone)
       : wall(moment);
-  const turn = (weekday: Weekday): Weekday => weekdays[(((weekdays.indexOf(weekday) + days) % 7) + 7) % 7]!;
+  const turn = (weekday: Weekday): Weekday =>
+    nth(weekdays, (((weekdays.indexOf(weekday) + days) % 7) + 7) % 7);
 
   const moved = mapMoments(build, (written, kind) => {
     switch (kind) {

@@ -1,4 +1,5 @@
 import type { Build, Piece } from './schema';
+import { nth } from './sure';
 
 /** One step of one piece, by its places in the build file. */
 export interface StepLink {
@@ -63,7 +64,7 @@ export function findStepCycle(build: Build): { steps: string[]; path: (string | 
   };
   for (const key of before.keys()) {
     const circle = visit(key);
-    if (circle) return { steps: circle, path: paths.get(circle[0]!) ?? ['pieces'] };
+    if (circle) return { steps: circle, path: paths.get(nth(circle, 0)) ?? ['pieces'] };
   }
   return undefined;
 }

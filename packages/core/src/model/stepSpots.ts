@@ -17,6 +17,9 @@ export const facesOf = (step: Step): Face[] => step.faces ?? ['outer'];
 export const cellsOf = (piece: Piece, step: Step): string[] =>
   facesOf(step).flatMap((face) => (step.zones ?? zoneIdsOf(piece)).map((zone) => `${face}:${zone}`));
 
+/** The face that a spot, `face:zone`, is on. */
+export const faceOfCell = (cell: string): Face => (cell.startsWith('inner:') ? 'inner' : 'outer');
+
 /** The method of a step: its own, else the material's usual one, else the kind's. */
 export const methodOf = (step: Step, material: Material | undefined): Method =>
   step.method ?? material?.methods[0] ?? stepKindTable[step.kind].method;

@@ -1,4 +1,5 @@
 import type { Shape } from '../model/shapeSchema';
+import { nth } from '../model/sure';
 
 const MM2_PER_CM2 = 100;
 
@@ -31,7 +32,7 @@ function areaMm2(shape: Shape): number {
     case 'polygon':
       return Math.abs(
         shape.pointsMm.reduce((sum, [x, y], at) => {
-          const [nextX, nextY] = shape.pointsMm[(at + 1) % shape.pointsMm.length]!;
+          const [nextX, nextY] = nth(shape.pointsMm, (at + 1) % shape.pointsMm.length);
           return sum + x * nextY - nextX * y;
         }, 0) / 2,
       );

@@ -59,8 +59,7 @@ export function checkPlan(build: Build, plan: Plan): string[] {
     });
   }
   for (const [key, unit] of plan.units) {
-    for (const [cell, coats] of unit.cells) {
-      const stack = unit.dry(cell)!;
+    for (const [cell, coats, stack] of unit.stacks()) {
       coats.forEach((coat, at) => {
         const operation = byId.get(coat.operationId)!;
         if (operation.status !== 'planned') return;

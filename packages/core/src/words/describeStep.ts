@@ -8,6 +8,7 @@ import { filmFactor } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { methodWords } from '../model/methods';
 import { facesOf, methodOf, zoneIdsOf } from '../model/stepSpots';
+import { nth } from '../model/sure';
 
 /**
  * A step in one line: how much of what, with which tool, on what, where, how long a pass takes and how long it waits.
@@ -31,7 +32,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     step,
     method,
     material,
-    (piece.faces[faces[0]!]?.areaCm2 ?? 0) * share,
+    (piece.faces[nth(faces, 0)]?.areaCm2 ?? 0) * share,
     edgeMm || 4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * share),
   );
   const minutes = hands.setUpMinutes + hands.workMinutes + hands.cleanUpMinutes;

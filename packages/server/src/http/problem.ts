@@ -1,4 +1,4 @@
-import { pathText, type Fault } from '@fixatum/core';
+import { pathText, type Fault, isRecord, messageOf } from '@fixatum/core';
 import type { NextFunction, Request, Response } from 'express';
 import type { Logger } from 'pino';
 
@@ -96,12 +96,13 @@ export const answerProblem =
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  const { type, status, message } = error as { type?: string; status?: number; message?: string };
+  const { type, status } = isRecord(error) ? error : {};
+  const message = messageOf(error);
   if (type === 'entity.parse.failed')
     return new Problem('broken-json', `The request is not whole JSON: ${message}`);
   if (type === 'entity.too.large')
     return new Problem('too-large', 'That is larger than the 8 MB this program takes at once.');
-  if (status !== undefined && status >= 400 && status < 500)
-    return new Problem('bad-request', message ?? 'The request can’t be read.', [], {}, status);
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return new Problem('bad-request', message || 'The request can’t be read.', [], {}, status);
   return new Problem('broken', 'The server stumbled. What you saved before is safe; try again.');
 }

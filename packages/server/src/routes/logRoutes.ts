@@ -10,11 +10,13 @@ import {
   type LogEntry,
   type TouchTest,
   type Underway,
+  nth,
 } from '@fixatum/core';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import type { BuildStore, StoredBuild } from '../services/buildStore';
+import type { BuildStore } from '../services/buildStore';
+import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, param, readJson } from '../http/bodies';
 import { sendBuild } from './sendBuild';
@@ -109,7 +111,7 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/timers', readJson, async (request, response) => {
     const timers = bodyOf(request, oneOrMore(newTimer));
-    const stored = await edit(param(request, 'id'), `Timer: ${timers[0]!.label}`, () => ({
+    const stored = await edit(param(request, 'id'), `Timer: ${nth(timers, 0).label}`, () => ({
       kind: 'timer',
       timers: timers.map((timer): BenchTimer => ({
         ...timer,

@@ -1,4 +1,4 @@
-import { lookSchema, shippedLooks, type Look } from '@fixatum/core';
+import { lookSchema, shippedLooks } from '@fixatum/core';
 import { Router } from 'express';
 import type { Models } from '../storage/models';
 import { bodyOf, param, readJson } from '../http/bodies';
@@ -10,7 +10,7 @@ export function lookRoutes(models: Models): Router {
 
   router.get('/looks', async (_request, response) => {
     const rows = await models.looks.findAll({ order: ['id'] });
-    response.json({ looks: rows.map((row) => JSON.parse(row.body) as Look) });
+    response.json({ looks: rows.map((row) => lookSchema.parse(JSON.parse(row.body))) });
   });
 
   router.post('/looks', readJson, async (request, response) => {

@@ -1,7 +1,8 @@
 import { pieceSchema, stepSchema, withoutDangling, type Build, type Piece, type Step } from '@fixatum/core';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
-import { pieceEtag, type BuildStore, type StoredBuild } from '../services/buildStore';
+import { pieceEtag, type BuildStore } from '../services/buildStore';
+import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
 import { sendBuild } from './sendBuild';
@@ -12,8 +13,10 @@ interface Parts {
   clock: Clock;
 }
 
-const placed = <S extends z.ZodType>(schema: S, key: 'piece' | 'step') =>
-  z.object({ [key]: schema, at: z.number().int().min(0).optional() });
+/** Where in its list something goes; at its end where nothing is said. */
+const at = z.number().int().min(0).optional();
+const placedPiece = z.object({ piece: pieceSchema, at });
+const placedStep = z.object({ step: stepSchema, at });
 
 function pieceIn(build: Build, id: string): Piece {
   const piece = build.pieces.find((candidate) => candidate.id === id);
@@ -42,7 +45,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
   });
 
   router.post('/builds/:id/pieces', readJson, async (request, response) => {
-    const { piece, at } = bodyOf(request, placed(pieceSchema, 'piece')) as { piece: Piece; at?: number };
+    const { piece, at } = bodyOf(request, placedPiece);
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request) },
@@ -115,7 +118,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
   });
 
   router.post('/builds/:id/pieces/:piece/steps', readJson, async (request, response) => {
-    const { step, at } = bodyOf(request, placed(stepSchema, 'step')) as { step: Step; at?: number };
+    const { step, at } = bodyOf(request, placedStep);
     const stored = await editSteps(
       param(request, 'id'),
       param(request, 'piece'),

@@ -1,4 +1,4 @@
-import { storedPlanSchema, type StoredPlan } from '@fixatum/core';
+import { storedPlanSchema } from '@fixatum/core';
 import { Router } from 'express';
 import type { BuildStore } from '../services/buildStore';
 import { bodyOf, param, readJson } from '../http/bodies';
@@ -19,7 +19,7 @@ export function planRoutes({ store, models }: Parts): Router {
   router.get('/builds/:id/plan', async (request, response) => {
     const { id } = await store.load(param(request, 'id'));
     const row = await models.plans.findOne({ where: { buildId: id } });
-    response.json({ plan: row ? (JSON.parse(row.body) as StoredPlan) : null });
+    response.json({ plan: row ? storedPlanSchema.parse(JSON.parse(row.body)) : null });
   });
 
   router.put('/builds/:id/plan', readJson, async (request, response) => {

@@ -1,5 +1,6 @@
 import type { Response } from 'express';
-import { buildEtag, pieceEtag, type StoredBuild } from '../services/buildStore';
+import { buildEtag, pieceEtag } from '../services/buildStore';
+import type { StoredBuild } from '../services/buildRows';
 
 /** Answers with a build and its version. */
 export function sendBuild(response: Response, stored: StoredBuild, status = 200): void {

@@ -1,18 +1,12 @@
-import { openBuild, parseBuild, withoutOldDangling, type Build, type Piece } from '@fixatum/core';
+import { openBuild, parseBuild, withoutOldDangling, type Build } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
 import { Transaction } from 'sequelize';
+import { z } from 'zod';
+import { readRows, writeRows, type StoredBuild } from './buildRows';
 import type { Database } from '../storage/database';
 import type { BuildRow } from '../storage/models';
 import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
-
-/** A build as it is stored, with the version that counts its changes and those of its pieces. */
-export interface StoredBuild {
-  id: string;
-  version: number;
-  build: Build;
-  pieceVersions: Map<string, number>;
-}
 
 /** What a change to a build may be tied to: the version the caller saw, of the build or of one piece. */
 export interface Expectation {
@@ -44,7 +38,7 @@ export class BuildStore {
     return Promise.all(
       rows.map(async (row) => ({
         id: row.id,
-        name: (JSON.parse(row.body) as { name: string }).name,
+        name: headSchema.parse(JSON.parse(row.body)).name,
         pieces: await pieces.count({ where: { buildId: row.id } }),
         version: row.version,
       })),
@@ -56,38 +50,8 @@ export class BuildStore {
     return (await this.database.models.builds.count()) === 0;
   }
 
-  async load(id: string, transaction?: Transaction): Promise<StoredBuild> {
-    const { builds, pieces, steps, log, underway } = this.database.models;
-    const options = { where: { buildId: id }, order: ['position'], transaction: transaction ?? null };
-    const head = await builds.findOne({ where: { id, deletedAt: null }, transaction: transaction ?? null });
-    if (!head) throw notFound('build');
-    const pieceRows = await pieces.findAll(options);
-    const stepRows = await steps.findAll(options);
-    const logRows = await log.findAll(options);
-    const underwayRows = await underway.findAll(options);
-    const stepsOf = new Map<string, unknown[]>();
-    for (const row of stepRows)
-      stepsOf.set(row.pieceId, [...(stepsOf.get(row.pieceId) ?? []), JSON.parse(row.body)]);
-    const body = JSON.parse(head.body) as Record<string, unknown>;
-    const build = {
-      ...body,
-      pieces: pieceRows.map((row) => ({
-        ...(JSON.parse(row.body) as object),
-        steps: stepsOf.get(row.id) ?? [],
-      })),
-      ...(logRows.length > 0 || 'log' in body
-        ? { log: logRows.map((row) => JSON.parse(row.body) as unknown) }
-        : {}),
-      ...(underwayRows.length > 0 || 'underway' in body
-        ? { underway: underwayRows.map((row) => JSON.parse(row.body) as unknown) }
-        : {}),
-    } as unknown as Build;
-    return {
-      id,
-      version: head.version,
-      build,
-      pieceVersions: new Map(pieceRows.map((row) => [row.id, row.version])),
-    };
+  load(id: string, transaction?: Transaction): Promise<StoredBuild> {
+    return readRows(this.database.models, id, transaction);
   }
 
   /** Stores a new build whole. */
@@ -100,7 +64,8 @@ export class BuildStore {
         { id, position: position + 1, version: 0, body: '{}', deletedAt: null },
         { transaction },
       );
-      await this.write(
+      await writeRows(
+        this.database.models,
         { id, version: 0, build: emptyOf(build), pieceVersions: new Map() },
         build,
         transaction,
@@ -150,7 +115,7 @@ export class BuildStore {
       if (!parsed.ok) throw unusable(parsed.faults);
       const back = jsonpatch.compare(parsed.value, before.build);
       if (back.length === 0) return before;
-      await this.write(before, parsed.value, transaction);
+      await writeRows(this.database.models, before, parsed.value, transaction);
       const { changes, plans } = this.database.models;
       const plan = await plans.findOne({ where: { buildId: id }, transaction });
       await changes.create(
@@ -183,7 +148,7 @@ export class BuildStore {
       // It was there before, so it is taken as what was saved is.
       const parsed = openBuild(patched);
       if (!parsed.ok) throw unusable(parsed.faults);
-      await this.write(before, parsed.value, transaction);
+      await writeRows(this.database.models, before, parsed.value, transaction);
       if (last.plan !== null)
         await this.database.models.plans.upsert({ buildId: id, body: last.plan }, { transaction });
       await last.destroy({ transaction });
@@ -246,63 +211,6 @@ export class BuildStore {
     this.queue = next.catch(() => undefined);
     return next;
   }
-
-  /** Writes the rows in which `after` differs from `before`. */
-  private async write(before: StoredBuild, after: Build, transaction: Transaction): Promise<void> {
-    const { id } = before;
-    const { builds, pieces, steps, log, underway } = this.database.models;
-    const head = JSON.stringify({
-      ...after,
-      pieces: undefined,
-      log: after.log && [],
-      underway: after.underway && [],
-    });
-    await builds.update({ body: head, version: before.version + 1 }, { where: { id }, transaction });
-
-    const was = new Map(
-      before.build.pieces.map((piece, position) => [piece.id, { text: pieceText(piece), position }]),
-    );
-    for (const [position, piece] of after.pieces.entries()) {
-      const old = was.get(piece.id);
-      was.delete(piece.id);
-      const text = pieceText(piece);
-      const changed = old === undefined || old.text.whole !== text.whole;
-      if (!changed && old.position === position) continue;
-      const version = (before.pieceVersions.get(piece.id) ?? 0) + (changed ? 1 : 0);
-      await pieces.upsert({ buildId: id, id: piece.id, position, version, body: text.body }, { transaction });
-      if (!changed || old?.text.steps === text.steps) continue;
-      await steps.destroy({ where: { buildId: id, pieceId: piece.id }, transaction });
-      await steps.bulkCreate(
-        piece.steps.map((step, at) => ({
-          buildId: id,
-          pieceId: piece.id,
-          id: step.id,
-          position: at,
-          body: JSON.stringify(step),
-        })),
-        { transaction },
-      );
-    }
-    for (const gone of was.keys()) {
-      await steps.destroy({ where: { buildId: id, pieceId: gone }, transaction });
-      await pieces.destroy({ where: { buildId: id, id: gone }, transaction });
-    }
-
-    for (const [model, old, now] of [
-      [log, before.build.log ?? [], after.log ?? []],
-      [underway, before.build.underway ?? [], after.underway ?? []],
-    ] as const) {
-      const known = new Map(old.map((entry, position) => [entry.id, `${position} ${JSON.stringify(entry)}`]));
-      const changed = now
-        .map((entry, position) => ({ buildId: id, id: entry.id, position, body: JSON.stringify(entry) }))
-        .filter((row) => known.get(row.id) !== `${row.position} ${row.body}`);
-      const kept = new Set(now.map((entry) => entry.id));
-      const gone = old.map((entry) => entry.id).filter((entryId) => !kept.has(entryId));
-      if (gone.length > 0) await model.destroy({ where: { buildId: id, id: gone }, transaction });
-      if (changed.length > 0)
-        await model.bulkCreate(changed, { updateOnDuplicate: ['position', 'body'], transaction });
-    }
-  }
 }
 
 /** What of a build's head tells where its hygrometers are. */
@@ -312,9 +220,15 @@ interface KnownHead {
   sensors: { placeId: string; port: number }[];
 }
 
+/** What is asked of a head by itself, without its pieces. */
+const headSchema = z.looseObject({
+  name: z.string(),
+  timeZone: z.string(),
+  places: z.array(z.looseObject({ id: z.string(), hygrometerPort: z.number().optional() })).default([]),
+});
+
 function headOf(body: string): Omit<KnownHead, 'version'> {
-  const { timeZone, places = [] } = JSON.parse(body) as Pick<Build, 'timeZone'> &
-    Partial<Pick<Build, 'places'>>;
+  const { timeZone, places } = headSchema.parse(JSON.parse(body));
   return {
     timeZone,
     sensors: places.flatMap(({ id, hygrometerPort }) =>
@@ -324,12 +238,6 @@ function headOf(body: string): Omit<KnownHead, 'version'> {
 }
 
 const emptyOf = (build: Build): Build => ({ ...build, pieces: [], log: [], underway: [] });
-
-function pieceText(piece: Piece): { body: string; steps: string; whole: string } {
-  const body = JSON.stringify({ ...piece, steps: undefined });
-  const steps = JSON.stringify(piece.steps);
-  return { body, steps, whole: `${body} ${steps}` };
-}
 
 function expect(stored: StoredBuild, { etag, pieceId }: Expectation): void {
   if (etag === undefined || etag === '*') return;

@@ -1,8 +1,13 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parseBuildText, pathText, shiftBuild, type Build } from '@fixatum/core';
-import type { BuildStore, StoredBuild } from './buildStore';
+import { z } from 'zod';
+import type { BuildStore } from './buildStore';
+import type { StoredBuild } from './buildRows';
 import type { Clock } from './clock';
+
+/** What a sample says of itself: the day it was written for. */
+const writtenFor = z.object({ authoredAt: z.string() });
 
 /** The sample builds in a folder, moved so that the day they were written for is today. */
 export async function readSamples(folder: string, clock: Clock): Promise<Build[]> {
@@ -14,9 +19,10 @@ export async function readSamples(folder: string, clock: Clock): Promise<Build[]
         throw new Error(
           `${name}: ${parsed.faults.map((fault) => `${pathText(fault.path)} ${fault.message}`).join(' ')}`,
         );
-      const { sample, ...build } = parsed.value as Build & { sample: { authoredAt: string } };
+      const { authoredAt } = writtenFor.parse(parsed.value.sample);
+      const { sample: _sample, ...build } = parsed.value;
       const now = clock.minuteIn(build.timeZone);
-      return shiftBuild(build, sample.authoredAt, now);
+      return shiftBuild(build, authoredAt, now);
     }),
   );
 }

@@ -1,10 +1,11 @@
 import { hygrometerServer } from './hygrometerServer';
-import { scenes, type Scene } from './scenes';
+import { scenes } from './scenes';
 
 /** Runs the stand-in: `hygrometer [port] [scene]`. It listens on this machine only. */
 const port = Number(process.argv[2] ?? 4180);
-const scene = (process.argv[3] ?? 'calm-room') as Scene;
-if (!Number.isInteger(port) || port < 0 || port > 65_535 || !scenes.includes(scene)) {
+const wanted = process.argv[3] ?? 'calm-room';
+const scene = scenes.find((one) => one === wanted);
+if (!Number.isInteger(port) || port < 0 || port > 65_535 || !scene) {
   console.error(`Say: npm run hygrometer -- [port] [scene]. Scenes: ${scenes.join(', ')}.`);
   process.exit(2);
 }

@@ -47,7 +47,8 @@ export function durableDriver(durability: Durability): typeof sqlite3 {
       if (error) return ready(error);
       setUp(database, durability).then(
         () => ready(null),
-        (failure: unknown) => database.close(() => ready(failure as Error)),
+        (failure: unknown) =>
+          database.close(() => ready(failure instanceof Error ? failure : new Error(String(failure)))),
       );
     });
     return database;

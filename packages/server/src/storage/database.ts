@@ -1,6 +1,6 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import { QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { BaseError, QueryTypes, Sequelize, Transaction } from 'sequelize';
 import type sqlite3 from 'sqlite3';
 import { Umzug } from 'umzug';
 import { durableDriver, NotDurable, usualDurability, type Durability } from './connection';
@@ -39,9 +39,8 @@ export async function openDatabase(dataFolder: string, options: OpenOptions = {}
     await migrate(sequelize, migrations);
   } catch (error) {
     await sequelize.close().catch(() => undefined);
-    throw (error as { parent?: unknown }).parent instanceof NotDurable
-      ? (error as { parent: NotDurable }).parent
-      : error;
+    const cause = error instanceof BaseError && 'parent' in error ? error.parent : undefined;
+    throw cause instanceof NotDurable ? cause : error;
   }
   return { sequelize, models: defineModels(sequelize), close: () => sequelize.close() };
 }

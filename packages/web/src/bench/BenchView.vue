@@ -68,7 +68,9 @@ const strata = computed(() => {
           :now="store.now"
           :height="strata.length > 0 ? 260 : 52"
         />
-        <router-link class="small link" :to="{ name: 'piece', params: { build: store.id!, piece: piece.id } }"
+        <router-link
+          class="small link"
+          :to="{ name: 'piece', params: { build: store.theId, piece: piece.id } }"
           >The whole piece</router-link
         >
       </div>
@@ -83,7 +85,7 @@ const strata = computed(() => {
             size="large"
             variant="flat"
             color="primary"
-            :to="{ name: 'pieces', params: { build: store.id! } }"
+            :to="{ name: 'pieces', params: { build: store.theId } }"
             >Go to Pieces</v-btn
           >
         </template>
@@ -94,7 +96,7 @@ const strata = computed(() => {
             size="large"
             variant="flat"
             color="primary"
-            :to="{ name: 'pieces', params: { build: store.id! } }"
+            :to="{ name: 'pieces', params: { build: store.theId } }"
             >See the pieces</v-btn
           >
         </template>

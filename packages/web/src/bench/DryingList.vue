@@ -24,8 +24,8 @@ const nameOf = (one: Drying) => dryingName(store.build, one);
 /** By the clock within a day, else with its day. */
 const byClock = (minute: number) =>
   minute - store.now < 24 * 60
-    ? timeOfDay(minute, store.view!.timeZone)
-    : sayMoment(minute, store.view!.timeZone);
+    ? timeOfDay(minute, store.theView.timeZone)
+    : sayMoment(minute, store.theView.timeZone);
 const share = (one: Drying) =>
   Math.min(1, Math.max(0.02, (store.now - one.laidAt) / Math.max(1, one.nextAt - one.laidAt)));
 </script>
@@ -79,7 +79,7 @@ const share = (one: Drying) =>
           {{ nameOf(one) }}
           <span class="quiet"
             >· {{ one.material }}<template v-if="one.face === 'inner'">, inner face</template> · cured
-            {{ Number.isFinite(one.nextAt) ? sayMoment(one.nextAt, store.view!.timeZone) : 'never here'
+            {{ Number.isFinite(one.nextAt) ? sayMoment(one.nextAt, store.theView.timeZone) : 'never here'
             }}<template v-if="one.restsUntil !== undefined">; no coat on it before that</template></span
           >
         </li>

@@ -62,10 +62,10 @@ onKeyStroke((event) => {
     <p class="eyebrow" aria-live="polite">
       <template v-if="isUnderway"
         >{{ paused ? 'Paused; begun at' : 'Under way since' }}
-        {{ timeOfDay(first.start!, store.view!.timeZone) }}</template
+        {{ timeOfDay(first.start!, store.theView.timeZone) }}</template
       >
       <template v-else-if="earlyFor !== undefined"
-        >Nothing needs hands until {{ sayMoment(earlyFor, store.view!.timeZone) }}. Then:</template
+        >Nothing needs hands until {{ sayMoment(earlyFor, store.theView.timeZone) }}. Then:</template
       >
       <template v-else
         >Now<template v-if="(store.build?.people.length ?? 0) > 1 && personName"

@@ -19,13 +19,22 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ passes: PlannedOperation[] }>();
 const store = useBuild();
 const problem = ref('');
-const form = reactive({
-  film: '' as FilmGrade | '',
+interface DoneForm {
+  film: FilmGrade | '';
+  material: string;
+  place: string;
+  doneAt: string;
+  failed: boolean;
+  photo: string | undefined;
+  note: string;
+}
+const form = reactive<DoneForm>({
+  film: '',
   material: '',
   place: '',
   doneAt: '',
   failed: false,
-  photo: undefined as string | undefined,
+  photo: undefined,
   note: '',
 });
 const first = computed(() => props.passes[0]);
@@ -39,7 +48,7 @@ watch(
       film: first.value.material ? first.value.film : '',
       material: first.value.material?.id ?? '',
       place: first.value.placeId,
-      doneAt: toWallTime(Math.floor(store.now), store.build!.timeZone),
+      doneAt: toWallTime(Math.floor(store.now), store.theBuild.timeZone),
       failed: false,
       photo: undefined,
       note: '',
@@ -62,7 +71,7 @@ async function save(): Promise<void> {
   const operation = first.value;
   if (!operation) return;
   const { doneAt } = form;
-  const at = toEpochMinute(doneAt, store.build!.timeZone);
+  const at = toEpochMinute(doneAt, store.theBuild.timeZone);
   if (at === undefined || at > store.now + 1) {
     problem.value = at === undefined ? 'That time does not exist.' : 'That time has not come yet.';
     return;

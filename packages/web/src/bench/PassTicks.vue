@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PlannedOperation } from '@fixatum/core';
+import { type PlannedOperation, nth } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { useBuild } from '../shared/build';
 import { passWords, pieceNames, unitName, zoneNames } from '../shared/words';
@@ -38,7 +38,7 @@ const groups = computed(() => {
     else list.push({ key, name: '', detail: '', operations: [operation] });
   }
   for (const group of list) {
-    const one = group.operations[0]!;
+    const one = nth(group.operations, 0);
     group.name =
       group.operations.length === 1
         ? unitName(store.build, one.pieceId, one.unit)

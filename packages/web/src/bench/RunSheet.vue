@@ -26,9 +26,9 @@ const groups = computed(() => {
     else
       list.push({
         id,
-        day: dayOf(batch.start, store.view!.timeZone),
+        day: dayOf(batch.start, store.theView.timeZone),
         person: store.build?.people.find((person) => person.id === batch.session?.personId)?.name ?? '',
-        by: isNear(batch.session) ? beginByWords(store.build!, batch.session) : undefined,
+        by: isNear(batch.session) ? beginByWords(store.theBuild, batch.session) : undefined,
         batches: [batch],
       });
   }

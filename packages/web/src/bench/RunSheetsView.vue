@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { safetyLine, sayWait, type PlannedOperation } from '@fixatum/core';
+import { safetyLine, sayWait, type PlannedOperation, entryOf, nth } from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
 import { dayOf, timeOfDay } from '../shared/timeAxis';
@@ -13,8 +13,9 @@ const sheets = computed(() =>
     session,
     person: store.build?.people.find((person) => person.id === session.personId)?.name ?? '',
     batches: session.batches.map((batch) => {
-      const operations = batch.operationIds.map((id) => store.operations.get(id)!);
-      return { ...batch, operations, safety: safetyOf(operations[0]!) };
+      const operations = batch.operationIds.map((id) => entryOf(store.operations, id));
+      const first = nth(operations, 0);
+      return { ...batch, first, operations, safety: safetyOf(first) };
     }),
   })),
 );
@@ -49,8 +50,8 @@ const print = () => window.print();
             <td class="box" aria-hidden="true">☐</td>
             <td class="figures">{{ timeOfDay(batch.start, zone) }}</td>
             <td>
-              <strong>{{ passWords(batch.operations[0]!) }}</strong>, {{ withWords(batch.operations[0]!) }} ·
-              {{ placeOf(batch.operations[0]!) }}
+              <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first) }} ·
+              {{ placeOf(batch.first) }}
               <div>{{ pieceNames(store.build, batch.operations) }}</div>
               <div v-if="batch.safety" class="small quiet">{{ batch.safety }}</div>
             </td>

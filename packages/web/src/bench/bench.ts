@@ -1,4 +1,4 @@
-import type { Batch, PlannedOperation, PlanView, Session } from '@fixatum/core';
+import { type Batch, type PlannedOperation, type PlanView, type Session, entryOf } from '@fixatum/core';
 
 /** A batch with its operations. */
 export interface BenchBatch {
@@ -23,7 +23,7 @@ export function batchesOf(view: PlanView): BenchBatch[] {
     start: batch.start,
     end: batch.end,
     session,
-    operations: batch.operationIds.map((id) => operations.get(id)!).filter(isOpen),
+    operations: batch.operationIds.map((id) => entryOf(operations, id)).filter(isOpen),
   });
   return view.sessions
     .flatMap((session) => session.batches.map((batch) => withOperations(batch, session)))

@@ -9,11 +9,13 @@ import {
   toWallTime,
   type JournalLine,
   type Reading,
+  nth,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
 import OwnTimes from './OwnTimes.vue';
 import { useBuild } from '../shared/build';
+import { saveFile } from '../shared/saveFile';
 import { airWords, degrees, pieceName } from '../shared/words';
 
 type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'change' };
@@ -56,7 +58,7 @@ const lines = computed((): Line[] => {
   const air = store.readings.flatMap(({ place, thrownOut, gaps, readings }) => [
     ...daysOf(readings).map(([day, list]): Line => ({
       id: `air ${place} ${day}`,
-      at: `${day}T${toWallTime(list.at(-1)!.at, zone.value).slice(11)}`,
+      at: `${day}T${toWallTime(nth(list, -1).at, zone.value).slice(11)}`,
       kind: 'air',
       materialIds: [],
       text: `${placeName(place)}: ${range(list.map((one) => one.temperatureC))} °C, ${range(list.map((one) => one.humidityPct))} % measured`,
@@ -133,12 +135,8 @@ const usedMaterials = computed(() => {
 
 function saveCsv(): void {
   if (!store.build) return;
-  const text = journalCsv(store.build, shown.value as JournalLine[]);
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-  link.download = `${idFromName(store.build.name, [])}-journal.csv`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  const text = journalCsv(store.build, shown.value);
+  saveFile(`${idFromName(store.build.name, [])}-journal.csv`, text, 'text/csv');
 }
 </script>
 
@@ -191,7 +189,7 @@ function saveCsv(): void {
                 <router-link
                   v-if="line.pieceId"
                   class="piece"
-                  :to="{ name: 'piece', params: { build: store.id!, piece: line.pieceId } }"
+                  :to="{ name: 'piece', params: { build: store.theId, piece: line.pieceId } }"
                   >{{ pieceName(store.build, line.pieceId) + numberOf(line) }}</router-link
                 >
                 {{ line.text }}

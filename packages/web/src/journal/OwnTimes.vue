@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CONFIRMED_AFTER_TESTS, idFromName, sayWait, type MeasuredMaterial } from '@fixatum/core';
+import { CONFIRMED_AFTER_TESTS, idFromName, sayWait, type MeasuredMaterial, nth } from '@fixatum/core';
 import { computed } from 'vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -8,6 +8,7 @@ import DataChart, { type ChartOption } from '../shared/DataChart.vue';
 /** What the own touch tests say of materials, beside what was reckoned. */
 const store = useBuild();
 const measured = computed(() => store.view?.measured ?? []);
+const symbols = ['circle', 'triangle', 'diamond', 'rect'];
 const option = computed((): ChartOption => {
   const points = measured.value.flatMap((one) => one.times);
   const top = Math.max(10, ...points.flatMap((one) => [one.predictedMinutes, one.actualMinutes])) * 1.15;
@@ -16,8 +17,9 @@ const option = computed((): ChartOption => {
     legend: { top: 0, type: 'scroll' },
     tooltip: {
       formatter: (point) => {
-        const { seriesName, data } = point as unknown as { seriesName: string; data: [number, number] };
-        return `${seriesName}: reckoned ${sayWait(data[0])}, took ${sayWait(data[1])}`;
+        const { seriesName, data } = nth([point].flat(), 0);
+        const [reckoned = 0, took = 0] = Array.isArray(data) ? data.map(Number) : [];
+        return `${seriesName}: reckoned ${sayWait(reckoned)}, took ${sayWait(took)}`;
       },
     },
     xAxis: {
@@ -33,7 +35,7 @@ const option = computed((): ChartOption => {
       ...measured.value.map((one, at) => ({
         type: 'scatter' as const,
         name: one.materialName,
-        symbol: ['circle', 'triangle', 'diamond', 'rect'][at % 4]!,
+        symbol: nth(symbols, at % symbols.length),
         symbolSize: 12,
         data: one.times.map((time) => [time.predictedMinutes, time.actualMinutes]),
       })),
@@ -73,7 +75,7 @@ async function takeIn(one: MeasuredMaterial): Promise<void> {
   await store.change(
     () =>
       api.patchBuild(
-        store.id!,
+        store.theId,
         { materials: old ? list.map((entry) => (entry.id === tin.id ? tin : entry)) : [...list, tin] },
         store.etag,
       ),

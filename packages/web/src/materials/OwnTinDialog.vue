@@ -23,7 +23,12 @@ const fields = [
   { key: 'maxRhPct', label: 'Dampest', suffix: '%' },
 ] as const;
 type Key = (typeof fields)[number]['key'];
-const form = reactive({ name: '', recoat: '', numbers: {} as Partial<Record<Key, number | string>> });
+interface TinForm {
+  name: string;
+  recoat: string;
+  numbers: Partial<Record<Key, number | string>>;
+}
+const form = reactive<TinForm>({ name: '', recoat: '', numbers: {} });
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
@@ -63,7 +68,7 @@ async function save(): Promise<void> {
   try {
     const materials = old ? list.map((tin) => (tin.id === own.id ? own : tin)) : [...list, own];
     await store.attempt(
-      () => api.patchBuild(store.id!, { materials }, store.etag),
+      () => api.patchBuild(store.theId, { materials }, store.etag),
       `Label figures kept: ${own.name}`,
     );
     open.value = false;

@@ -28,6 +28,8 @@ const store = useBuild();
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
+/** Nothing yet, of what a swatch holds. */
+const fresh: Partial<Swatch> = {};
 interface CoatDraft {
   material: string;
   film: FilmGrade;
@@ -40,13 +42,22 @@ const coatDraft = (material = ''): CoatDraft => ({
   onCured: false,
   onScuffed: false,
 });
-const form = reactive({
-  coats: [] as CoatDraft[],
-  substrate: 'eva-foam' as Swatch['substrate'],
-  bendRadiusMm: undefined as number | undefined,
-  result: '' as NonNullable<Swatch['result']> | '',
+interface SwatchForm {
+  coats: CoatDraft[];
+  substrate: Swatch['substrate'];
+  bendRadiusMm: number | undefined;
+  result: NonNullable<Swatch['result']> | '';
+  judgedOn: string;
+  photo: string | undefined;
+  note: string;
+}
+const form = reactive<SwatchForm>({
+  coats: [],
+  substrate: 'eva-foam',
+  bendRadiusMm: undefined,
+  result: '',
   judgedOn: '',
-  photo: undefined as string | undefined,
+  photo: undefined,
   note: '',
 });
 
@@ -79,14 +90,7 @@ const filmItems = filmGrades.map((value) => ({ value, title: filmWords[value] })
 const substrateItems = substrateKinds.map((value) => ({ value, title: substrateNames[value] }));
 
 function drafted(): Swatch {
-  const {
-    result: _r,
-    judgedOn: _j,
-    photo: _p,
-    bendRadiusMm: _b,
-    note: _n,
-    ...kept
-  } = props.swatch ?? ({} as Partial<Swatch>);
+  const { result: _r, judgedOn: _j, photo: _p, bendRadiusMm: _b, note: _n, ...kept } = props.swatch ?? fresh;
   const ids = (store.build?.swatches ?? []).map((one) => one.id);
   return {
     ...kept,
@@ -122,7 +126,7 @@ async function save(): Promise<void> {
   saving.value = true;
   try {
     await store.attempt(
-      () => api.patchBuild(store.id!, { swatches }, store.etag),
+      () => api.patchBuild(store.theId, { swatches }, store.etag),
       props.judging ? 'Swatch judged' : 'Swatch planned',
     );
     open.value = false;

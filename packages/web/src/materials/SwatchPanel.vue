@@ -40,7 +40,7 @@ const remove = (swatch: Swatch) =>
   store.change(
     () =>
       api.patchBuild(
-        store.id!,
+        store.theId,
         { swatches: (store.build?.swatches ?? []).filter((one) => one.id !== swatch.id) },
         store.etag,
       ),

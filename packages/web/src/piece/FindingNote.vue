@@ -22,16 +22,17 @@ watch(
 );
 /** Plans the offcut that would tell. */
 function test(): void {
+  if (!props.finding.test) return;
   const list = store.build?.swatches ?? [];
   const swatch = {
-    ...plain(props.finding.test!),
+    ...plain(props.finding.test),
     id: idFromName(
       'swatch',
       list.map((one) => one.id),
     ),
   };
   void store.change(
-    () => api.patchBuild(store.id!, { swatches: [...list, swatch] }, store.etag),
+    () => api.patchBuild(store.theId, { swatches: [...list, swatch] }, store.etag),
     'Swatch planned; it stands under Materials, Swatches',
   );
 }

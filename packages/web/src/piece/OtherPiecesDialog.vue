@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { joinStep, replaceKind, stepKindWords, type Piece, type StepKind } from '@fixatum/core';
+import { joinStep, replaceKind, stepKindWords, type Piece, type StepKind, sure } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import { useBuild } from '../shared/build';
@@ -26,7 +26,7 @@ async function apply(): Promise<void> {
   try {
     if (props.purpose === 'join') {
       const at = props.piece.steps.length;
-      const step = joinStep(store.build!, props.piece, chosen.value, at);
+      const step = joinStep(store.theBuild, props.piece, chosen.value, at);
       if (await store.saveSteps(props.piece, [...props.piece.steps, step], `Joined into ${props.piece.name}`))
         open.value = false;
       return;
@@ -34,7 +34,7 @@ async function apply(): Promise<void> {
     const wanted = new Set(kinds.value);
     const steps = props.piece.steps.filter((step) => wanted.has(step.kind));
     for (const id of chosen.value) {
-      const other = store.pieceOf(id)!;
+      const other = sure(store.pieceOf(id), 'a piece that was ticked');
       if (!(await store.saveSteps(other, replaceKind(other, wanted, steps).steps, `Given to ${other.name}`)))
         return;
     }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plain } from '../shared/offThread/workerLink';
 import {
   describeStep,
   idFromName,
@@ -10,6 +11,7 @@ import {
   type RuleFinding,
   type Step,
   type WayOut,
+  isPlaced,
 } from '@fixatum/core';
 import { mdiDotsVertical, mdiDrag, mdiPlus, mdiShieldAlertOutline } from '@mdi/js';
 import { computed, nextTick, ref, watch } from 'vue';
@@ -95,7 +97,7 @@ function duplicate(step: Step): void {
       step.id,
       steps.map((one) => one.id),
     );
-    steps.splice(at + 1, 0, { ...(JSON.parse(JSON.stringify(step)) as Step), id });
+    steps.splice(at + 1, 0, { ...plain(step), id });
     return steps;
   }, `Doubled: ${stepKindWords[step.kind]}`);
 }
@@ -111,8 +113,9 @@ const rows = computed(() =>
     const done = operations.filter((operation) => operation.status === 'done').length;
     const counted = operations.filter((operation) => operation.status !== 'skipped').length;
     const open = operations
-      .filter((operation) => operation.status === 'planned' && operation.start !== undefined)
-      .sort((a, b) => a.start! - b.start!);
+      .filter(isPlaced)
+      .filter((operation) => operation.status === 'planned')
+      .sort((a, b) => a.start - b.start);
     const material = step.material === undefined ? undefined : store.materials.get(step.material);
     const status = (() => {
       if (operations.some((operation) => operation.status === 'underway')) return 'under way';
@@ -120,14 +123,14 @@ const rows = computed(() =>
       if (counted === 0) return 'left out';
       if (done === counted) return 'done';
       if (open[0])
-        return `${done > 0 ? `${done} of ${counted} done, next ` : ''}${sayMoment(open[0].start!, zone.value)}`;
+        return `${done > 0 ? `${done} of ${counted} done, next ` : ''}${sayMoment(open[0].start, zone.value)}`;
       return 'can’t be placed';
     })();
     return {
       step,
       status,
       isDone: done === counted && counted > 0,
-      line: describeStep(store.build!, props.piece, step, material),
+      line: describeStep(store.theBuild, props.piece, step, material),
       colour: material ? (step.colour ?? material.colour) : undefined,
       safety: safetyLine(step, methodOf(step, material), material),
       findings: props.findings.filter((finding) => finding.step === step.id),

@@ -2,7 +2,9 @@
 import {
   filmGrades,
   filmWords,
+  nth,
   sayWait,
+  WHOLE,
   whatIf,
   zoneIdsOf,
   type Face,
@@ -13,7 +15,8 @@ import { mdiClose } from '@mdi/js';
 import { computed, reactive, ref, watch } from 'vue';
 import OrderButtons from './OrderButtons.vue';
 import { useBuild } from '../shared/build';
-import DataChart, { type ChartOption } from '../shared/DataChart.vue';
+import DataChart from '../shared/DataChart.vue';
+import { whatIfChart } from './whatIfChart';
 
 /** A stack taken out of its plan: other air, film, order and spacing, and when it would be dry then. Nothing is saved. */
 const open = defineModel<boolean>({ required: true });
@@ -41,7 +44,7 @@ function fromPlan(): void {
       key: (lastKey += 1),
       material: coat.materialId,
       film: operation?.film ?? 'normal',
-      afterMinutes: at === 0 ? 0 : Math.round(coat.laidAt - coats[at - 1]!.laidAt),
+      afterMinutes: at === 0 ? 0 : Math.round(coat.laidAt - (coats[at - 1]?.laidAt ?? coat.laidAt)),
     };
   });
   // Where most of it dries is where the last coat is laid.
@@ -55,7 +58,7 @@ function fromPlan(): void {
 }
 watch(open, (isOpen) => {
   if (!isOpen) return;
-  zone.value = zoneIdsOf(props.piece)[0]!;
+  zone.value = zoneIdsOf(props.piece)[0] ?? WHOLE;
   fromPlan();
 });
 const zoneItems = computed(() =>
@@ -68,8 +71,7 @@ const zoneItems = computed(() =>
 function move(at: number, by: number): void {
   const next = [...rows.value];
   next.splice(at + by, 0, ...next.splice(at, 1));
-  next[0]!.afterMinutes = 0;
-  rows.value = next;
+  rows.value = next.map((row, n) => (n === 0 ? { ...row, afterMinutes: 0 } : row));
 }
 
 const answer = computed(() => {
@@ -94,6 +96,10 @@ const answer = computed(() => {
         humidityPct: Math.min(100, Math.max(0, Number(air.humidityPct) || 0)),
       });
 });
+/** How long the last coat takes to be dry to the touch. */
+const lastTouchMinutes = computed(() =>
+  answer.value ? nth(answer.value.milestones, -1).touchAt - nth(answer.value.laidAt, -1) : Infinity,
+);
 const nameOf = (id: string) => store.materials.get(id)?.name ?? id;
 /** Whether a coat is laid before the one below it takes it. */
 const tooSoon = (at: number) => {
@@ -108,72 +114,7 @@ const tooSoon = (at: number) => {
 };
 const wait = (minutes: number) => (Number.isFinite(minutes) ? sayWait(minutes) : 'never');
 
-const DAY = 1440;
-const option = computed((): ChartOption => {
-  const made = answer.value!;
-  const scale = made.moments.at(-1)! > 3 * DAY ? DAY : 60;
-  const unit = scale === DAY ? 'days' : 'hours';
-  const marks = (
-    made.packAt === made.wearAt
-      ? [{ name: 'packable and wearable', at: made.packAt }]
-      : [
-          { name: 'packable', at: made.packAt },
-          { name: 'wearable', at: made.wearAt },
-        ]
-  ).filter((mark) => Number.isFinite(mark.at));
-  return {
-    grid: [
-      { left: 46, right: 24, top: 34, height: 210 },
-      { left: 46, right: 24, top: 282, height: 56 },
-    ],
-    legend: { top: 0, data: made.progress.map((_, at) => `${at + 1}`) },
-    tooltip: { trigger: 'axis', valueFormatter: (value) => `${Math.round(Number(value))}` },
-    xAxis: [
-      { type: 'value', gridIndex: 0, max: made.moments.at(-1)! / scale, axisLabel: { show: false } },
-      {
-        type: 'value',
-        gridIndex: 1,
-        max: made.moments.at(-1)! / scale,
-        name: unit,
-        axisLabel: { showMaxLabel: false },
-        nameLocation: 'middle',
-        nameGap: 24,
-      },
-    ],
-    yAxis: [
-      { type: 'value', gridIndex: 0, max: 100, name: 'cured, %', nameGap: 8 },
-      { type: 'value', gridIndex: 1, name: '°C', scale: true, splitNumber: 2 },
-    ],
-    series: [
-      ...made.progress.map((line, at) => {
-        return {
-          type: 'line' as const,
-          name: `${at + 1}`,
-          showSymbol: false,
-          lineStyle: { width: 2, type: (['solid', 'dashed', 'dotted'] as const)[at % 3]! },
-          data: line.map((share, n) => [made.moments[n]! / scale, share * 100]),
-          ...(at === 0
-            ? {
-                markLine: {
-                  symbol: 'none',
-                  label: { formatter: '{b}', position: 'insideEndTop' as const },
-                  data: marks.map((mark) => ({ name: mark.name, xAxis: mark.at / scale })),
-                },
-              }
-            : {}),
-        };
-      }),
-      {
-        type: 'line' as const,
-        name: 'air',
-        xAxisIndex: 1,
-        yAxisIndex: 1,
-        showSymbol: false,
-        data: made.temperatureC.map((value, n) => [made.moments[n]! / scale, value]),
-      },
-    ],
-  };
-});
+const option = computed(() => (answer.value ? whatIfChart(answer.value) : undefined));
 </script>
 
 <template>
@@ -253,11 +194,11 @@ const option = computed((): ChartOption => {
             </ol>
             <v-btn size="small" variant="text" @click="fromPlan">As it is planned</v-btn>
           </div>
-          <div v-if="answer">
+          <div v-if="answer && option">
             <dl class="figures outcome" data-testid="what-if">
               <div>
                 <dt>Touch-dry</dt>
-                <dd>{{ wait(answer.milestones.at(-1)!.touchAt - answer.laidAt.at(-1)!) }}</dd>
+                <dd>{{ wait(lastTouchMinutes) }}</dd>
               </div>
               <div>
                 <dt>Handled</dt>

@@ -1,21 +1,14 @@
 <script setup lang="ts">
-import { idFromName, sheenClasses, sheenWords, type Look, type SheenClass } from '@fixatum/core';
+import { idFromName, sheenClasses, sheenWords, type Look } from '@fixatum/core';
 import { mdiClose, mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
+import NumberField from '../shared/NumberField.vue';
+import type { ZoneDraft } from './pieceForm';
 
-/** A zone as it is being typed: share in per cent, lengths in mm, and a look if one is chosen here. */
-export interface ZoneDraft {
-  id: string;
-  name: string;
-  percent: number;
-  edgeMm: number | undefined;
-  lookId: string;
-  wantsSheen: SheenClass | '';
-}
-
+/** The zones of a piece, that together are all of it. */
 const zones = defineModel<ZoneDraft[]>({ required: true });
 const props = defineProps<{ looks: readonly Look[]; withLooks: boolean }>();
-const sum = computed(() => zones.value.reduce((total, zone) => total + (Number(zone.percent) || 0), 0));
+const sum = computed(() => zones.value.reduce((total, zone) => total + (zone.percent ?? 0), 0));
 const lookItems = computed(() => [
   { value: '', title: 'No look yet' },
   ...props.looks.map((look) => ({ value: look.id, title: look.name })),
@@ -49,9 +42,9 @@ function add(): void {
 /** Brings the shares to 100 % without changing their proportions. */
 function evenOut(): void {
   const total = sum.value || 1;
-  zones.value.forEach((zone) => (zone.percent = Math.round((100 * (Number(zone.percent) || 0)) / total)));
+  zones.value.forEach((zone) => (zone.percent = Math.round((100 * (zone.percent ?? 0)) / total)));
   const first = zones.value[0];
-  if (first) first.percent += 100 - sum.value;
+  if (first) first.percent = (first.percent ?? 0) + 100 - sum.value;
 }
 
 function remove(at: number): void {
@@ -68,23 +61,8 @@ function remove(at: number): void {
     </p>
     <div v-for="(zone, at) in zones" :key="zone.id" class="zone">
       <v-text-field v-model="zone.name" :label="`Zone ${at + 1}`" density="compact" maxlength="120" />
-      <v-text-field
-        v-model.number="zone.percent"
-        label="Share"
-        suffix="%"
-        type="number"
-        min="1"
-        max="100"
-        density="compact"
-      />
-      <v-text-field
-        v-model.number="zone.edgeMm"
-        label="Edge"
-        suffix="mm"
-        type="number"
-        min="0"
-        density="compact"
-      />
+      <NumberField v-model="zone.percent" label="Share" suffix="%" :min="1" :max="100" density="compact" />
+      <NumberField v-model="zone.edgeMm" label="Edge" suffix="mm" :min="0" density="compact" />
       <v-select
         v-if="withLooks"
         v-model="zone.lookId"

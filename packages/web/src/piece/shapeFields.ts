@@ -1,10 +1,15 @@
-import type { Shape, ShapeKind } from '@fixatum/core';
+import { shapeSchema, type Shape, type ShapeKind } from '@fixatum/core';
+
+/** One length of a shape: its field, what it is called, and what it starts with. */
+export interface LengthField {
+  key: string;
+  label: string;
+  suffix: string;
+  start: number;
+}
 
 /** The lengths each shape is measured by, with what they are called. */
-export const shapeFields: Record<
-  Exclude<ShapeKind, 'polygon'>,
-  { key: string; label: string; suffix: string; start: number }[]
-> = {
+export const shapeFields: Record<Exclude<ShapeKind, 'polygon'>, LengthField[]> = {
   rectangle: [
     { key: 'widthMm', label: 'Width', suffix: 'mm', start: 200 },
     { key: 'heightMm', label: 'Height', suffix: 'mm', start: 300 },
@@ -31,32 +36,51 @@ export const shapeFields: Record<
   ],
 };
 
+/** A length as it is typed; where it was not touched yet, what the shape starts with. */
+export const lengthOf = (
+  values: Readonly<Record<string, number | undefined>>,
+  { key, start }: LengthField,
+): number | undefined => (key in values ? values[key] : start);
+
+/** The lengths of a shape, as `shapeFrom` takes them; none for what is no such shape. */
+export const shapeLengths = (shape: Shape | undefined): Record<string, number> =>
+  shape === undefined || shape.kind === 'polygon'
+    ? {}
+    : Object.fromEntries(
+        shapeFields[shape.kind].flatMap(({ key }) => {
+          const length: unknown = shape[key];
+          return typeof length === 'number' ? [[key, length]] : [];
+        }),
+      );
+
+/** The corners of a polygon as they are typed. */
+export const polygonText = (shape: Shape | undefined): string | undefined =>
+  shape?.kind === 'polygon' ? shape.pointsMm.map((corner) => corner.join(',')).join(' ') : undefined;
+
 /** "0,0 120,0 60,90" to corners; undefined when it can't be read. */
 export function readPolygon(text: string): [number, number][] | undefined {
   const corners = text
     .trim()
     .split(/[\s;]+/)
     .filter(Boolean)
-    .map((pair) => pair.split(',').map(Number));
-  if (
-    corners.length < 3 ||
-    corners.some((corner) => corner.length !== 2 || corner.some((value) => !Number.isFinite(value)))
-  )
-    return undefined;
-  return corners as [number, number][];
+    .flatMap((pair): [number, number][] => {
+      const [x = NaN, y = NaN, ...more] = pair.split(',').map(Number);
+      return [more.length > 0 ? [NaN, NaN] : [x, y]];
+    });
+  return corners.length < 3 || corners.flat().some((value) => !Number.isFinite(value)) ? undefined : corners;
 }
 
 /** A shape from what was typed; undefined while something is missing. */
 export function shapeFrom(
   kind: ShapeKind,
-  values: Record<string, number>,
+  values: Readonly<Record<string, number | undefined>>,
   polygon: string,
 ): Shape | undefined {
   if (kind === 'polygon') {
     const pointsMm = readPolygon(polygon);
     return pointsMm && { kind, pointsMm };
   }
-  const entries = shapeFields[kind].map(({ key, start }) => [key, Number(values[key] ?? start)] as const);
-  if (entries.some(([, value]) => !(value > 0))) return undefined;
-  return { kind, ...Object.fromEntries(entries) } as Shape;
+  const lengths = Object.fromEntries(shapeFields[kind].map((field) => [field.key, lengthOf(values, field)]));
+  const shape = shapeSchema.safeParse({ kind, ...lengths });
+  return shape.success ? shape.data : undefined;
 }

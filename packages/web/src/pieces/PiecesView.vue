@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { epochMinute, LOOK_FORMAT, lookSchema, sayMoment, sayWait } from '@fixatum/core';
+import { epochMinute, lookFileSchema, sayMoment, sayWait, sure } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -8,6 +8,7 @@ import PieceDialog from '../piece/PieceDialog.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import TimeHeader from './TimeHeader.vue';
+import { fileOf } from '../shared/inputs';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 import { useLooks } from '../shared/looks';
@@ -22,20 +23,17 @@ const notice = useNotice();
 const router = useRouter();
 const adding = ref(false);
 const lookPicker = ref<HTMLInputElement>();
-const openPiece = (piece: string) => router.push({ name: 'piece', params: { build: store.id!, piece } });
+const openPiece = (piece: string) => router.push({ name: 'piece', params: { build: store.theId, piece } });
 
 async function importLook(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
+  const file = fileOf(event);
   if (!file) return;
   try {
-    const data = JSON.parse(await file.text()) as { format?: unknown; look?: unknown };
-    const parsed = lookSchema.safeParse(data.look);
-    if (data.format !== LOOK_FORMAT || !parsed.success)
-      throw new Error(`${file.name} is not a look file of this program.`);
-    if (await looks.save(parsed.data))
-      notice.say(`Taken in: ${parsed.data.name}. It stands with the looks now.`);
+    const data: unknown = JSON.parse(await file.text());
+    const parsed = lookFileSchema.safeParse(data);
+    if (!parsed.success) throw new Error(`${file.name} is not a look file of this program.`);
+    if (await looks.save(parsed.data.look))
+      notice.say(`Taken in: ${parsed.data.look.name}. It stands with the looks now.`);
   } catch (error) {
     notice.complain(error instanceof SyntaxError ? new Error(`${file.name} is not whole JSON.`) : error);
   }
@@ -45,15 +43,13 @@ const rows = computed(() => {
   const { view, build } = store;
   if (!view || !build) return [];
   return view.pieces.map((state) => {
-    const piece = store.pieceOf(state.pieceId)!;
-    const next = view.operations
+    const piece = sure(store.pieceOf(state.pieceId), 'a piece of the plan');
+    const [next] = view.operations
       .filter(
-        (operation) =>
-          operation.pieceId === piece.id &&
-          operation.start !== undefined &&
-          ['planned', 'underway'].includes(operation.status),
+        ({ pieceId, status, start }) =>
+          pieceId === piece.id && start !== undefined && (status === 'planned' || status === 'underway'),
       )
-      .sort((a, b) => a.start! - b.start!)[0];
+      .sort((a, b) => (a.start ?? 0) - (b.start ?? 0));
     const cells = view.strata[`${piece.id}/1`] ?? {};
     const cell = Object.keys(cells).find((key) => key.startsWith('outer:')) ?? Object.keys(cells)[0];
     const findings = store.findingsOf(piece.id);
@@ -61,7 +57,7 @@ const rows = computed(() => {
       piece,
       state,
       next,
-      coats: cell ? cells[cell]! : [],
+      coats: (cell && cells[cell]) || [],
       stops: findings.filter((finding) => finding.severity === 'stop').length,
       risks: findings.filter((finding) => finding.severity === 'risk').length,
     };
@@ -69,8 +65,8 @@ const rows = computed(() => {
 });
 const dates = computed(() =>
   (store.build?.events ?? []).flatMap((event) => [
-    ...(event.packAt === undefined ? [] : [epochMinute(event.packAt, store.build!.timeZone)]),
-    epochMinute(event.wearAt, store.build!.timeZone),
+    ...(event.packAt === undefined ? [] : [epochMinute(event.packAt, store.theBuild.timeZone)]),
+    epochMinute(event.wearAt, store.theBuild.timeZone),
   ]),
 );
 const counts = computed(() => {
@@ -80,7 +76,7 @@ const counts = computed(() => {
 const at = (minute: number | undefined) =>
   minute === undefined || !Number.isFinite(minute)
     ? 'never as planned'
-    : sayMoment(minute, store.view!.timeZone);
+    : sayMoment(minute, store.theView.timeZone);
 </script>
 
 <template>
@@ -127,7 +123,7 @@ const at = (minute: number | undefined) =>
         v-for="row in rows"
         :key="row.piece.id"
         class="line plain row"
-        :to="{ name: 'piece', params: { build: store.id!, piece: row.piece.id } }"
+        :to="{ name: 'piece', params: { build: store.theId, piece: row.piece.id } }"
         :data-testid="`piece-${row.piece.id}`"
       >
         <StrataCut

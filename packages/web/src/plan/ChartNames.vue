@@ -24,7 +24,7 @@ const rows = computed(() =>
       v-for="row in rows"
       :key="row.piece.id"
       class="lane plain"
-      :to="{ name: 'piece', params: { build: store.id!, piece: row.piece.id } }"
+      :to="{ name: 'piece', params: { build: store.theId, piece: row.piece.id } }"
     >
       <span class="clip"
         >{{ row.piece.name
@@ -32,9 +32,9 @@ const rows = computed(() =>
       >
       <ReadinessMark class="small" :readiness="row.state.readiness" />
     </router-link>
-    <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane small quiet">
+    <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane small quiet">
       <span class="clip">{{
-        store.build!.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
+        store.theBuild.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
       }}</span>
       <span>rack of {{ band.slots }}, °C</span>
     </div>

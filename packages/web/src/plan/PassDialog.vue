@@ -41,10 +41,10 @@ async function pin(): Promise<void> {
     problem.value = minute === undefined ? 'That time does not exist.' : 'That time has passed.';
     return;
   }
-  if (await store.pin([props.operation!.id], minute)) open.value = false;
+  if (props.operation && (await store.pin([props.operation.id], minute))) open.value = false;
 }
 async function letGo(): Promise<void> {
-  if (await store.unpin([props.operation!.id])) open.value = false;
+  if (props.operation && (await store.unpin([props.operation.id]))) open.value = false;
 }
 </script>
 

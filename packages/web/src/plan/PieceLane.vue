@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayMoment, type PlannedOperation, type PlanView } from '@fixatum/core';
+import { sayMoment, type PlannedOperation, type PlanView, sure } from '@fixatum/core';
 import { computed } from 'vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import { useBuild } from '../shared/build';
@@ -32,7 +32,7 @@ const left = (minute: number) => percent(minute, props.from, props.until);
 const wide = (a: number, b: number) =>
   `${(100 * (Math.min(b, props.until) - Math.max(a, props.from))) / (props.until - props.from)}%`;
 const words = (operation: PlannedOperation) =>
-  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(operation.start!, zone.value)}`;
+  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(sure(operation.start, 'when it is planned'), zone.value)}`;
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { epochMinute, personCalendar, sayMoment, type PlannedOperation } from '@fixatum/core';
+import { epochMinute, personCalendar, sayMoment, type PlannedOperation, sure } from '@fixatum/core';
 import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref, toRef, watch } from 'vue';
 import ChartNames from './ChartNames.vue';
@@ -62,8 +62,8 @@ const dates = computed(() =>
 const rows = computed(() =>
   (store.view?.pieces ?? []).map((state) => ({
     state,
-    piece: store.pieceOf(state.pieceId)!,
-    work: store.view!.operations.filter(
+    piece: sure(store.pieceOf(state.pieceId), 'a piece of the plan'),
+    work: store.theView.operations.filter(
       (operation) => operation.pieceId === state.pieceId && operation.start !== undefined,
     ),
   })),
@@ -146,7 +146,7 @@ onMounted(toNow);
             @press="$emit('press', $event)"
           />
         </div>
-        <div v-for="band in store.view!.places" :key="band.placeId" class="lane place-lane">
+        <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane">
           <PlaceLane :band="band" :from="from" :until="until" :time-zone="zone" />
         </div>
         <div v-for="date in dates" :key="date.key" class="date" :style="{ left: left(date.at) }">

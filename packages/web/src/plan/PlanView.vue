@@ -8,6 +8,7 @@ import SessionSheet from './SessionSheet.vue';
 import StandingTable from './StandingTable.vue';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from '../shared/build';
+import { saveFile } from '../shared/saveFile';
 
 const store = useBuild();
 const better = useBetterPlan();
@@ -35,15 +36,11 @@ function ask(operation: PlannedOperation): void {
   asking.value = true;
 }
 
-function save(name: string, text: string, type: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
-  link.download = `${idFromName(store.build!.name, [])}-${name}`;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
-const saveCalendar = () => save('plan.ics', planIcs(store.build!, store.view!, store.id!), 'text/calendar');
-const saveTable = () => save('plan.csv', planCsv(store.build!, store.view!), 'text/csv');
+const save = (name: string, text: string, type: string) =>
+  saveFile(`${idFromName(store.theBuild.name, [])}-${name}`, text, type);
+const saveCalendar = () =>
+  save('plan.ics', planIcs(store.theBuild, store.theView, store.theId), 'text/calendar');
+const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView), 'text/csv');
 </script>
 
 <template>
@@ -66,7 +63,7 @@ const saveTable = () => save('plan.csv', planCsv(store.build!, store.view!), 'te
           <v-list density="comfortable">
             <v-list-item
               title="Run sheets on paper"
-              :to="{ name: 'run-sheets', params: { build: store.id! } }"
+              :to="{ name: 'run-sheets', params: { build: store.theId } }"
             />
             <v-list-item title="Calendar file (ICS)" @click="saveCalendar" />
             <v-list-item title="Table (CSV)" @click="saveTable" />

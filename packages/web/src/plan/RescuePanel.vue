@@ -89,7 +89,7 @@ const gained = (rescue: Rescue) =>
           </p>
           <p class="small quiet figures">
             <template v-if="forWhom(one)">{{ forWhom(one) }} · </template>{{ gained(one) }} · ready
-            {{ sayMoment(one.readyAt, store.view!.timeZone)
+            {{ sayMoment(one.readyAt, store.theView.timeZone)
             }}<template v-if="one.chance !== undefined"> · {{ sayChance(one.chance) }} chance</template
             ><template v-for="cost in costs(one)" :key="cost"> · {{ cost }}</template>
           </p>

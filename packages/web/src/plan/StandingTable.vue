@@ -27,7 +27,7 @@ const standing = computed(() =>
         state,
         ready: now !== undefined && Number.isFinite(now) ? sayMoment(now, zone.value) : 'never',
         chance: forecast.byPiece.get(piece.id)?.chance,
-        bound: store.view!.bounds.find((one) => one.pieceId === piece.id),
+        bound: store.theView.bounds.find((one) => one.pieceId === piece.id),
         against: shiftWords(then === undefined || now === undefined ? undefined : now - then),
       },
     ];
@@ -79,7 +79,7 @@ const eventName = (piece: Piece) =>
       </table>
     </div>
     <p v-if="better.kept" class="small mt-2">
-      {{ store.view!.sessions.length }} sessions now, {{ better.kept.sessions }} then.
+      {{ store.theView.sessions.length }} sessions now, {{ better.kept.sessions }} then.
       <button class="link" @click="better.kept = undefined">Stop comparing</button>
     </p>
   </section>

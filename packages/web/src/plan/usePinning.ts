@@ -1,4 +1,4 @@
-import { sayMoment, type Binding, type PlannedOperation } from '@fixatum/core';
+import { sayMoment, type Binding, type PlannedOperation, sure } from '@fixatum/core';
 import { ref, watch, type Ref } from 'vue';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
@@ -48,7 +48,7 @@ export function usePinning({ lanes, from, until }: Chart, onPress: (operation: P
 
   function grab(event: PointerEvent, operation: PlannedOperation): void {
     if (operation.status !== 'planned' || event.button !== 0) return;
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    if (event.currentTarget instanceof Element) event.currentTarget.setPointerCapture(event.pointerId);
     drag.value = { id: operation.id, fromX: event.clientX, byMinutes: 0 };
   }
   function pull(event: PointerEvent): void {
@@ -60,7 +60,7 @@ export function usePinning({ lanes, from, until }: Chart, onPress: (operation: P
     const { byMinutes = 0 } = drag.value ?? {};
     drag.value = undefined;
     if (byMinutes === 0) return onPress(operation);
-    const to = Math.max(Math.floor(store.now), operation.start! + byMinutes);
+    const to = Math.max(Math.floor(store.now), sure(operation.start, 'when it is planned') + byMinutes);
     watched.value = { id: operation.id, to };
     await store.pin([operation.id], to);
   }
@@ -74,7 +74,7 @@ export function usePinning({ lanes, from, until }: Chart, onPress: (operation: P
       const { to } = watched.value;
       watched.value = undefined;
       if (one.start !== undefined && one.start <= to + SNAP_MINUTES) return;
-      const { timeZone } = store.view!;
+      const { timeZone } = store.theView;
       notice.say(
         `It can’t begin ${sayMoment(to, timeZone)}: ${pinReasons[one.boundBy ?? 'order']}. ${one.start === undefined ? 'It has no place at all now.' : `It begins ${sayMoment(one.start, timeZone)}.`}`,
         { label: 'Undo', run: () => void store.undo() },

@@ -11,7 +11,7 @@ const store = useBuild();
 
 <template>
   <li class="batch-line">
-    <span class="figures">{{ timeOfDay(start, store.view!.timeZone) }}</span>
+    <span class="figures">{{ timeOfDay(start, store.theView.timeZone) }}</span>
     <span
       class="chip"
       :style="{ background: operations[0]!.colour ?? operations[0]!.material?.colour ?? 'transparent' }"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiCalendar } from '@mdi/js';
+import { toWallTime } from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref } from 'vue';
 import { readDate, sayDay } from './moments';
@@ -10,7 +11,7 @@ import { useWritten } from './written';
 const date = defineModel<string>({ required: true });
 defineProps<{ label: string; clearable?: boolean }>();
 const clock = useClock();
-const today = () => DateTime.fromMillis(clock.now('UTC') * 60_000, { zone: 'UTC' }).toISODate()!;
+const today = () => toWallTime(clock.now('UTC'), 'UTC').slice(0, 10);
 const picking = ref(false);
 const { text, wrong, enter, leave } = useWritten(date, {
   read: (written) => readDate(written, today()),
@@ -22,7 +23,7 @@ const picked = computed(() => {
 });
 
 function pick(day: unknown): void {
-  date.value = DateTime.fromJSDate(day as Date).toISODate() ?? '';
+  date.value = (day instanceof Date && DateTime.fromJSDate(day).toISODate()) || '';
   picking.value = false;
 }
 </script>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { messageOf } from '@fixatum/core';
 import { mdiCameraOutline } from '@mdi/js';
 import { ref } from 'vue';
 import { api } from './api';
+import { fileOf } from './inputs';
 
 /** One photo: taken or chosen, sent to the server at once, shown small; the model is the name it is kept under. */
 const photo = defineModel<string | undefined>({ required: true });
@@ -9,16 +11,14 @@ const sending = ref(false);
 const problem = ref('');
 
 async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
+  const file = fileOf(event);
   if (!file) return;
   sending.value = true;
   problem.value = '';
   try {
     photo.value = (await api.addPhoto(file)).photo;
   } catch (error) {
-    problem.value = (error as Error).message;
+    problem.value = messageOf(error);
   } finally {
     sending.value = false;
   }

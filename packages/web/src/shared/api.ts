@@ -1,14 +1,17 @@
-import type {
-  Build,
-  Fault,
-  StoredPlan,
-  LogEdit,
-  Look,
-  PatchStep,
-  Piece,
-  Reading,
-  ReadingGap,
-  Step,
+import { z } from 'zod';
+import {
+  isRecord,
+  messageOf,
+  type Build,
+  type Fault,
+  type StoredPlan,
+  type LogEdit,
+  type Look,
+  type PatchStep,
+  type Piece,
+  type Reading,
+  type ReadingGap,
+  type Step,
 } from '@fixatum/core';
 
 /** What the server says when it can't do something. */
@@ -31,7 +34,7 @@ export class ApiProblem extends Error {
 export const faultsOf = (error: unknown): Fault[] =>
   error instanceof ApiProblem && error.faults.length > 0
     ? error.faults
-    : [{ code: 'other', path: [], message: (error as Error).message }];
+    : [{ code: 'other', path: [], message: messageOf(error) }];
 
 /** A build as the server holds it. */
 export interface BuildAnswer {
@@ -68,6 +71,19 @@ const OWN_PROBLEMS = 'urn:fixatum:problem:';
 const typeOf = (type: unknown): string =>
   typeof type === 'string' && type.startsWith(OWN_PROBLEMS) ? type.slice(OWN_PROBLEMS.length) : 'foreign';
 
+/** What stands in a problem, whoever it is from; what can't be read is as if it were not there. */
+const problemSchema = z.object({
+  type: z.unknown(),
+  title: z.string().catch('That did not work'),
+  detail: z.string().catch('The server gave no reason.'),
+  faults: z
+    .array(
+      z.object({ code: z.string(), path: z.array(z.union([z.string(), z.number()])), message: z.string() }),
+    )
+    .catch([]),
+  etag: z.string().optional().catch(undefined),
+});
+
 async function call<T>(
   method: string,
   path: string,
@@ -97,24 +113,22 @@ async function call<T>(
     );
   }
   if (response.status === 204) return undefined as T;
-  const data = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+  const answer: unknown = await response.json().catch(() => undefined);
+  const data = isRecord(answer) ? answer : {};
   if (!response.ok) {
+    const problem = problemSchema.parse(data);
     throw new ApiProblem(
       response.status,
-      typeOf(data.type),
-      String(data.title ?? 'That did not work'),
-      String(data.detail ?? 'The server gave no reason.'),
-      (data.faults as Fault[] | undefined) ?? [],
+      typeOf(problem.type),
+      problem.title,
+      problem.detail,
+      problem.faults,
       data.current,
-      data.etag as string | undefined,
+      problem.etag,
     );
   }
-  return {
-    ...data,
-    ...(response.headers.has('x-undone')
-      ? { undone: decodeURIComponent(response.headers.get('x-undone')!) }
-      : {}),
-  } as T;
+  const undone = response.headers.get('x-undone');
+  return { ...data, ...(undone === null ? {} : { undone: decodeURIComponent(undone) }) } as T;
 }
 
 const match = (etag: string | undefined): Record<string, string> =>

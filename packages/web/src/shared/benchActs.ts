@@ -11,6 +11,7 @@ import {
   type PlanView,
   type TimerIdea,
   type TouchTest,
+  sure,
 } from '@fixatum/core';
 import { nanoid } from 'nanoid';
 import type { ComputedRef, ShallowRef } from 'vue';
@@ -40,7 +41,7 @@ interface Bench {
 
 /** What can be pressed at the bench: beginning, laying down, logging, feeling, timing. */
 export function benchActs({ build, view, now, pieceOf, act }: Bench) {
-  const wallNow = () => toWallTime(Math.floor(now.value), build.value!.timeZone);
+  const wallNow = () => toWallTime(Math.floor(now.value), sure(build.value, 'an open build').timeZone);
 
   const start = (passes: PlannedOperation[]) =>
     act({
@@ -92,7 +93,7 @@ export function benchActs({ build, view, now, pieceOf, act }: Bench) {
 
   /** A finger on the newest coat of some units. */
   const touch = (
-    { pieceId, units, face, stepId }: { pieceId: string; units: number[]; face: string; stepId: string },
+    { pieceId, units, face, stepId }: { pieceId: string; units: number[]; face: Face; stepId: string },
     state: TouchTest['state'],
   ) =>
     act(
@@ -103,7 +104,7 @@ export function benchActs({ build, view, now, pieceOf, act }: Bench) {
           piece: pieceId,
           unit,
           step: stepId,
-          face: face as Face,
+          face,
           at: wallNow(),
           state,
         })),

@@ -1,6 +1,7 @@
 import {
   applyLogEdit,
   materialsOf,
+  sure,
   toWallTime,
   type Build,
   type LogEdit,
@@ -44,6 +45,10 @@ export const useBuild = defineStore('build', () => {
   const operations = computed(
     () => new Map((view.value?.operations ?? []).map((operation) => [operation.id, operation])),
   );
+  /** The open build, its id and its plan, for what is only there while one is open. */
+  const theId = computed(() => sure(id.value, 'the id of an open build'));
+  const theBuild = computed(() => sure(build.value, 'an open build'));
+  const theView = computed(() => sure(view.value, 'the plan of an open build'));
   const pieceOf = (pieceId: string): Piece | undefined =>
     build.value?.pieces.find((piece) => piece.id === pieceId);
   const planOf = (pieceId: string) => view.value?.pieces.find((piece) => piece.pieceId === pieceId);
@@ -95,7 +100,7 @@ export const useBuild = defineStore('build', () => {
     urgentPieces?: readonly string[],
   ): Promise<boolean> {
     living.putFirst(urgentPieces);
-    const done = await change(() => api.applyPatch(id.value!, label, steps, etag.value), label);
+    const done = await change(() => api.applyPatch(theId.value, label, steps, etag.value), label);
     // What was refused must not move anything in a later plan.
     if (!done) living.putFirst(undefined);
     return done;
@@ -104,15 +109,15 @@ export const useBuild = defineStore('build', () => {
   /** Keeps some passes to a moment, or as soon after as can be. */
   function pin(operationIds: readonly string[], minute: number): Promise<boolean> {
     const kept = (build.value?.pins ?? []).filter((one) => !operationIds.includes(one.operation));
-    const at = toWallTime(minute, build.value!.timeZone);
+    const at = toWallTime(minute, theBuild.value.timeZone);
     const pins = [...kept, ...operationIds.map((operation) => ({ operation, at }))];
-    return change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Pinned');
+    return change(() => api.patchBuild(theId.value, { pins }, etag.value), 'Pinned');
   }
   async function unpin(operationIds: readonly string[]): Promise<boolean> {
     const pins = (build.value?.pins ?? []).filter((one) => !operationIds.includes(one.operation));
     // The next plan is not to hold it where the pin was, whatever plan comes in until then.
     const takeBack = living.letGo(operationIds);
-    const done = await change(() => api.patchBuild(id.value!, { pins }, etag.value), 'Let go');
+    const done = await change(() => api.patchBuild(theId.value, { pins }, etag.value), 'Let go');
     if (!done) takeBack();
     return done;
   }
@@ -178,14 +183,14 @@ export const useBuild = defineStore('build', () => {
     try {
       await outbox.flush();
       // What could not be sent is the last change, and only this machine knows of it.
-      if (atServer && (await outbox.takeBack(id.value!))) {
-        build.value = outbox.applied(id.value!, atServer);
+      if (atServer && (await outbox.takeBack(theId.value))) {
+        build.value = outbox.applied(theId.value, atServer);
         planOfBefore();
         plan();
         notice.say('Taken back before it was sent.');
         return;
       }
-      const answer = await api.undo(id.value!, etag.value);
+      const answer = await api.undo(theId.value, etag.value);
       if (living.hasPlansBefore()) planOfBefore();
       else await planOfServer();
       take(answer);
@@ -198,7 +203,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   const bench = benchActs({ build, view, now, pieceOf, act });
-  const pieces = pieceConflicts({ id, pieceEtags, change, attempt });
+  const pieces = pieceConflicts({ id: theId, pieceEtags, change, attempt });
 
   watch(now, (minute) => {
     if (view.value && !planning.value && minute - view.value.now > REPLAN_AFTER_MINUTES) plan();
@@ -208,6 +213,9 @@ export const useBuild = defineStore('build', () => {
     id,
     build,
     view,
+    theId,
+    theBuild,
+    theView,
     planning,
     provisional: living.provisional,
     missing,

@@ -1,8 +1,10 @@
 import {
   drynessAt,
+  faceOfCell,
   type Build,
   type CoatMilestones,
   type Dryness,
+  type Face,
   type PlanView,
   type RecoatWindow,
 } from '@fixatum/core';
@@ -12,7 +14,7 @@ export interface Drying {
   key: string;
   pieceId: string;
   units: number[];
-  face: string;
+  face: Face;
   material: string;
   colour: string;
   state: Dryness;
@@ -70,7 +72,7 @@ export function dryingOf(view: PlanView, now: number): Drying[] {
         if (state === 'recoatable') return ['handleable', milestones.handleAt] as const;
         return ['cured', Math.max(milestones.packAt, milestones.wearAt)] as const;
       })();
-      const face = cell.split(':')[0]!;
+      const face = faceOfCell(cell);
       const key = `${pieceId} ${face} ${top.stepId} ${state}`;
       const rest = restsUntil(rests.get(`${unitKey} ${cell}`), milestones);
       const known = groups.get(key);

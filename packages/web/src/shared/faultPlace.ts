@@ -1,3 +1,5 @@
+import { isRecord } from '@fixatum/core';
+
 /** Fields as people know them, by their name in the build file. */
 const words: Record<string, string> = {
   areaCm2: 'area',
@@ -31,9 +33,9 @@ export function faultPlace(path: readonly (string | number)[], within: unknown):
   const parts: string[] = [];
   let here: unknown = within;
   for (const key of path) {
-    here = (here as Record<string | number, unknown> | undefined | null)?.[key];
+    here = Array.isArray(here) ? here[Number(key)] : isRecord(here) ? here[key] : undefined;
     if (typeof key === 'number') {
-      const name = (here as { name?: unknown } | undefined | null)?.name;
+      const name = isRecord(here) ? here.name : undefined;
       // What a list holds is said by the names in it.
       if (typeof name === 'string' && name !== '') parts.splice(-1, 1, name);
       else parts.push(`line ${key + 1}`);

@@ -7,6 +7,7 @@ import {
   type PlanView,
   type ReadingsByPlace,
   type WarmStart,
+  sure,
 } from '@fixatum/core';
 import { ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { api } from './api';
@@ -70,7 +71,7 @@ export function livingPlan({ id, build, view, now, readingsByPlace }: Planned) {
   };
   /** Goes on from the plan that the server has, as after a reload, where it takes the plan back with the change. */
   async function planOfServer(): Promise<void> {
-    const kept = await api.plan(id.value!).catch(() => undefined);
+    const kept = await api.plan(sure(id.value, 'an open build')).catch(() => undefined);
     if (!kept?.plan) return;
     warm.value = warmOfStored(kept.plan);
     keptText = JSON.stringify(kept.plan);
@@ -84,7 +85,7 @@ export function livingPlan({ id, build, view, now, readingsByPlace }: Planned) {
 
   /** What the next plan is made from. */
   const planGround = (): PlanGround => ({
-    build: build.value!,
+    build: sure(build.value, 'an open build'),
     now: Math.floor(now.value),
     readings: readingsByPlace.value,
     warm: freed.size > 0 && warm.value ? withoutTimes(warm.value, freed) : warm.value,

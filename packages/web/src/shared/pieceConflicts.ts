@@ -4,7 +4,8 @@ import { api, ApiProblem, type BuildAnswer } from './api';
 import { useNotice } from './notice';
 
 interface Document {
-  id: Ref<string | undefined>;
+  /** The id of the open build. */
+  id: Readonly<Ref<string>>;
   pieceEtags: Ref<Record<string, string>>;
   /** Runs one change and says so; returns whether it went through. */
   change(work: () => Promise<BuildAnswer>, said?: string): Promise<boolean>;
@@ -39,7 +40,7 @@ export function pieceConflicts({ id, pieceEtags, change, attempt }: Document) {
     etagSeen = seenEtag(base),
   ): Promise<boolean> {
     try {
-      return await attempt(() => api.putPiece(id.value!, mine, etagSeen), said);
+      return await attempt(() => api.putPiece(id.value, mine, etagSeen), said);
     } catch (error) {
       if (!(error instanceof ApiProblem) || error.status !== 412) throw error;
       return new Promise((settled) => {
@@ -54,11 +55,11 @@ export function pieceConflicts({ id, pieceEtags, change, attempt }: Document) {
     conflict.value = undefined;
     if (!open) return;
     if (piece === undefined) {
-      await change(() => api.build(id.value!));
+      await change(() => api.build(id.value));
       open.settled(false);
       return;
     }
-    open.settled(await change(() => api.putPiece(id.value!, piece, open.etag), open.said));
+    open.settled(await change(() => api.putPiece(id.value, piece, open.etag), open.said));
   }
 
   /** Saves a piece with other steps, and says what is wrong with them if they can't be used. */
@@ -71,5 +72,9 @@ export function pieceConflicts({ id, pieceEtags, change, attempt }: Document) {
     }
   }
 
-  return { conflict, savePiece, settleConflict, saveSteps };
+  /** Adds a piece, at a place in the list or at its end. Rejects with an ApiProblem when it can't be used. */
+  const addPiece = (piece: Piece, at?: number): Promise<boolean> =>
+    attempt(() => api.addPiece(id.value, piece, at), `Added: ${piece.name}`);
+
+  return { conflict, addPiece, savePiece, settleConflict, saveSteps };
 }

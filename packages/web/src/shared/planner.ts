@@ -1,5 +1,6 @@
 import type { Build, Piece, ReadingsByPlace, VariantOutcome, WarmStart } from '@fixatum/core';
-import { proxy } from 'comlink';
+import { proxy, type Remote } from 'comlink';
+import type { CoreWork } from './offThread/coreWorker';
 import type { TakeView } from './offThread/planWork';
 import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
 
@@ -14,10 +15,10 @@ export interface PlanGround {
 let link: WorkerLink | undefined;
 
 /** The worker that plans; one that broke down is replaced the next time. */
-async function inWorker<T>(work: Parameters<WorkerLink['run']>[0]): Promise<T> {
+async function inWorker<T>(work: (remote: Remote<CoreWork>) => Promise<T>): Promise<T> {
   const own = (link ??= openWorker('planner'));
   try {
-    return (await own.run(work)) as T;
+    return await own.run(work);
   } catch (error) {
     if (error instanceof WorkerBroken) {
       own.end();
@@ -33,7 +34,7 @@ let newest = 0;
 export function planInWorker(
   { build, now, readings, warm, urgent }: PlanGround & { urgent?: readonly string[] | undefined },
   take: TakeView,
-  fail: (error: Error) => void,
+  fail: (error: unknown) => void,
 ): void {
   newest += 1;
   const ticket = newest;
@@ -43,7 +44,7 @@ export function planInWorker(
     if (ticket === newest) take(view, stage);
   };
   inWorker<void>((remote) => remote.plan(request, proxy(takeNewest))).catch((error: unknown) => {
-    if (ticket === newest) fail(error as Error);
+    if (ticket === newest) fail(error);
   });
 }
 

@@ -72,8 +72,9 @@ export function unitName(build: Build | undefined, pieceId: string, unit: number
 export function zoneNames(build: Build | undefined, operation: PlannedOperation): string {
   const piece = build?.pieces.find((candidate) => candidate.id === operation.pieceId);
   const step = piece?.steps.find((candidate) => candidate.id === operation.stepId);
-  if (!piece?.zones || !step?.zones) return '';
-  return step.zones.map((id) => piece.zones!.find((zone) => zone.id === id)?.name ?? id).join(', ');
+  const zones = piece?.zones;
+  if (!zones || !step?.zones) return '';
+  return step.zones.map((id) => zones.find((zone) => zone.id === id)?.name ?? id).join(', ');
 }
 
 /** The pieces some passes are about, sets with how many: "Comet tasset ×4, Orbit gorget". */
@@ -126,6 +127,7 @@ export function editWords(build: Build | undefined, edit: LogEdit): string {
   const step = build?.pieces
     .find((piece) => piece.id === first?.piece)
     ?.steps.find((one) => one.id === first?.step);
-  const coat = first && (step?.coats ?? 1) > 1 ? `, coat ${first.coat} of ${step!.coats}` : '';
+  const coats = step?.coats ?? 1;
+  const coat = first && coats > 1 ? `, coat ${first.coat} of ${coats}` : '';
   return step ? `${word} ${stepKindWords[step.kind]}${coat}: ${names}` : `${word}: ${names}`;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BUILD_FORMAT, pathText, toEpochMinute, type Build } from '@fixatum/core';
+import { BUILD_FORMAT, pathText, toEpochMinute, type Build, messageOf } from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem } from '../shared/api';
@@ -99,7 +99,7 @@ async function make(): Promise<void> {
     problem.value =
       error instanceof ApiProblem && error.faults.length > 0
         ? error.faults.map((fault) => `${pathText(fault.path)}: ${fault.message}`).join(' ')
-        : (error as Error).message;
+        : messageOf(error);
   } finally {
     saving.value = false;
   }

@@ -4,6 +4,7 @@ import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiProblem, type BuildSummary } from '../shared/api';
+import { fileOf } from '../shared/inputs';
 import { useNotice } from '../shared/notice';
 import { later } from '../shared/later';
 
@@ -30,9 +31,7 @@ onMounted(list);
 const openBuild = (id: string) => router.push({ name: 'bench', params: { build: id } });
 
 async function importFile(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
+  const file = fileOf(event);
   if (!file) return;
   faults.value = [];
   faultyFile.value = file.name;

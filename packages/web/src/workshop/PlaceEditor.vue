@@ -8,10 +8,12 @@ import {
   type AirFileResult,
   type Climate,
   type Place,
+  messageOf,
 } from '@fixatum/core';
 import { mdiClose } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api } from '../shared/api';
+import { fileOf } from '../shared/inputs';
 import { useBuild } from '../shared/build';
 import { airWords } from '../shared/words';
 import TimeField from '../shared/TimeField.vue';
@@ -58,9 +60,7 @@ function take(result: AirFileResult): void {
   pasted.value = '';
 }
 async function takeFile(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = '';
+  const file = fileOf(event);
   if (!file) return;
   const text = await file.text();
   take(
@@ -85,11 +85,11 @@ const port = computed({
 async function readNow(): Promise<void> {
   said.value = 'Reading…';
   try {
-    const answer = await api.readPlace(store.id!, place.value.id);
+    const answer = await api.readPlace(store.theId, place.value.id);
     said.value = answer.why ? `It says ${airWords(answer)}: thrown out, ${answer.why}.` : airWords(answer);
     await store.loadReadings();
   } catch (error) {
-    said.value = (error as Error).message;
+    said.value = messageOf(error);
   }
 }
 const measured = computed(() => store.readings.find((one) => one.place === place.value.id));

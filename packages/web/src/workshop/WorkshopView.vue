@@ -65,7 +65,7 @@ async function save(): Promise<void> {
     await store.attempt(
       () =>
         api.patchBuild(
-          store.id!,
+          store.theId,
           {
             name: form.name.trim(),
             start: form.start,

@@ -11,6 +11,7 @@ import type { Plan } from '../../schedule/answers/plan';
 import { type RescueCost, type Way, costOf, touchSame, sumOf } from './rescueCost';
 import { lateMinutes, readySum, handsOn, readyAt } from './standing';
 import { waysFor } from './waysFor';
+import { nth } from '../../model/sure';
 
 /** A way to catch up, planned for real and free of new stops. */
 export interface Rescue {
@@ -171,7 +172,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       const three = [...pairs].sort((a, b) => a.late - b.late)[0];
       if (three)
         for (const other of best)
-          if (!three.ways.includes(other.ways[0]!) && !touchSame(three.change, other.change)) {
+          if (!three.ways.includes(nth(other.ways, 0)) && !touchSame(three.change, other.change)) {
             const tried = tryWays([...three.ways, ...other.ways]);
             if (tried) found.push(tried);
           }

@@ -1,5 +1,6 @@
 import type { LookChange } from '../finding';
 import type { PatchStep } from '../../model/patch';
+import { nth } from '../../model/sure';
 
 /** What a way of catching up costs, in kind. */
 export interface RescueCost {
@@ -35,7 +36,7 @@ export interface Way {
 export function sumOf(ways: readonly Way[]): RescueCost {
   const looks: LookChange[] = ['same', 'slight', 'other'];
   return {
-    look: looks[Math.max(...ways.map((way) => looks.indexOf(way.cost.look ?? 'same')))]!,
+    look: nth(looks, Math.max(...ways.map((way) => looks.indexOf(way.cost.look ?? 'same')))),
     workMinutes: 0,
     favourMinutes: ways.reduce((sum, way) => sum + (way.cost.favourMinutes ?? 0), 0),
     buys: ways.flatMap((way) => way.cost.buys ?? []),

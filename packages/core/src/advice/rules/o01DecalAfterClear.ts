@@ -1,5 +1,6 @@
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
+import { laysFilm } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 
 /** O01: decals want a clear coat over them, so they go on before the last one. */
@@ -9,7 +10,7 @@ export const o01DecalAfterClear: Rule = {
   title: 'Decal after the last clear',
   look(piece, { build, materials }) {
     const steps = orderedSteps(piece, { build, materials });
-    const lastClear = steps.filter(({ material }) => material?.role === 'topcoat').at(-1);
+    const lastClear = steps.filter(laysFilm).findLast(({ material }) => material.role === 'topcoat');
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (step.attaches !== 'decal' || !lastClear || lastClear.at > at) return [];
       return [
@@ -18,11 +19,11 @@ export const o01DecalAfterClear: Rule = {
           severity: 'risk',
           piece: piece.id,
           step: step.id,
-          message: `Nothing lies over this decal: it will lift at the edges. Put it on before the ${lastClear.material!.name}.`,
+          message: `Nothing lies over this decal: it will lift at the edges. Put it on before the ${lastClear.material.name}.`,
           reason: 'A decal is a thin film held by its rim. The clear coat seals the rim and evens the sheen.',
           ideas: [
             {
-              label: `Before the ${lastClear.material!.name}`,
+              label: `Before the ${lastClear.material.name}`,
               change: [
                 {
                   op: 'move',

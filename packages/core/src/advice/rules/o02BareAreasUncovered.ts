@@ -33,7 +33,7 @@ export const o02BareAreasUncovered: Rule = {
       severity: 'risk',
       piece: piece.id,
       step: first.step.id,
-      message: `Nothing covers ${open.join(', ')} before the ${first.material!.name}.`,
+      message: `Nothing covers ${open.join(', ')} before the ${first.material.name}.`,
       reason:
         'Glue does not hold on films, and closures fill up with them. Cover what must stay bare before the first coat.',
       ideas: [

@@ -57,11 +57,12 @@ export const r07OutsideWindow: Rule = {
             piece: piece.id,
             step: operation.stepId,
             ...(material ? { below: material.id } : {}),
-            message: never
-              ? `${material!.name} never takes another coat, so ${over} can’t go on${unitWords(piece, operation.unit)}.`
-              : material
-                ? `Nobody is free while the ${material.name} below takes ${over}${unitWords(piece, operation.unit)}.`
-                : 'Nobody is free while the coat below takes the next one.',
+            message:
+              never && material
+                ? `${material.name} never takes another coat, so ${over} can’t go on${unitWords(piece, operation.unit)}.`
+                : material
+                  ? `Nobody is free while the ${material.name} below takes ${over}${unitWords(piece, operation.unit)}.`
+                  : 'Nobody is free while the coat below takes the next one.',
             reason: never
               ? 'Its label gives no time after which it can be coated. Another material below, or this step left out, settles it.'
               : 'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',

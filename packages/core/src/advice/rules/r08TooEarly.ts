@@ -2,6 +2,7 @@ import { sayMoment } from '../../model/wallTime';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
 import type { RuleFinding } from '../finding';
+import { nth } from '../../model/sure';
 
 /** R08: anything over a coat that has not reached recoat. */
 export const r08TooEarly: Rule = {
@@ -14,10 +15,10 @@ export const r08TooEarly: Rule = {
         ({ over, under, below }) =>
           under.material.role !== 'fill' &&
           below.recoat.length > 0 &&
-          over.laidAt < Math.floor(below.recoat[0]!.from),
+          over.laidAt < Math.floor(nth(below.recoat, 0).from),
       )
       .map(({ unit, operation, over, under, below }): RuleFinding => {
-        const opensAt = below.recoat[0]!.from;
+        const opensAt = nth(below.recoat, 0).from;
         return {
           rule: 'R08',
           severity: 'stop',

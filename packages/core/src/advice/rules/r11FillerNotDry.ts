@@ -2,6 +2,7 @@ import { sayMoment } from '../../model/wallTime';
 import type { RuleFinding } from '../finding';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
+import { nth } from '../../model/sure';
 
 /** R11: caulk, filler, clay or spackle that is not dry through before a film. */
 export const r11FillerNotDry: Rule = {
@@ -14,7 +15,7 @@ export const r11FillerNotDry: Rule = {
         ({ under, over, below }) =>
           under.material.role === 'fill' &&
           below.recoat.length > 0 &&
-          over.laidAt < Math.floor(below.recoat[0]!.from),
+          over.laidAt < Math.floor(nth(below.recoat, 0).from),
       )
       .map(({ unit, operation, over, under, below }): RuleFinding => ({
         rule: 'R11',
@@ -22,7 +23,7 @@ export const r11FillerNotDry: Rule = {
         piece: piece.id,
         step: operation.stepId,
         below: under.material.id,
-        message: `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} was dry through (${sayMoment(below.recoat[0]!.from, plan.timeZone)}).`,
+        message: `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} was dry through (${sayMoment(nth(below.recoat, 0).from, plan.timeZone)}).`,
         reason:
           'Fillers go on shrinking while they dry. A film laid too soon is pulled apart from below, and the gap shows again.',
         ideas: [],

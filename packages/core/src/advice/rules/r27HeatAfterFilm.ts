@@ -1,7 +1,7 @@
 import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
 import { softensInHeat } from './r33HeatingPaintedPlastic';
-import { isHeat, laysFilm, meet } from '../../facts/stepOrder';
+import { isHeat, laysFilm, meet, type FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 
 /** R27: hot air, flame or hot glue once a film is on: it blisters, softens, and seams open. */
@@ -18,7 +18,8 @@ export const r27HeatAfterFilm: Rule = {
       const glue = hot.material?.id === 'hot-glue';
       if (!isHeat(hot.step) && !glue) continue;
       const film = steps.find(
-        (other) => other.at < hot.at && laysFilm(other) && meet(piece, other.step, hot.step),
+        (other): other is FilmStep =>
+          other.at < hot.at && laysFilm(other) && meet(piece, other.step, hot.step),
       );
       if (!film) continue;
       // Tabs kept bare are where hot glue belongs.
@@ -28,10 +29,10 @@ export const r27HeatAfterFilm: Rule = {
         severity: 'risk',
         piece: piece.id,
         step: hot.step.id,
-        below: film.material!.id,
+        below: film.material.id,
         message: glue
-          ? `Hot glue on ${film.material!.name}: it softens the film and lets go with it. Glue on bare tabs, at low heat.`
-          : `Heat after ${film.material!.name} is on: the film blisters and glued seams can open.`,
+          ? `Hot glue on ${film.material.name}: it softens the film and lets go with it. Glue on bare tabs, at low heat.`
+          : `Heat after ${film.material.name} is on: the film blisters and glued seams can open.`,
         reason:
           'Films soften long before foam does, and air trapped under them swells. All heating is done before the first coat.',
         ideas: glue

@@ -13,7 +13,7 @@ export const r30GlueOnPaint: Rule = {
     if (piece.keepBare && piece.keepBare.length > 0) return [];
     return steps.flatMap(({ step, at, material }): RuleFinding[] => {
       if (material?.role !== 'bond' || material.id === 'hot-glue') return [];
-      const film = steps.find((other) => other.at < at && laysFilm(other));
+      const film = steps.slice(0, at).find(laysFilm);
       if (!film) return [];
       return [
         {
@@ -21,7 +21,7 @@ export const r30GlueOnPaint: Rule = {
           severity: 'risk',
           piece: piece.id,
           step: step.id,
-          below: film.material!.id,
+          below: film.material.id,
           message: `${material.name} on paint holds only as well as the paint does: keep the bond area bare, or scuff it.`,
           reason: 'The joint tears in the weakest layer, which is the film on the foam.',
           ideas: [],

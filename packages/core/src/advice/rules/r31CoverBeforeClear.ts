@@ -22,13 +22,13 @@ export const r31CoverBeforeClear: Rule = {
           severity: 'risk',
           piece: piece.id,
           step: step.id,
-          below: lastFilm.material!.id,
-          message: `${words[step.attaches]} goes on before the ${lastFilm.material!.name}: it would be stained or fogged.`,
+          below: lastFilm.material.id,
+          message: `${words[step.attaches]} goes on before the ${lastFilm.material.name}: it would be stained or fogged.`,
           reason:
             'Overspray and brush slips can’t be cleaned off cloth, mesh or lenses, and clear coats go stiff in them.',
           ideas: [
             {
-              label: `Put it on after the ${lastFilm.material!.name}`,
+              label: `Put it on after the ${lastFilm.material.name}`,
               change: [
                 {
                   op: 'move',

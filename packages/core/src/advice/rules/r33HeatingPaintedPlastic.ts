@@ -1,6 +1,6 @@
 import type { RuleFinding } from '../finding';
 import { type Rule, stepPointer } from '../rule';
-import { isHeat, laysFilm, meet } from '../../facts/stepOrder';
+import { isHeat, laysFilm, meet, type FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 
 /** The plastics that go soft between 55 and 90 °C. */
@@ -17,7 +17,9 @@ export const r33HeatingPaintedPlastic: Rule = {
     const steps = orderedSteps(piece, { build, materials });
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       const film = isHeat(step)
-        ? steps.find((other) => other.at < at && laysFilm(other) && meet(piece, other.step, step))
+        ? steps.find(
+            (other): other is FilmStep => other.at < at && laysFilm(other) && meet(piece, other.step, step),
+          )
         : undefined;
       if (!film) return [];
       return [
@@ -26,7 +28,7 @@ export const r33HeatingPaintedPlastic: Rule = {
           severity: 'stop',
           piece: piece.id,
           step: step.id,
-          below: film.material!.id,
+          below: film.material.id,
           message: 'This plastic softens between 55 and 90 °C: form it before the first coat.',
           reason: 'The part sags and carries the film with it, which wrinkles and lets go.',
           ideas: [

@@ -8,6 +8,7 @@ import type { LogEntry } from '../../model/schema';
 import type { Plan } from '../../schedule/answers/plan';
 import { epochMinute } from '../../model/wallTime';
 import { stepAsLogged } from '../../facts/laid';
+import { nth } from '../../model/sure';
 
 /** What is wrong with this air for this material, in words; undefined when it is inside the label's limits. */
 function complaint(material: Material, air: Partial<Air>): string | undefined {
@@ -59,7 +60,7 @@ export const r34BadAir: Rule = {
       const open = operations.filter(
         (operation) => operation.status !== 'done' && operation.status !== 'skipped',
       );
-      const place = places.find((candidate) => candidate.id === operations[0]?.placeId) ?? places[0]!;
+      const place = places.find((candidate) => candidate.id === operations[0]?.placeId) ?? nth(places, 0);
 
       for (const entry of build.log ?? []) {
         if (entry.piece !== piece.id || entry.step !== step.id) continue;

@@ -4,6 +4,7 @@ import type { Rule } from '../rule';
 import { methodOf } from '../../model/stepSpots';
 import { placesOf } from '../../model/places';
 import { orderedSteps } from '../../facts/spots';
+import { nth } from '../../model/sure';
 
 /** R35: spray cans want moving air: outdoors or extraction. */
 export const r35SprayIndoors: Rule = {
@@ -17,7 +18,7 @@ export const r35SprayIndoors: Rule = {
     );
     return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
       if (methodOf(step, material) !== 'aerosol') return [];
-      const place = places.find((candidate) => candidate.id === step.place) ?? places[0]!;
+      const place = places.find((candidate) => candidate.id === step.place) ?? nth(places, 0);
       if (airy.includes(place)) return [];
       return [
         {

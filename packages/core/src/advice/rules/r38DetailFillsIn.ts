@@ -1,6 +1,7 @@
 import { filmBuildUm, spotsOf } from '../../facts/spots';
 import type { RuleFinding } from '../finding';
 import type { Rule } from '../rule';
+import { nth } from '../../model/sure';
 
 /** R38: films thicker than half the depth of the finest detail fill it in. */
 export const r38DetailFillsIn: Rule = {
@@ -19,7 +20,7 @@ export const r38DetailFillsIn: Rule = {
       severity: 'risk',
       piece: piece.id,
       face: thick.face,
-      step: thick.layers.at(-1)!.step.id,
+      step: nth(thick.layers, -1).step.id,
       message: `All films together are ${Math.round(thick.um)} µm, more than half of the finest detail (${Math.round(detailUm)} µm): it fills in.`,
       reason: 'Wet paint runs into grooves and dries flatter there. Fewer or thinner coats keep edges crisp.',
       ideas: [],

@@ -4,6 +4,7 @@ import type { RuleFinding } from '../finding';
 import { freshId } from '../freshId';
 import { ways } from '../pairs';
 import { oncePerStep, stepPointer, type Rule } from '../rule';
+import { nth } from '../../model/sure';
 
 /** R39: zones end in different films; says where the sheen that was asked for is not what will come out. */
 export const r39SheenMissed: Rule = {
@@ -40,7 +41,7 @@ export const r39SheenMissed: Rule = {
             top.material.role === 'topcoat'
               ? ways.set(`${clear.name} in its place`, piece, context, top.at, {
                   material: clear.id,
-                  method: clear.methods[0]!,
+                  method: nth(clear.methods, 0),
                 })
               : {
                   label: `${clear.name} over it`,
@@ -52,7 +53,7 @@ export const r39SheenMissed: Rule = {
                         id: freshId('clear', piece),
                         kind: 'topcoat',
                         material: clear.id,
-                        method: clear.methods[0]!,
+                        method: nth(clear.methods, 0),
                         ...zones,
                       },
                     },

@@ -1,6 +1,7 @@
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import type { FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 
 /** R40: two-part urethane holds isocyanate and is left to licensed sprayers with supplied air. */
@@ -10,13 +11,13 @@ export const r40Isocyanate: Rule = {
   title: 'Two-part urethane',
   look(piece, context) {
     return orderedSteps(piece, context)
-      .filter(({ material }) => material?.hazards.includes('isocyanate'))
+      .filter((ordered): ordered is FilmStep => ordered.material?.hazards.includes('isocyanate') === true)
       .map(({ step, at, material }): RuleFinding => ({
         rule: 'R40',
         severity: 'stop',
         piece: piece.id,
         step: step.id,
-        message: `${material!.name} holds isocyanate: leave it to a licensed sprayer with supplied air.`,
+        message: `${material.name} holds isocyanate: leave it to a licensed sprayer with supplied air.`,
         reason:
           'Isocyanates make people asthmatic for life at amounts no cartridge mask shows. Local rules and the safety data sheet win.',
         ideas: [

@@ -3,6 +3,7 @@ import { epochMinute, sayMoment, type EpochMinute } from '../../model/wallTime';
 import type { RuleFinding } from '../finding';
 import type { Rule } from '../rule';
 import type { Plan } from '../../schedule/answers/plan';
+import { entryOf, nth } from '../../model/sure';
 
 /** R41: stacked or bagged before it is packable, a piece sticks to its neighbour and keeps the print. */
 export const r41PackedTooSoon: Rule = {
@@ -55,13 +56,12 @@ function softestOf(
   let softest: ReturnType<typeof softestOf>;
   for (let unit = 1; unit <= piece.quantity; unit += 1) {
     const state = plan.units.get(`${piece.id}/${unit}`);
-    for (const [cell, coats] of state?.cells ?? []) {
-      const stack = state!.dry(cell)!;
+    for (const [, coats, stack] of state?.stacks() ?? []) {
       coats.forEach((coat, at) => {
-        const { packAt } = stack.coats[at]!;
+        const { packAt } = nth(stack.coats, at);
         if (!softest || packAt > softest.packAt)
           softest = {
-            stepId: stepOf.get(coat.operationId)!,
+            stepId: entryOf(stepOf, coat.operationId),
             materialId: coat.material.id,
             name: coat.material.name,
             packAt,

@@ -14,10 +14,10 @@ export const r42TrimAfterPaint: Rule = {
     const steps = orderedSteps(piece, { build, materials });
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (!step.trims) return [];
-      const before = steps.filter((other) => other.at < at && laysFilm(other));
+      const before = steps.slice(0, at).filter(laysFilm);
       if (before.length === 0 || steps.some((other) => other.step.touchUpOf === step.id)) return [];
       const again = ['seal', 'prime', 'paint'].flatMap((role) =>
-        before.filter((other) => other.material!.role === role).slice(0, 1),
+        before.filter((other) => other.material.role === role).slice(0, 1),
       );
       const touchUps = again.map(({ step: first }, n): Step => {
         const place = first.place === undefined ? {} : { place: first.place };
@@ -25,7 +25,7 @@ export const r42TrimAfterPaint: Rule = {
         return {
           id: `${step.id}-touch-up-${n + 1}`,
           kind: first.kind,
-          material: first.material!,
+          material: first.material,
           method: 'brush',
           coats: 1,
           film: 'light',

@@ -10,6 +10,7 @@ import { unitKey, type Workload } from '../plan/workload';
 import { coatAlone, UnitAtBest, type CoatAlone } from '../state/unitAtBest';
 import type { CellCoat, UnitState } from '../state/unitState';
 import { ancestors, unsureCells } from '../plan/ancestors';
+import { entryOf, sure } from '../../model/sure';
 
 /** The soonest a piece can be ready under any plan, and what holds it up most. */
 export interface PieceBound {
@@ -74,7 +75,7 @@ export function pieceBounds(
   const unitOf = new Map(operations.map((operation) => [operation.id, unitKey(operation)]));
   const visit = (key: string): void => {
     if (!waiting.delete(key)) return;
-    const own = byUnit.get(key)!;
+    const own = entryOf(byUnit, key);
     for (const operation of own)
       for (const id of operation.after) {
         const other = unitOf.get(id);
@@ -95,7 +96,7 @@ function boundUnit(
   now: EpochMinute,
 ): UnitBound {
   const waits = new Map<Binding, number>();
-  const places = new Set<PlaceAir>(own.map(({ placeId }) => workload.airs.get(placeId)!));
+  const places = new Set<PlaceAir>(own.map(({ placeId }) => entryOf(workload.airs, placeId)));
   for (const stand of state?.stands ?? []) places.add(stand.placeAir);
   const air = quickestAir([...places], workload.originAt);
   const isFanned = own.some((one) => one.air === 'fan') || (state?.stands.some(({ fan }) => fan) ?? false);
@@ -108,7 +109,7 @@ function boundUnit(
   for (const operation of own) {
     if (operation.status === 'skipped') continue;
     if (operation.status === 'done' || operation.status === 'underway') {
-      ends.set(operation.id, operation.laidAt!);
+      ends.set(operation.id, sure(operation.laidAt, `when ${operation.id} was laid`));
       continue;
     }
     let from = operation.after.reduce((latest, id) => Math.max(latest, ends.get(id) ?? now), now);
@@ -118,7 +119,7 @@ function boundUnit(
       waits.set(why, (waits.get(why) ?? 0) + to - from);
       from = to;
     };
-    const certain = before.get(operation.id)!;
+    const certain = entryOf(before, operation.id);
     const below = [...planned].flatMap(([id, coat]) => (certain.has(id) ? [coat] : []));
     push(
       gate(operation, new UnitAtBest([...real, ...below], unsureCells(own, operation, before)), from),
@@ -128,11 +129,11 @@ function boundUnit(
       const start = from;
       push(firstFree(workload, from, operation.workMinutes), 'hands');
       if (from !== Infinity)
-        push(workload.placeHours.get(operation.placeId)!.firstFit(from, operation.workMinutes), 'place');
+        push(entryOf(workload.placeHours, operation.placeId).firstFit(from, operation.workMinutes), 'place');
       const { material } = operation;
       if (from !== Infinity && material) {
         const touch = touchLabelMinutes(material) * operation.filmFactor;
-        const here = workload.airs.get(operation.placeId)!;
+        const here = entryOf(workload.airs, operation.placeId);
         push(firstGoodAir(material, here, from, operation.workMinutes, touch), 'air');
       }
       if (from === start) break;

@@ -2,6 +2,7 @@ import type { EpochMinute } from '../../model/wallTime';
 import { Draft } from '../place/draft';
 import type { PlannedOperation } from '../plan/plan';
 import type { Workload } from '../plan/workload';
+import { entryOf } from '../../model/sure';
 
 /**
  * Planned passes that could be done at this very moment: all that goes before is done, and the planner's own gates let it: what
@@ -24,7 +25,7 @@ export function doableNow(
   const draft = new Draft(workload, { now });
   draft.replay();
   return open
-    .filter(({ id, letsDryThrough }) => draft.canBegin(draft.planned.get(id)!, now, letsDryThrough))
+    .filter(({ id, letsDryThrough }) => draft.canBegin(entryOf(draft.planned, id), now, letsDryThrough))
     .sort((a, b) => (a.start ?? Infinity) - (b.start ?? Infinity))
     .map((operation) => operation.id);
 }

@@ -6,8 +6,10 @@ import { decode } from '../place/decode';
 import { dryThroughOf } from '../place/dryThrough';
 import { workloadOf, type Workload, type ReadingsByPlace } from '../plan/workload';
 import { pieceReadiness } from '../state/readiness';
+import { isPlaced, workBegins } from '../plan/plan';
 import type { Plan } from './plan';
 import { normals, timeFactor, disturbed } from './futures';
+import { entryOf, nth } from '../../model/sure';
 
 /** The 10th, 50th and 90th percentile of a moment; Infinity for never. */
 export interface Spread {
@@ -37,6 +39,14 @@ export interface ForecastOptions {
   onProgress?: (done: number, of: number) => boolean | void;
 }
 
+/** What came of a piece in the futures tried so far: the moments it was packable and wearable, and how often it was made. */
+interface Outcomes {
+  packable: number[];
+  wearable: number[];
+  made: number;
+}
+const noOutcomes = (): Outcomes => ({ packable: [], wearable: [], made: 0 });
+
 /**
  * Tries a plan in many futures: label times that are a little off, each material by its own factor, and air that is warmer
  * or damper than assumed for days on end. In each, everybody keeps to the plan's order and times where they can, and waits
@@ -52,20 +62,16 @@ export function forecastBuild(
   const samples = options.samples ?? 200;
   const workload = workloadOf(build, options.readings);
   const placed = plan.operations
-    .filter((operation) => operation.status === 'planned' && operation.start !== undefined)
-    .sort((a, b) => a.start! - b.start!);
+    .filter(isPlaced)
+    .filter((operation) => operation.status === 'planned')
+    .sort((a, b) => a.start - b.start);
   const sequence = placed.map((operation) => operation.id);
-  const personOf = new Map(placed.map((operation) => [operation.id, operation.personId!]));
-  // When the work itself begins: what shares a set-up has none before it.
-  const notBefore = new Map(
-    placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes]),
-  );
+  const personOf = new Map(placed.map((operation) => [operation.id, operation.personId]));
+  const notBefore = new Map(placed.map((operation) => [operation.id, workBegins(operation)]));
   const letDryThrough = dryThroughOf(placed);
   const confirmed = new Set(plan.measured.filter((one) => one.confirmed).map((one) => one.materialId));
   const used = [...new Set(workload.operations.flatMap((operation) => operation.material?.id ?? []))];
-  const outcomes = new Map(
-    build.pieces.map((piece) => [piece.id, { packable: [] as number[], wearable: [] as number[], made: 0 }]),
-  );
+  const outcomes = new Map(build.pieces.map((piece) => [piece.id, noOutcomes()]));
   const generator = xoroshiro128plus(seed);
   let tried = 0;
   for (; tried < samples; tried += 1) {
@@ -97,7 +103,7 @@ export function forecastBuild(
     }
     for (const piece of build.pieces) {
       const state = pieceReadiness(build, piece, byPiece.get(piece.id) ?? [], run.units, plan.now);
-      const outcome = outcomes.get(piece.id)!;
+      const outcome = entryOf(outcomes, piece.id);
       outcome.packable.push(state.packableAt ?? Infinity);
       outcome.wearable.push(state.wearableAt ?? Infinity);
       if (state.readiness !== 'late' && state.readiness !== 'stuck') outcome.made += 1;
@@ -108,7 +114,7 @@ export function forecastBuild(
     }
   }
   return build.pieces.map((piece) => {
-    const { packable, wearable, made } = outcomes.get(piece.id)!;
+    const { packable, wearable, made } = entryOf(outcomes, piece.id);
     const event = build.events.find((one) => one.id === piece.event);
     const chance = event && tried > 0 ? made / tried : undefined;
     const spread = spreadOf(packable);
@@ -117,7 +123,7 @@ export function forecastBuild(
       pieceId: piece.id,
       packable: spread,
       wearable: spreadOf(wearable),
-      ready: spreadOf(packable.map((moment, at) => Math.max(moment, wearable[at]!))),
+      ready: spreadOf(packable.map((moment, at) => Math.max(moment, nth(wearable, at)))),
       chance,
       sentence: sentenceOf(chance, dueAt, spread, build.timeZone),
     };

@@ -3,6 +3,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import type { Air } from '../../drying/air';
 import type { ClimateSeries } from '../../drying/climateSeries';
 import { atZone, type EpochMinute } from '../../model/wallTime';
+import { nth } from '../../model/sure';
 
 /** Spread of label times, σ of the logarithm; narrower once the user's own tests confirm a material. */
 const SPREAD = 0.2;
@@ -43,7 +44,7 @@ export function disturbed(
           : DAILY_PCT * normal(),
       });
     }
-    return errors[day]!;
+    return nth(errors, day);
   };
   const dayOf = (minute: EpochMinute) => Math.floor((minute - midnight) / 1440);
   return {

@@ -3,9 +3,16 @@ import { MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
 import { worthPuttingOff } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
-import type { PiecePlan, PlannedOperation, Session, SessionDeadline } from '../plan/plan';
+import {
+  workBegins,
+  type PiecePlan,
+  type PlannedOperation,
+  type Session,
+  type SessionDeadline,
+} from '../plan/plan';
 import { pieceReadiness } from '../state/readiness';
 import type { DecodeOptions } from '../place/decodeOptions';
+import { entryOf } from '../../model/sure';
 
 const STEP_MINUTES = 15;
 
@@ -46,11 +53,10 @@ export function sessionDeadlines(
   around: PlanAround,
 ): (SessionDeadline | undefined)[] {
   const byId = new Map(plan.operations.map((operation) => [operation.id, operation]));
-  const beginsOf = (operation: PlannedOperation) => operation.laidAt! - operation.workMinutes;
   return plan.sessions.map((session) => {
     const held = new Map<string, PlannedOperation[]>();
     for (const id of session.batches.flatMap((batch) => batch.operationIds)) {
-      const operation = byId.get(id)!;
+      const operation = entryOf(byId, id);
       if (operation.status === 'planned')
         held.set(operation.pieceId, [...(held.get(operation.pieceId) ?? []), operation]);
     }
@@ -60,18 +66,18 @@ export function sessionDeadlines(
     // Who has least to spare comes first, as the others then mostly need but one look.
     for (const [pieceId, own] of [...held].sort((a, b) => slackOf(a[0]) - slackOf(b[0]))) {
       if (slackOf(pieceId) < 0) continue;
-      const piece = workload.build.pieces.find((one) => one.id === pieceId)!;
-      const first = Math.min(...own.map(beginsOf));
+      const piece = entryOf(workload.pieces, pieceId);
+      const first = Math.min(...own.map(workBegins));
       const before = plan.operations.filter(
-        (one) => one.pieceId === pieceId && one.status === 'planned' && beginsOf(one) < first,
+        (one) => one.pieceId === pieceId && one.status === 'planned' && workBegins(one) < first,
       );
-      const asPlanned = new Map(before.map((one) => [one.id, beginsOf(one)]));
+      const asPlanned = new Map(before.map((one) => [one.id, workBegins(one)]));
       const at = latest(workload, piece, around, session.from, soonest?.at, (from) => ({
         now: around.now,
         // No sooner than planned where the plan has it later in the session.
         notBefore: new Map([
           ...asPlanned,
-          ...own.map((one) => [one.id, beginsOf(one) + from - session.from] as const),
+          ...own.map((one) => [one.id, workBegins(one) + from - session.from] as const),
         ]),
       }));
       if (at !== undefined && (!soonest || at < soonest.at)) soonest = { at, pieceId };

@@ -1,5 +1,6 @@
 import type { TouchLesson } from '../state/unitState';
 import type { EpochMinute } from '../../model/wallTime';
+import { nth } from '../../model/sure';
 
 /** One touch test against what was reckoned. */
 export interface MeasuredTime {
@@ -63,7 +64,7 @@ export function measuredTimes(lessons: readonly (TouchLesson & { at: EpochMinute
     const factors = material.times.map((time) => time.factor).sort((a, b) => a - b);
     const middle = factors.length >> 1;
     const factor =
-      factors.length % 2 === 1 ? factors[middle]! : (factors[middle - 1]! + factors[middle]!) / 2;
+      factors.length % 2 === 1 ? nth(factors, middle) : (nth(factors, middle - 1) + nth(factors, middle)) / 2;
     return {
       ...material,
       factor,

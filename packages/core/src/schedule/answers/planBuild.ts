@@ -13,6 +13,7 @@ import { pieceReadiness } from '../state/readiness';
 import { sessionsOf } from './sessions';
 import type { Plan } from './plan';
 import { handsBounds } from './handsBound';
+import { entryOf, nth } from '../../model/sure';
 
 /** Sessions within the week are told when they have to begin. */
 const DEADLINES_AHEAD_MINUTES = 7 * 1440;
@@ -48,7 +49,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const { sequence, run, score } = searchPlan(workload, { ...(options.search ?? { starts: 'first' }), now });
   const { operations, units, lessons } = run;
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));
-  for (const operation of operations) byPiece.get(operation.pieceId)!.push(operation);
+  for (const operation of operations) entryOf(byPiece, operation.pieceId).push(operation);
   const fixedEnds = new Map(
     operations.flatMap((operation) =>
       operation.laidAt === undefined ? [] : [[operation.id, operation.laidAt]],
@@ -56,7 +57,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   );
   const around = { now, fixedEnds, sequence, letDryThrough: dryThroughOf(operations) };
   const pieces = build.pieces.map((piece) => {
-    const own = byPiece.get(piece.id)!;
+    const own = entryOf(byPiece, piece.id);
     const state = pieceReadiness(build, piece, own, units, now);
     const open = own.some((operation) => operation.status === 'planned');
     return options.latestStarts !== false && open && state.readiness !== 'stuck'
@@ -72,7 +73,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
       { operations, pieces, sessions: soon },
       around,
     ).entries())
-      if (beginBy) soon[at]!.beginBy = beginBy;
+      if (beginBy) nth(soon, at).beginBy = beginBy;
   }
   return {
     now,

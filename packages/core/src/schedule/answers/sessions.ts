@@ -1,37 +1,36 @@
 import type { Workload } from '../plan/workload';
-import type { Batch, PlannedOperation, Session } from '../plan/plan';
+import { isPlaced, type Batch, type PlannedOperation, type Session } from '../plan/plan';
+import { entryOf } from '../../model/sure';
 
 /** Groups planned work into run sheets: one person's work in one free window, with its batches in order. */
 export function sessionsOf(workload: Workload, operations: readonly PlannedOperation[]): Session[] {
   const sessions = new Map<string, Session>();
-  const placed = operations
-    .filter((operation) => operation.personId !== undefined && operation.start !== undefined)
-    .sort((a, b) => a.start! - b.start!);
+  const calendars = new Map(workload.people.map((person) => [person.id, person.calendar]));
+  const placed = operations.filter(isPlaced).sort((a, b) => a.start - b.start);
   for (const operation of placed) {
-    const calendar = workload.people.find((person) => person.id === operation.personId)!.calendar;
-    const window = calendar.windowAt(operation.start!);
-    const id = `${operation.personId}@${window?.from ?? operation.start!}`;
+    const window = entryOf(calendars, operation.personId).windowAt(operation.start);
+    const id = `${operation.personId}@${window?.from ?? operation.start}`;
     let session = sessions.get(id);
     if (!session) {
       session = {
         id,
-        personId: operation.personId!,
-        from: operation.start!,
-        to: operation.end!,
+        personId: operation.personId,
+        from: operation.start,
+        to: operation.end,
         batches: [],
       };
       sessions.set(id, session);
     }
-    session.to = Math.max(session.to, operation.end!);
+    session.to = Math.max(session.to, operation.end);
     const last = session.batches[session.batches.length - 1];
-    if (last && last.key === operation.batchKey && operation.start! - last.end < 1) {
+    if (last && last.key === operation.batchKey && operation.start - last.end < 1) {
       last.operationIds.push(operation.id);
-      last.end = Math.max(last.end, operation.end!);
+      last.end = Math.max(last.end, operation.end);
     } else {
       const batch: Batch = {
         key: operation.batchKey,
-        start: operation.start!,
-        end: operation.end!,
+        start: operation.start,
+        end: operation.end,
         operationIds: [operation.id],
       };
       session.batches.push(batch);

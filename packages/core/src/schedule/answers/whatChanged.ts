@@ -1,10 +1,18 @@
 import type { Build } from '../../model/schema';
 import { sayMoment, sayWait } from '../../model/wallTime';
 import { stepKindWords } from '../../model/stepKinds';
+import type { Binding } from '../plan/plan';
 import type { Plan } from './plan';
 
 /** Moves shorter than this are nobody's business. */
 const WORTH_SAYING_MINUTES = 20;
+
+/** Why something is later, where that can be said in a few words. */
+const whyLater: Partial<Record<Binding | 'choice', string>> = {
+  drying: ', as what lies below dries later',
+  rack: ', as the rack is full',
+  air: ', for fit air',
+};
 
 type Told = Pick<Plan, 'operations' | 'pieces' | 'timeZone'>;
 
@@ -52,14 +60,10 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     if (!soon || Math.abs(shift) < WORTH_SAYING_MINUTES) continue;
     const key = `${one.pieceId} ${one.stepId}`;
     if (Math.abs(shift) <= Math.abs(moved.get(key)?.shift ?? 0)) continue;
-    const why = {
-      drying: ', as what lies below dries later',
-      rack: ', as the rack is full',
-      air: ', for fit air',
-    }[one.boundBy as 'drying'];
+    const why = (shift > 0 && one.boundBy && whyLater[one.boundBy]) || '';
     moved.set(key, {
       shift,
-      text: `${nameOf(one.pieceId)}, ${stepKindWords[one.kind].toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${shift > 0 ? why : ''}`,
+      text: `${nameOf(one.pieceId)}, ${stepKindWords[one.kind].toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${why}`,
     });
   }
   for (const { shift, text } of moved.values())

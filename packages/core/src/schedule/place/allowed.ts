@@ -5,6 +5,7 @@ import type { EpochMinute } from '../../model/wallTime';
 import type { Binding, PlannedOperation } from '../plan/plan';
 import { unitKey } from '../plan/workload';
 import { takesPlace, type DraftState } from '../state/draftState';
+import { entryOf } from '../../model/sure';
 
 /** A start, and what pushed it there. */
 export interface Allowed {
@@ -31,18 +32,18 @@ export function allowedFrom(
   const push = (to: EpochMinute, why: Binding) => {
     if (to > start) [start, boundBy] = [to, why];
   };
-  push(workload.placeHours.get(placeId)!.firstFit(start, total), 'place');
+  push(entryOf(workload.placeHours, placeId).firstFit(start, total), 'place');
   if (start !== Infinity && workload.loudHours && methodTable[operation.method].loud)
     push(workload.loudHours.firstFit(start, total), 'quiet');
   if (start === Infinity || !material) return { start, boundBy };
-  const air = workload.airs.get(placeId)!;
+  const air = entryOf(workload.airs, placeId);
   if (takesPlace(operation)) {
     const laidAt = start + setUp + workMinutes;
     const rack = draft.racks.get(placeId);
     if (rack?.mayBeFull(laidAt)) {
       const key = unitKey(operation);
       // How long the coat would keep its unit on the rack.
-      const stays = draft.units.get(key)!.handleAfter(operation, laidAt, air) - laidAt;
+      const stays = entryOf(draft.units, key).handleAfter(operation, laidAt, air) - laidAt;
       push(Math.ceil(rack.firstFree(key, laidAt, stays)) - setUp - workMinutes, 'rack');
     }
   }

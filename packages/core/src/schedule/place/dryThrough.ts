@@ -1,4 +1,5 @@
 import type { Workload } from '../plan/workload';
+import { entryOf, nth } from '../../model/sure';
 
 /**
  * Which coats of some pieces are worth putting off until what they land on is dry through, when nothing else helps, by id:
@@ -6,7 +7,7 @@ import type { Workload } from '../plan/workload';
  */
 export function worthPuttingOff(workload: Workload, pieceIds: ReadonlySet<string>): string[][] {
   const coats = [...workload.byUnit].flatMap(([key, own]) =>
-    pieceIds.has(own[0]!.pieceId) ? workload.coatsOnCoats.get(key)! : [],
+    pieceIds.has(nth(own, 0).pieceId) ? entryOf(workload.coatsOnCoats, key) : [],
   );
   const joining = coats.filter(({ early }) => early === 'joins');
   const slowing = coats.filter(({ early }) => early !== 'little');

@@ -1,8 +1,9 @@
 import type { EpochMinute } from '../../model/wallTime';
 import { chainOf, type DraftState } from '../state/draftState';
 import { unitKey } from '../plan/workload';
-import type { PlannedOperation } from '../plan/plan';
-import { endAt, join, longestWait, startAt, unlink, type Busy } from '../state/timeline';
+import { isPlaced, type PlannedOperation } from '../plan/plan';
+import { endAt, join, laidAtOf, longestWait, startAt, unlink, type Busy } from '../state/timeline';
+import { entryOf } from '../../model/sure';
 
 /** From when on each unit, `piece/unit`, is taken out of the plan. */
 export type Removals = ReadonlyMap<string, EpochMinute>;
@@ -59,8 +60,8 @@ export function goAlong(draft: DraftState, wanted: Removals): Removals {
       if (gap && !gap.adopter && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
         cut(gap.orphan.operation);
       for (const followerKey of draft.workload.unitsAfter.get(key) ?? [])
-        for (const follower of draft.workload.byUnit.get(followerKey)!)
-          if (follower.after.includes(id)) cut(draft.planned.get(follower.id)!);
+        for (const follower of entryOf(draft.workload.byUnit, followerKey))
+          if (follower.after.includes(id)) cut(entryOf(draft.planned, follower.id));
     }
   }
   return removals;
@@ -74,18 +75,18 @@ function orphan(draft: DraftState, id: string, removals: Removals): Orphan | und
   let first = stretch;
   while (first.joined && goes(first.joined.operation, removals)) first = first.joined;
   const kept = first.joined;
-  const isNear = kept && orphan.start - kept.operation.laidAt! <= longestWait(orphan.operation);
+  const isNear = kept && orphan.start - laidAtOf(kept) <= longestWait(orphan.operation);
   return {
     orphan,
     adopter: isNear ? kept : undefined,
-    freeFrom: kept ? kept.operation.laidAt! + kept.operation.cleanUpMinutes : first.start,
+    freeFrom: kept ? laidAtOf(kept) + kept.operation.cleanUpMinutes : first.start,
   };
 }
 
 /** What some removals take out, `goAlong` asked before. */
 export function removed(draft: DraftState, removals: Removals): PlannedOperation[] {
   return [...removals.keys()].flatMap((key) =>
-    draft.workload.byUnit.get(key)!.flatMap(({ id }) => {
+    entryOf(draft.workload.byUnit, key).flatMap(({ id }) => {
       const operation = draft.planned.get(id);
       return operation && goes(operation, removals) ? [operation] : [];
     }),
@@ -124,7 +125,7 @@ export function takeOut(draft: DraftState, removals: Removals): () => void {
   }
   for (const kept of tails) {
     kept.joinedBy = undefined;
-    endAt(kept, kept.operation.laidAt! + kept.operation.cleanUpMinutes);
+    endAt(kept, laidAtOf(kept) + kept.operation.cleanUpMinutes);
   }
   for (const { orphan, adopter } of orphans) {
     if (adopter) {
@@ -168,15 +169,15 @@ export function takeOut(draft: DraftState, removals: Removals): () => void {
 
 /** Stands a unit as what is still planned on it leaves it. */
 function standAsKept(draft: DraftState, key: string): void {
-  const before = draft.before.get(key)!;
+  const before = entryOf(draft.before, key);
   draft.standAgain(key, { ...before, state: before.state.clone() });
-  const kept = draft.workload.byUnit.get(key)!.flatMap(({ id }) => {
+  const kept = entryOf(draft.workload.byUnit, key).flatMap(({ id }) => {
     const operation = draft.planned.get(id);
-    return operation?.status === 'planned' && operation.laidAt !== undefined ? [operation] : [];
+    return operation?.status === 'planned' && isPlaced(operation) ? [operation] : [];
   });
-  for (const operation of kept.sort((a, b) => a.laidAt! - b.laidAt!)) {
-    draft.lastOn.set(key, Math.max(operation.laidAt!, draft.lastOn.get(key) ?? -Infinity));
-    draft.lay(operation, operation.laidAt!);
+  for (const operation of kept.sort((a, b) => a.laidAt - b.laidAt)) {
+    draft.lastOn.set(key, Math.max(operation.laidAt, draft.lastOn.get(key) ?? -Infinity));
+    draft.lay(operation, operation.laidAt);
   }
 }
 

@@ -6,6 +6,7 @@ import type { DraftState } from '../state/draftState';
 import type { PlannedOperation } from '../plan/plan';
 import type { TouchLesson } from '../state/unitState';
 import { filmFactor } from '../../model/filmGrades';
+import { entryOf, nth } from '../../model/sure';
 
 /** Sanding back a pass that failed, before it is done again. */
 const SAND_BACK_MINUTES = 10;
@@ -18,7 +19,7 @@ export function replayLog(draft: DraftState): Lesson[] {
   for (const { entry, id, doneAt, startedAt } of workload.log) {
     const operation = draft.planned.get(id);
     if (!operation || operation.status === 'done') continue;
-    const { workMinutes } = workload.byId.get(id)!;
+    const { workMinutes } = entryOf(workload.byId, id);
     const laid = asLogged(draft, operation, entry);
     draft.lay({ ...operation, ...laid }, doneAt);
     if (entry.outcome === 'failed') {
@@ -42,15 +43,15 @@ export function replayLog(draft: DraftState): Lesson[] {
     if (!operation || operation.status !== 'planned') continue;
     const paused = started.pausedMinutes ?? 0;
     const laidAt = Math.max(now, start + paused + operation.setUpMinutes + operation.workMinutes);
-    draft.settle(operation, 'underway', start, laidAt, laidAt + operation.cleanUpMinutes);
+    const end = laidAt + operation.cleanUpMinutes;
+    draft.settle(operation, 'underway', start, laidAt, end);
     draft.lay(operation, laidAt);
     // Passes of one batch run side by side in the log; the first free pair of hands has them.
     const line =
-      draft.hands.find((candidate) => candidate.firstFree(start, operation.end! - start) === start) ??
-      draft.hands[0];
+      draft.hands.find((candidate) => candidate.firstFree(start, end - start) === start) ?? draft.hands[0];
     if (line) {
       operation.personId = line.id;
-      line.add({ start, end: operation.end!, operation });
+      line.add({ start, end, operation });
     }
   }
   return lessons;
@@ -62,7 +63,7 @@ function asLogged(
   operation: PlannedOperation,
   entry: LogEntry,
 ): Pick<PlannedOperation, 'material' | 'method' | 'film' | 'filmFactor' | 'wetUm' | 'placeId'> {
-  const step = workload.pieces.get(operation.pieceId)!.steps[operation.stepIndex]!;
+  const step = nth(entryOf(workload.pieces, operation.pieceId).steps, operation.stepIndex);
   const done = stepAsLogged(step, entry, workload.materials);
   const { material, method, film, filmFactor: factor, wetUm, placeId } = operation;
   if (done === step) return { material, method, film, filmFactor: factor, wetUm, placeId };
@@ -85,7 +86,7 @@ function skipPassedOver(draft: DraftState): void {
     const operations = own.flatMap(({ id }) => draft.planned.get(id) ?? []);
     const done = new Set(operations.flatMap(({ status, stepId }) => (status === 'done' ? [stepId] : [])));
     if (done.size === 0) continue;
-    const piece = workload.pieces.get(operations[0]!.pieceId)!;
+    const piece = entryOf(workload.pieces, nth(operations, 0).pieceId);
     const over = passedOver(piece, done);
     for (const operation of operations) {
       if (operation.status !== 'planned' || !over.has(operation.stepId)) continue;

@@ -1,4 +1,5 @@
 import type { PlannedOperation } from './plan';
+import { entryOf } from '../../model/sure';
 
 /** For each pass of a unit those of the same unit that have to come before it, by id. */
 export function ancestors(own: readonly PlannedOperation[]): Map<string, ReadonlySet<string>> {
@@ -28,13 +29,13 @@ export function unsureCells(
   operation: PlannedOperation,
   before: ReadonlyMap<string, ReadonlySet<string>>,
 ): string[] {
-  const certain = before.get(operation.id)!;
+  const certain = entryOf(before, operation.id);
   return own.flatMap((other) =>
     other === operation ||
     !other.material ||
     other.status === 'skipped' ||
     certain.has(other.id) ||
-    before.get(other.id)!.has(operation.id)
+    entryOf(before, other.id).has(operation.id)
       ? []
       : other.cells,
   );

@@ -1,6 +1,7 @@
 import type { DateTime } from 'luxon';
 import { weekdays, type Person, type Place } from '../../model/schema';
 import { atZone, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
+import { nth } from '../../model/sure';
 
 /** A stretch of time, `to` not included. */
 export interface Window {
@@ -72,7 +73,7 @@ export function calendarOf(
     let high = windows.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (windows[middle]!.to > minute) high = middle;
+      if (nth(windows, middle).to > minute) high = middle;
       else low = middle + 1;
     }
     return low;
@@ -90,7 +91,7 @@ export function calendarOf(
           at = Math.min(at, indexEndingAfter(from));
           if (at >= windows.length) continue;
         }
-        const window = windows[at]!;
+        const window = nth(windows, at);
         const start = Math.max(from, window.from);
         if (start + minutes <= window.to) return start;
         at += 1;
@@ -128,7 +129,7 @@ export function personCalendar(person: Person, timeZone: string, origin: EpochMi
     (day) => {
       const exception = exceptions.get(day.toFormat('yyyy-MM-dd'));
       const rules =
-        exception ?? person.availability.filter((rule) => rule.days.includes(weekdays[day.weekday - 1]!));
+        exception ?? person.availability.filter((rule) => rule.days.includes(nth(weekdays, day.weekday - 1)));
       return rules.map((rule) => onDay(day, rule.from, rule.to));
     },
     timeZone,

@@ -9,6 +9,7 @@ import { handsOn, type HandsOn } from '../../quantity/handsOn';
 import { type FilmGrade, filmFactor } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
 import type { Method } from '../../model/methods';
+import { entryOf, nth } from '../../model/sure';
 
 /**
  * One pass by one pair of hands: one coat of one step on one face of one unit, or the whole of a step that lays no
@@ -62,7 +63,7 @@ export function expandBuild(build: Build): Operation[] {
   const materials = materialsOf(build.materials);
   const places = placesOf(build);
   const placeIds = new Set(places.map((place) => place.id));
-  const defaultPlaceId = places[0]!.id;
+  const defaultPlaceId = nth(places, 0).id;
   /** The last operations of each step of each unit, which whatever follows has to wait for. */
   const lastOf = new Map<string, string>();
   const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
@@ -130,8 +131,8 @@ export function expandBuild(build: Build): Operation[] {
     const key = `${operation.pieceId}/${operation.unit}/${operation.stepId}`;
     if (firstOfStep.has(key)) continue;
     firstOfStep.add(key);
-    for (const link of stepsBefore(build.pieces, pieces.get(operation.pieceId)!, operation.stepIndex)) {
-      const other = pieces.get(link.piece)!;
+    for (const link of stepsBefore(build.pieces, entryOf(pieces, operation.pieceId), operation.stepIndex)) {
+      const other = entryOf(pieces, link.piece);
       const units =
         other.id === operation.pieceId
           ? [operation.unit]

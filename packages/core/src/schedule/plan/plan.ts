@@ -1,5 +1,6 @@
 import type { EpochMinute } from '../../model/wallTime';
 import type { Operation } from './operations';
+import { sure } from '../../model/sure';
 
 /** Why an operation can't begin earlier. */
 export type Binding =
@@ -35,6 +36,28 @@ export interface PlannedOperation extends Operation {
   /** How often it was done and failed; it is sanded back before it is done again. */
   failures: number;
 }
+
+/** An operation that has its place in somebody's time. */
+export interface PlacedOperation extends PlannedOperation {
+  personId: string;
+  start: EpochMinute;
+  laidAt: EpochMinute;
+  end: EpochMinute;
+}
+
+/** Whether an operation has its place in somebody's time, as against logged, skipped or not placed. */
+export const isPlaced = (operation: PlannedOperation): operation is PlacedOperation =>
+  operation.personId !== undefined &&
+  operation.start !== undefined &&
+  operation.laidAt !== undefined &&
+  operation.end !== undefined;
+
+/**
+ * When the work of an operation begins, its set-up done: what shares the set-up of another has none before it.
+ * @throws Missing for one that has no place in time
+ */
+export const workBegins = (operation: PlannedOperation): EpochMinute =>
+  sure(operation.laidAt, `when ${operation.id} is laid`) - operation.workMinutes;
 
 /** How a piece stands against its dates. */
 export type Readiness = 'ready' | 'on-time' | 'tight' | 'late' | 'stuck' | 'undated';

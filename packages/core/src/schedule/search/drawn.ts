@@ -2,13 +2,14 @@ import { type Removals } from '../place/removals';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import type { Busy } from '../state/timeline';
+import { nth } from '../../model/sure';
 
 /** Draws a whole number from 0 up to, not including, `below`. */
 export type Draw = (below: number) => number;
 
 /** The shortest of three lists drawn. */
 export function least(lists: readonly Busy[][], draw: Draw): Busy[] {
-  const drawn = Array.from({ length: 3 }, () => lists[draw(lists.length)]!);
+  const drawn = Array.from({ length: 3 }, () => nth(lists, draw(lists.length)));
   return drawn.reduce((a, b) => (b.length < a.length ? b : a));
 }
 

@@ -1,6 +1,7 @@
 import { dryThroughOf } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
 import type { Candidate } from './candidate';
+import { entryOf, nth } from '../../model/sure';
 
 /** Which coats of a candidate are put off until what they land on is dry through: as they were, or now and then one changed. */
 export function changedThrough(
@@ -12,7 +13,7 @@ export function changedThrough(
   if (random(3) > 0) return through;
   const coats = [...workload.coatsOnCoats.values()].flat();
   if (coats.length === 0) return through;
-  const { id } = coats[random(coats.length)]!;
+  const { id } = nth(coats, random(coats.length));
   return new Set(through.has(id) ? [...through].filter((one) => one !== id) : [...through, id]);
 }
 
@@ -26,7 +27,7 @@ export function changed(
     (operation) => operation.status === 'planned' || operation.status === 'unplaced',
   );
   if (open.length < 2) return undefined;
-  const pick = () => open[random(open.length)]!;
+  const pick = () => nth(open, random(open.length));
   const place = new Map(sequence.map((id, at) => [id, at]));
   const move = (ids: readonly string[], to: number): string[] => {
     const moving = new Set(ids);
@@ -38,7 +39,7 @@ export function changed(
     case 0: {
       // One pass, with what it waits for on its unit, goes to the place of another.
       const [one, other] = [pick(), pick()];
-      return move([one.id], place.get(other.id)!);
+      return move([one.id], entryOf(place, other.id));
     }
     case 1: {
       // A piece goes before all others, or some way forward; late ones are drawn more often.
@@ -50,7 +51,7 @@ export function changed(
           operation.laidAt + (operation.material?.pack ?? 0) > due
         );
       });
-      const pieceId = (late.length > 0 && random(2) === 0 ? late[random(late.length)]! : pick()).pieceId;
+      const pieceId = (late.length > 0 && random(2) === 0 ? nth(late, random(late.length)) : pick()).pieceId;
       const ids = sequence.filter((id) => workload.byId.get(id)?.pieceId === pieceId);
       return move(ids, random(2) === 0 ? 0 : random(sequence.length));
     }
@@ -63,14 +64,17 @@ export function changed(
           Math.abs((operation.start ?? 0) - (one.start ?? 0)) < 1440 * (1 + random(4)),
       );
       if (near.length < 2) return undefined;
-      const ids = near.map((operation) => operation.id).sort((a, b) => place.get(a)! - place.get(b)!);
-      return move(ids, random(2) === 0 ? place.get(ids[0]!)! : place.get(ids[ids.length - 1]!)!);
+      const ids = near.map((operation) => operation.id).sort((a, b) => entryOf(place, a) - entryOf(place, b));
+      return move(
+        ids,
+        random(2) === 0 ? entryOf(place, nth(ids, 0)) : entryOf(place, nth(ids, ids.length - 1)),
+      );
     }
     case 3: {
       const [one, other] = [pick(), pick()];
       const next = [...sequence];
-      const [a, b] = [place.get(one.id)!, place.get(other.id)!];
-      [next[a], next[b]] = [next[b]!, next[a]!];
+      const [a, b] = [entryOf(place, one.id), entryOf(place, other.id)];
+      [next[a], next[b]] = [nth(next, b), nth(next, a)];
       return next;
     }
     default: {
@@ -80,7 +84,7 @@ export function changed(
         const operation = workload.byId.get(id);
         return operation?.pieceId === one.pieceId && operation.unit === one.unit;
       });
-      return move(ids, place.get(other.id)!);
+      return move(ids, entryOf(place, other.id));
     }
   }
 }

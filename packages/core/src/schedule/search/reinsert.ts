@@ -5,6 +5,7 @@ import type { PlannedOperation } from '../plan/plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score } from './score';
 import { plainHabits, type PlacingHabits } from '../place/decodeOptions';
 import { unitOf, isOpen, type Draw, cutsOf, least } from './drawn';
+import { entryOf, nth } from '../../model/sure';
 
 /** More passes than this are not taken out at once: what is taken out has to be placed again. */
 const MOST_PASSES = 160;
@@ -95,14 +96,14 @@ export class Reinserter {
     const canGo = going.length > 0 && going.length <= MOST_PASSES;
     if (!canGo || [...removals.keys()].some((key) => !this.isMovable.has(key))) return false;
     const touched = new Set(going.map(({ pieceId }) => pieceId));
-    const was = [...touched].map((id) => [id, this.pieces.get(id)!] as const);
+    const was = [...touched].map((id) => [id, entryOf(this.pieces, id)] as const);
     const scoreWas = this.score;
     // In the order they were, which what is drawn next changes.
     const inTime = going.sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity) || 0);
     const order = this.order(inTime, draw);
     const throughWas = this.draft.letDryThrough;
     const through = this.drawThrough(going, draw);
-    const drawn = habits[draw(habits.length)]!;
+    const drawn = nth(habits, draw(habits.length));
     const change = () => {
       const putBack = takeOut(this.draft, removals);
       this.draft.habits = drawn;
@@ -142,7 +143,7 @@ export class Reinserter {
 
   /** Where to cut: passes that may have something to do with each other, and what comes after them on their units. */
   private pick(draw: Draw): Removals {
-    const any = <T>(list: readonly T[]): T => list[draw(list.length)]!;
+    const any = <T>(list: readonly T[]): T => nth(list, draw(list.length));
     if (this.movable.length === 0) return new Map();
     const some = (list: readonly string[], count: number): Removals =>
       new Map(Array.from({ length: count }, () => this.cutAtRandom(any(list), draw)));
@@ -161,7 +162,7 @@ export class Reinserter {
       }
       case 3: {
         // Passes with the same things.
-        const { batchKey } = any(this.workload.byUnit.get(any(this.movable))!);
+        const { batchKey } = any(entryOf(this.workload.byUnit, any(this.movable)));
         const kin = [...this.draft.planned.values()].filter(
           (one) => one.batchKey === batchKey && one.status === 'planned',
         );
@@ -174,7 +175,9 @@ export class Reinserter {
         const worst = [...this.pieces].reduce((a, b) =>
           b[1].late > a[1].late || (b[1].late === a[1].late && b[1].slack < a[1].slack) ? b : a,
         )[0];
-        const own = this.movable.filter((key) => this.workload.byUnit.get(key)![0]!.pieceId === worst);
+        const own = this.movable.filter(
+          (key) => nth(entryOf(this.workload.byUnit, key), 0).pieceId === worst,
+        );
         return own.length === 0 ? new Map() : new Map([...some(own, 1), ...some(this.movable, draw(3))]);
       }
     }
@@ -189,11 +192,11 @@ export class Reinserter {
     if (draw(3) > 0) return was;
     const through = new Set(was);
     for (const key of new Set(going.map(unitKey))) {
-      const own = this.workload.coatsOnCoats.get(key)!;
+      const own = entryOf(this.workload.coatsOnCoats, key);
       if (own.length === 0) continue;
       const how = draw(3);
       if (how === 2) {
-        const { id } = own[draw(own.length)]!;
+        const { id } = nth(own, draw(own.length));
         if (!through.delete(id)) through.add(id);
         continue;
       }
@@ -207,8 +210,8 @@ export class Reinserter {
 
   /** A unit with the moment of one of its passes. */
   private cutAtRandom(key: string, draw: Draw): [string, number] {
-    const own = this.workload.byUnit.get(key)!;
-    const { laidAt = -Infinity } = this.draft.planned.get(own[draw(own.length)]!.id)!;
+    const own = entryOf(this.workload.byUnit, key);
+    const { laidAt = -Infinity } = entryOf(this.draft.planned, nth(own, draw(own.length)).id);
     return [key, laidAt];
   }
 
@@ -217,7 +220,7 @@ export class Reinserter {
     const rank = new Map<string, number>();
     for (const operation of inTime) rank.set(unitKey(operation), 0);
     for (const key of rank.keys()) rank.set(key, draw(1_000_000));
-    const rankOf = (operation: PlannedOperation) => rank.get(unitKey(operation))!;
+    const rankOf = (operation: PlannedOperation) => entryOf(rank, unitKey(operation));
     const how = draw(3);
     const sorted =
       how === 0

@@ -1,9 +1,10 @@
 import type { Piece } from '../../model/schema';
 import type { PlannerRun } from '../place/decode';
 import type { Workload } from '../plan/workload';
-import type { PlannedOperation } from '../plan/plan';
+import { isPlaced, type PlannedOperation } from '../plan/plan';
 import { pieceReadiness } from '../state/readiness';
 import type { UnitState } from '../state/unitState';
+import { nth } from '../../model/sure';
 
 /**
  * How good a plan is, aim by aim, the first counting most: work that could not be placed, minutes late over all pieces and
@@ -20,7 +21,7 @@ export type Score = readonly [
 
 /** Negative when the first plan is better, positive when the second is, 0 when they are as good. */
 export function compareScores(a: Score, b: Score): number {
-  for (let at = 0; at < a.length; at += 1) if (a[at] !== b[at]) return a[at]! - b[at]!;
+  for (let at = 0; at < a.length; at += 1) if (a[at] !== b[at]) return nth(a, at) - nth(b, at);
   return 0;
 }
 
@@ -84,11 +85,10 @@ export function scoreOf(workload: Workload, run: PlannerRun, now: number): Score
     const list = byPiece.get(operation.pieceId);
     if (list) list.push(operation);
     else byPiece.set(operation.pieceId, [operation]);
-    if (operation.status !== 'planned') continue;
+    if (operation.status !== 'planned' || !isPlaced(operation)) continue;
     // A pass that shares the set-up of the one before begins with its work.
-    if (operation.setUpMinutes > 0 && operation.laidAt! - operation.start! > operation.workMinutes)
-      setUps += 1;
-    const window = calendars.get(operation.personId!)?.windowAt(operation.start!);
+    if (operation.setUpMinutes > 0 && operation.laidAt - operation.start > operation.workMinutes) setUps += 1;
+    const window = calendars.get(operation.personId)?.windowAt(operation.start);
     sessions.add(`${operation.personId} ${window?.from}`);
   }
   const standings = workload.build.pieces.flatMap((piece) => {

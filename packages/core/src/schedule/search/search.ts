@@ -11,6 +11,7 @@ import { type Candidate, candidateOf, reinserterOf, candidateFrom } from './cand
 import { withMissing, heldCandidate, isWorthLeaving, latePieces, leastSlack, PLENTY_MINUTES } from './held';
 import { rules, patient, gathering } from './rules';
 import { changed, changedThrough } from './neighbours';
+import { nth, sure } from '../../model/sure';
 
 export interface SearchOptions {
   now: number;
@@ -49,11 +50,12 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
   const generator = xoroshiro128plus(seed);
   const random = (below: number) => Math.floor(uniformFloat64(generator) * below);
   let best: Candidate | undefined;
+  const theBest = (): Candidate => sure(best, 'a plan to go on from');
   let done = 0;
   const offer = (candidate: Candidate): boolean => {
     const better = best === undefined || compareScores(candidate.score, best.score) < 0;
     if (better) best = candidate;
-    return options.onProgress?.(best!, done, better) !== false;
+    return options.onProgress?.(theBest(), done, better) !== false;
   };
   let held: Candidate | undefined;
   let urgent: Candidate | undefined;
@@ -63,39 +65,39 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     // First as it was, nothing moved but what has to; then with the work of whoever is at it now moved up; then in the same
     // order as early as can be.
     held = heldCandidate(workload, sequence, warm, now);
-    if (!offer(held)) return best!;
+    if (!offer(held)) return theBest();
     const movedUp = heldCandidate(workload, sequence, warm, now, { movesUp: true });
     // What can go on now does, but not at the cost of another set-up.
     if (!isWorthLeaving(movedUp.score, held.score) && movedUp.score[2] <= held.score[2]) held = movedUp;
-    if (!offer(movedUp)) return best!;
+    if (!offer(movedUp)) return theBest();
     // Nothing late and everything placed: there is nothing to leave it for.
     if (options.keep && !options.urgent && held.score[0] === 0 && held.score[1] === 0) return held;
     const first = options.urgent ?? latePieces(workload, held, now);
     if (first.size > 0) {
       urgent = heldCandidate(workload, sequence, warm, now, { first });
-      if (!offer(urgent)) return best!;
+      if (!offer(urgent)) return theBest();
       // Coats that join take long to dry through: what is late may be in time when each waits for the one below.
       for (const coats of worthPuttingOff(workload, first)) {
         if (urgent.score[1] === 0) break;
         const letDryThrough = new Set([...warm.letDryThrough, ...coats]);
         const spaced = heldCandidate(workload, sequence, { ...warm, letDryThrough }, now, { first });
         if (compareScores(spaced.score, urgent.score) < 0) urgent = spaced;
-        if (!offer(spaced)) return best!;
+        if (!offer(spaced)) return theBest();
       }
       // Fitted in behind the others they share their set-ups, which is better where there are days to spare.
       const { letDryThrough = warm.letDryThrough } = urgent.made.options;
       const behind = heldCandidate(workload, sequence, { ...warm, letDryThrough }, now, { behind: first });
       const isSafe = leastSlack(workload, behind, first, now) >= PLENTY_MINUTES;
       if (isSafe && compareScores(behind.score, urgent.score) < 0) urgent = behind;
-      if (!offer(behind)) return best!;
+      if (!offer(behind)) return theBest();
     }
-    if (!offer(candidateOf(workload, sequence, now, plainHabits, warm.letDryThrough))) return best!;
+    if (!offer(candidateOf(workload, sequence, now, plainHabits, warm.letDryThrough))) return theBest();
   }
   const { starts = 'all' } = options;
   let through: ReadonlySet<string> = new Set();
   for (const { order, habits } of starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : []) {
     const one = candidateOf(workload, order(workload), now, habits, through);
-    if (!offer(one)) return best!;
+    if (!offer(one)) return theBest();
     if (one.score[1] === 0) continue;
     let { score } = one;
     const before = through;
@@ -104,35 +106,35 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
       const letDryThrough = new Set([...before, ...coats]);
       const spaced = candidateOf(workload, order(workload), now, habits, letDryThrough);
       if (compareScores(spaced.score, score) < 0) [through, score] = [letDryThrough, spaced.score];
-      if (!offer(spaced)) return best!;
+      if (!offer(spaced)) return theBest();
     }
   }
 
-  const wandering = new Wandering(best!);
+  const wandering = new Wandering(theBest());
   let reinserter: Reinserter | undefined;
   // Placing everything anew costs as many times more as there are units, so it is tried the more seldom.
   const wholeOneIn = Math.max(2, Math.ceil(workload.operations.length / OPERATIONS_A_TRY));
   for (done = 1; done <= iterations; done += 1) {
     if (random(wholeOneIn) > 0) {
-      reinserter ??= reinserterOf(workload, best!);
+      reinserter ??= reinserterOf(workload, theBest());
       reinserter.try(random);
-      const isBetter = compareScores(reinserter.best, best!.score) < 0;
+      const isBetter = compareScores(reinserter.best, theBest().score) < 0;
       const goOn =
         isBetter && (done % TELL_EVERY === 0 || done === iterations)
-          ? offer(candidateFrom(reinserter, best!))
-          : options.onProgress?.(best!, done, false) !== false;
+          ? offer(candidateFrom(reinserter, theBest()))
+          : options.onProgress?.(theBest(), done, false) !== false;
       if (!goOn) break;
       continue;
     }
-    if (reinserter && compareScores(reinserter.best, best!.score) < 0)
-      if (!offer(candidateFrom(reinserter, best!))) break;
+    if (reinserter && compareScores(reinserter.best, theBest().score) < 0)
+      if (!offer(candidateFrom(reinserter, theBest()))) break;
     const current = wandering.at(done);
     const sequence = changed(current, workload, random);
     if (!sequence) {
-      if (options.onProgress?.(best!, done, false) === false) break;
+      if (options.onProgress?.(theBest(), done, false) === false) break;
       continue;
     }
-    const habits = [plainHabits, patient, gathering][random(3)]!;
+    const habits = nth([plainHabits, patient, gathering], random(3));
     const next = candidateOf(workload, sequence, now, habits, changedThrough(current, workload, random));
     const worse = compareScores(next.score, current.score);
     const isForgiven = worse > 0 && random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0];
@@ -142,7 +144,8 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     reinserter = undefined;
     wandering.found(next);
   }
-  if (reinserter && compareScores(reinserter.best, best!.score) < 0) offer(candidateFrom(reinserter, best!));
+  if (reinserter && compareScores(reinserter.best, theBest().score) < 0)
+    offer(candidateFrom(reinserter, theBest()));
   const kept = options.urgent ? [urgent] : options.keep ? [held, urgent] : [];
-  return kept.find((one) => one && !isWorthLeaving(one.score, best!.score)) ?? best!;
+  return kept.find((one) => one && !isWorthLeaving(one.score, theBest().score)) ?? theBest();
 }

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { EpochMinute } from '../../model/wallTime';
 import { dryThroughOf } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
-import type { PlannedOperation } from '../plan/plan';
+import { isPlaced, workBegins, type PlannedOperation } from '../plan/plan';
+import { nth } from '../../model/sure';
 
 /** A plan that was made before: its order, and when and by whom each pass was to be done. */
 export interface WarmStart {
@@ -19,14 +20,11 @@ export function warmFrom(plan: {
   sequence: readonly string[];
   operations: readonly PlannedOperation[];
 }): WarmStart {
-  const placed = plan.operations.filter(
-    (operation) =>
-      operation.status === 'planned' && operation.laidAt !== undefined && operation.personId !== undefined,
-  );
+  const placed = plan.operations.filter(isPlaced).filter(({ status }) => status === 'planned');
   return {
     sequence: plan.sequence,
-    beginsAt: new Map(placed.map((operation) => [operation.id, operation.laidAt! - operation.workMinutes])),
-    personOf: new Map(placed.map((operation) => [operation.id, operation.personId!])),
+    beginsAt: new Map(placed.map((operation) => [operation.id, workBegins(operation)])),
+    personOf: new Map(placed.map((operation) => [operation.id, operation.personId])),
     letDryThrough: dryThroughOf(placed),
   };
 }
@@ -44,9 +42,9 @@ export function dealtInOrder(warm: WarmStart, workload: Pick<Workload, 'byUnit'>
       continue;
     const known = own.filter(({ id }) => warm.beginsAt.has(id)).map(({ id }) => id);
     const slots = [...known].sort((a, b) => at(a) - at(b));
-    for (const [nth, id] of known.entries()) {
-      beginsAt.set(id, at(slots[nth]!));
-      const person = warm.personOf.get(slots[nth]!);
+    for (const [place, id] of known.entries()) {
+      beginsAt.set(id, at(nth(slots, place)));
+      const person = warm.personOf.get(nth(slots, place));
       if (person !== undefined) personOf.set(id, person);
     }
   }

@@ -5,6 +5,7 @@ import type { PlannedOperation } from '../plan/plan';
 import { Rack, type Span } from './rack';
 import { Timeline, type Busy } from './timeline';
 import { UnitState } from './unitState';
+import { entryOf } from '../../model/sure';
 /** Whether a coat keeps its unit on the rack: glue does not. */
 export const takesPlace = (operation: PlannedOperation) =>
   operation.material !== undefined && operation.material.role !== 'bond';
@@ -118,13 +119,13 @@ export class DraftState {
 
   /** How the unit that a pass works on stands. Every pass of the draft has one. */
   unitOf(operation: PlannedOperation): UnitState {
-    return this.units.get(unitKey(operation))!;
+    return entryOf(this.units, unitKey(operation));
   }
 
   /** A coat on a unit: it dries, and takes a place on the rack until it can be handled. */
   lay(operation: PlannedOperation, laidAt: EpochMinute): void {
     const unit = this.unitOf(operation);
-    unit.lay(operation, laidAt, this.workload.airs.get(operation.placeId)!);
+    unit.lay(operation, laidAt, entryOf(this.workload.airs, operation.placeId));
     if (!takesPlace(operation)) return;
     const until = unit.latest(operation.cells, (stack) => stack.handleAt);
     this.racks.get(operation.placeId)?.take(unitKey(operation), laidAt, until);
@@ -135,7 +136,7 @@ export class DraftState {
 
   standingOf(key: string): UnitStanding {
     return {
-      state: this.units.get(key)!,
+      state: entryOf(this.units, key),
       lastOn: this.lastOn.get(key),
       stays: [...this.racks].map(([place, rack]) => [place, [...rack.staysOf(key)]]),
     };
@@ -145,7 +146,7 @@ export class DraftState {
     this.units.set(key, state);
     if (lastOn === undefined) this.lastOn.delete(key);
     else this.lastOn.set(key, lastOn);
-    for (const [place, spans] of stays) this.racks.get(place)!.putBack(key, spans);
+    for (const [place, spans] of stays) entryOf(this.racks, place).putBack(key, spans);
   }
 
   /** Remembers how the units stand, which is what they go back to when all that is planned on them is taken out. */

@@ -47,7 +47,14 @@ export function pieceReadiness(
     if (stuck || operations.length === 0 || packableAt === Infinity || wearableAt === Infinity)
       return 'stuck';
     if (slackMinutes !== undefined && slackMinutes < 0) return 'late';
-    if (!open && packableAt! <= now && wearableAt! <= now) return 'ready';
+    if (
+      !open &&
+      packableAt !== undefined &&
+      packableAt <= now &&
+      wearableAt !== undefined &&
+      wearableAt <= now
+    )
+      return 'ready';
     if (slackMinutes === undefined) return 'undated';
     return slackMinutes < TIGHT_MINUTES ? 'tight' : 'on-time';
   })();

@@ -42,7 +42,7 @@ export function unlink({ joined: before, joinedBy: next }: Busy): void {
   else if (next) next.joined = undefined;
   else if (before) {
     before.joinedBy = undefined;
-    endAt(before, before.operation.laidAt! + before.operation.cleanUpMinutes);
+    endAt(before, laidAtOf(before) + before.operation.cleanUpMinutes);
   }
 }
 
@@ -214,7 +214,7 @@ export class Timeline {
 }
 
 /** When a stretch's work is done; its start while that is not known. */
-const laidAtOf = ({ operation, start }: Busy): EpochMinute => operation.laidAt ?? start;
+export const laidAtOf = ({ operation, start }: Busy): EpochMinute => operation.laidAt ?? start;
 
 /** The longest gap of a session, anew. */
 function measure(session: Session): void {

@@ -2,6 +2,7 @@ import { dryStack } from '../../drying/dryStack';
 import type { EpochMinute } from '../../model/wallTime';
 import type { UnitView } from './unitView';
 import type { CoatMilestones, DryStack, LaidCoat, Stand } from '../../drying/laidCoat';
+import { nth } from '../../model/sure';
 
 /** A coat by itself: nothing it joins or is covered by, and a recoat window that never closes. */
 export interface CoatAlone {
@@ -12,7 +13,7 @@ export interface CoatAlone {
 
 /** The milestones of a coat laid by itself, as `dryStack` has them; its recoat window stays open. */
 export function coatAlone(cells: readonly string[], coat: LaidCoat, stand: Stand): CoatAlone {
-  const own = dryStack([coat], [stand]).coats[0]!;
+  const own = nth(dryStack([coat], [stand]).coats, 0);
   return {
     cells,
     coat,

@@ -5,6 +5,7 @@ import type { PlaceAir } from '../../drying/placeAir';
 import type { Operation } from '../plan/operations';
 import type { EpochMinute } from '../../model/wallTime';
 import type { CoatMilestones, DryStack, LaidCoat, Stand } from '../../drying/laidCoat';
+import { nth, sure } from '../../model/sure';
 
 /** One coat as it lies on a spot, with the operation that laid it. */
 export interface CellCoat extends LaidCoat {
@@ -130,6 +131,14 @@ export class UnitState implements UnitView {
     return stack;
   }
 
+  /** The spots with something on them: their coats from below, and how they dry. */
+  *stacks(): Generator<[cell: string, coats: readonly CellCoat[], stack: DryStack]> {
+    for (const [cell, coats] of this.cells) {
+      const stack = this.dry(cell);
+      if (stack) yield [cell, coats, stack];
+    }
+  }
+
   /**
    * The drying of one spot as it stood at a moment: as if nothing were laid, and the unit not moved, after it. What is
    * planned on top must not change what a coat is now, though it changes when it will be cured.
@@ -146,12 +155,13 @@ export class UnitState implements UnitView {
   /** When this unit could be handled if one more coat were laid on it. */
   handleAfter(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): EpochMinute {
     const stand = { from: laidAt, placeAir, fan: operation.air === 'fan' };
+    const material = sure(operation.material, `what ${operation.id} lays`);
     const coat: LaidCoat = {
-      material: operation.material!,
+      material,
       filmFactor: operation.filmFactor,
       laidAt,
       air: operation.air,
-      ...(this.timeFactors ? { timeFactor: this.timeFactors.get(operation.material!.id) ?? 1 } : {}),
+      ...(this.timeFactors ? { timeFactor: this.timeFactors.get(material.id) ?? 1 } : {}),
     };
     return operation.cells.reduce(
       (latest, cell) =>
@@ -165,7 +175,7 @@ export class UnitState implements UnitView {
     const coats = this.cells.get(cell);
     const stack = this.dry(cell);
     if (!coats || !stack) return undefined;
-    return { coat: coats[coats.length - 1]!, milestones: stack.coats[coats.length - 1]! };
+    return { coat: nth(coats, coats.length - 1), milestones: nth(stack.coats, coats.length - 1) };
   }
 
   /** The latest of one milestone over some spots; minus infinity where all are bare. */

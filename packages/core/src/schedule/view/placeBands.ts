@@ -3,6 +3,7 @@ import type { EpochMinute } from '../../model/wallTime';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import type { UnitState } from '../state/unitState';
+import { entryOf } from '../../model/sure';
 
 /** How full the rack of a place is, and its air, over the time a plan covers. */
 export interface PlaceBand {
@@ -28,7 +29,7 @@ export function placeBands(
       if (operation.placeId !== placeId || laidAt === undefined || !material || material.role === 'bond')
         return [];
       const key = `${operation.pieceId}/${operation.unit}`;
-      const unit = units.get(key)!;
+      const unit = entryOf(units, key);
       const to = operation.cells.reduce(
         (latest, cell) => Math.max(latest, unit.asOf(cell, laidAt)?.handleAt ?? laidAt),
         laidAt,

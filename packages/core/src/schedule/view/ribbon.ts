@@ -1,6 +1,7 @@
 import { drynessAt, lessDry, type Dryness } from '../../drying/dryness';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Plan } from '../answers/plan';
+import { nth } from '../../model/sure';
 
 /** What a piece is, between two moments: bare, as dry as its least dry top coat, or ready. */
 export type RibbonState = 'bare' | Dryness | 'ready';
@@ -33,15 +34,14 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
   };
   cut(readyAt);
   const tops = units.flatMap((unit) =>
-    [...unit.cells].map(([cell, coats]) => {
-      const stack = unit.dry(cell)!;
-      return coats.map((coat, at) => {
+    [...unit.stacks()].map(([cell, coats, stack]) =>
+      coats.map((coat, at) => {
         const until = coats[at + 1]?.laidAt ?? Infinity;
         // Until the next coat comes, a coat dries as if none ever did.
         const alone = until === Infinity ? undefined : unit.asOf(cell, Math.max(coat.laidAt, until - 1));
-        return { coat, milestones: alone?.coats[at] ?? stack.coats[at]!, until };
-      });
-    }),
+        return { coat, milestones: alone?.coats[at] ?? nth(stack.coats, at), until };
+      }),
+    ),
   );
   for (const top of tops.flat()) {
     cut(top.coat.laidAt);
@@ -54,7 +54,7 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
   const moments = [...removals].sort((a, b) => a - b);
   const spans: RibbonSpan[] = [];
   for (let at = 0; at + 1 < moments.length; at += 1) {
-    const minute = moments[at]!;
+    const minute = nth(moments, at);
     let state: RibbonState = 'bare';
     let colour: string | undefined;
     let newest = -Infinity;
@@ -68,8 +68,8 @@ export function ribbonOf(plan: Plan, pieceId: string, from: EpochMinute, until: 
     }
     if (minute >= readyAt) state = 'ready';
     const last = spans[spans.length - 1];
-    if (last && last.state === state && last.colour === colour) last.to = moments[at + 1]!;
-    else spans.push({ from: minute, to: moments[at + 1]!, state, colour });
+    if (last && last.state === state && last.colour === colour) last.to = nth(moments, at + 1);
+    else spans.push({ from: minute, to: nth(moments, at + 1), state, colour });
   }
   return spans;
 }
@@ -81,5 +81,5 @@ interface Layer {
 /** The coat whose colour is seen at a moment: the topmost that hides, as clear films and washes let it show through. */
 function visible(layers: readonly Layer[], minute: EpochMinute): Layer['coat'] {
   const laid = layers.filter((layer) => layer.coat.laidAt <= minute).map((layer) => layer.coat);
-  return [...laid].reverse().find((coat) => coat.material.hideUm !== undefined) ?? laid[laid.length - 1]!;
+  return [...laid].reverse().find((coat) => coat.material.hideUm !== undefined) ?? nth(laid, laid.length - 1);
 }

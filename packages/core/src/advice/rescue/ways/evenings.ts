@@ -2,6 +2,7 @@ import { type Build, type Piece, type Weekday, weekdays } from '../../../model/s
 import { atZone, epochMinute, sayMoment, toWallTime } from '../../../model/wallTime';
 import type { Plan } from '../../../schedule/answers/plan';
 import type { Way } from '../rescueCost';
+import { nth } from '../../../model/sure';
 
 const EVENINGS_AHEAD = 10;
 
@@ -21,8 +22,8 @@ export function eveningWays(build: Build, plan: Plan, troubled: readonly Piece[]
     const moment = plan.now + day * 1440;
     if (moment >= due) break;
     const date = toWallTime(moment, timeZone).slice(0, 10);
-    const weekday: Weekday = weekdays[atZone(moment, timeZone).weekday - 1]!;
-    const said = sayMoment(moment, timeZone).split(',')[0]!;
+    const weekday: Weekday = nth(weekdays, atZone(moment, timeZone).weekday - 1);
+    const said = nth(sayMoment(moment, timeZone).split(','), 0);
     const own = me.exceptions?.find((one) => one.date === date);
     const usual = own?.windows ?? me.availability.filter((rule) => rule.days.includes(weekday));
     const windows = usual.map(({ from, to }) => ({ from, to }));

@@ -7,6 +7,7 @@ import { dryFilmUm } from '../../../materials/film';
 import { unitKey } from '../../../schedule/plan/workload';
 import type { Way } from '../rescueCost';
 import type { OpenStep, RescueContext } from './context';
+import { nth } from '../../../model/sure';
 
 /** A way of catching up with one step: what it offers, nothing where it does not apply. */
 export type StepWay = (open: OpenStep, context: RescueContext) => Way[];
@@ -99,7 +100,7 @@ export const quickerMaterial: StepWay = (
       label: `${other.name} in place of ${name}`,
       change: [
         { op: 'add', path: `${path}/material`, value: other.id },
-        { op: 'add', path: `${path}/method`, value: other.methods[0]! },
+        { op: 'add', path: `${path}/method`, value: nth(other.methods, 0) },
       ],
       cost: {
         look:

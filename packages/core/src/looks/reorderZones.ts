@@ -1,0 +1,27 @@
+import { idFromName } from '../model/pieceEdits';
+import type { Material } from '../model/materialSchema';
+import type { Piece, Step } from '../model/schema';
+import { finishAcrossZones, splitByZone, type FinishPlan } from './finishPlan';
+
+/** A piece's steps with the zones' coats in the order that takes the least tape, and how that order came about. */
+export interface Reordered {
+  plan: FinishPlan;
+  steps: Step[];
+}
+
+/**
+ * The zones' own coats of a piece in the order that takes the least tape, masked; what comes before and after them stays.
+ * Undefined where there are no two zones with coats of their own to order.
+ */
+export function reorderZones(piece: Piece, materials: ReadonlyMap<string, Material>): Reordered | undefined {
+  const split = splitByZone(piece.steps, piece.zones ?? [], materials);
+  if (!split) return undefined;
+  const { before, finishes, after } = split;
+  const used = [...before, ...after, ...finishes.flatMap(({ steps }) => steps)].map(({ id }) => id);
+  const plan = finishAcrossZones(finishes, (stem) => {
+    const id = idFromName(stem, used);
+    used.push(id);
+    return id;
+  });
+  return { plan, steps: [...before, ...plan.steps, ...after] };
+}

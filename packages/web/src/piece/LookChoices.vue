@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { clears, schools, undercoats, type Method } from '@fixatum/core';
+import { computed } from 'vue';
+import { valueOf } from '../shared/inputs';
+import { useLooks } from '../shared/looks';
+import { picksOf, schoolOf, type LookForm, type LookSlot } from './lookForm';
+
+/** What is chosen for a piece: a look for each zone, the sealer, undercoat and clear, the tools at hand. */
+const form = defineModel<LookForm>({ required: true });
+const props = defineProps<{ slots: readonly LookSlot[] }>();
+const looks = useLooks();
+
+const picked = computed(() =>
+  props.slots.flatMap((slot) => {
+    const pick = form.value.byZone[slot.id];
+    return pick ? [{ ...slot, pick }] : [];
+  }),
+);
+const picks = computed(() => picksOf(form.value, props.slots, looks.byId));
+
+const lookItems = computed(() => [
+  { value: '', title: 'Choose a look' },
+  ...looks.all.map((look) => ({ value: look.id, title: look.name })),
+]);
+const sealerItems = computed(() => [
+  { value: '', title: `As the look has it: ${schoolOf(picks.value[0]?.look.school ?? 'pva').name}` },
+  ...schools.map((school) => ({ value: school.id, title: school.name })),
+]);
+const undercoatItems = [
+  { value: '', title: 'As the look has it' },
+  ...undercoats.map((value) => ({ value, title: value === 'oxide' ? 'red-brown' : value })),
+];
+const clearItems = [
+  { value: '', title: 'As the look has it' },
+  ...clears.map((value) => ({ value, title: value })),
+];
+const toolItems: { value: Method; title: string }[] = [
+  { value: 'foam-brush', title: 'foam brush' },
+  { value: 'sponge', title: 'sponge' },
+  { value: 'airbrush', title: 'airbrush' },
+  { value: 'aerosol', title: 'spray cans' },
+];
+</script>
+
+<template>
+  <div class="choose">
+    <div v-for="slot in picked" :key="slot.id" class="pick">
+      <v-select
+        v-model="slot.pick.lookId"
+        :items="lookItems"
+        :label="slots.length > 1 ? slot.name : 'Look'"
+      />
+      <label v-if="slot.pick.lookId" class="colour" :title="`Main colour of ${slot.name}`">
+        <input
+          type="color"
+          :aria-label="`Main colour of ${slot.name}`"
+          :value="slot.pick.colour || looks.byId(slot.pick.lookId)?.colour"
+          @change="slot.pick.colour = valueOf($event)"
+        />
+      </label>
+    </div>
+    <p v-for="pick in picks" :key="pick.look.id + pick.zone" class="small quiet">
+      {{ pick.look.name }}: {{ pick.look.about }}
+    </p>
+    <v-select v-model="form.sealer" label="Sealer" :items="sealerItems" />
+    <div class="two">
+      <v-select v-model="form.undercoat" label="Undercoat" :items="undercoatItems" />
+      <v-select v-model="form.clear" label="Clear coat" :items="clearItems" />
+    </div>
+    <p class="mb-n2"><strong>At hand, besides brushes</strong></p>
+    <div class="tools">
+      <v-checkbox
+        v-for="tool in toolItems"
+        :key="tool.value"
+        v-model="form.tools"
+        :value="tool.value"
+        :label="tool.title"
+      />
+    </div>
+    <v-checkbox v-model="form.fill" label="Seams or pores to fill first" />
+    <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
+    <v-checkbox v-model="form.quicker" label="The quicker variant, without the extras" />
+  </div>
+</template>
+
+<style scoped>
+.choose {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+
+.choose > * {
+  flex: none;
+}
+
+.pick {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.colour input {
+  width: 48px;
+  height: 44px;
+  padding: 0;
+  border: 1px solid var(--line);
+  background: none;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+
+.tools {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { copyPiece, mirrorPiece, reorderZones, toWallTime, type Piece } from '@fixatum/core';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api } from '../shared/api';
+import { useBuild } from '../shared/build';
+import { useNotice } from '../shared/notice';
+import LookDialog from './LookDialog.vue';
+import OtherPiecesDialog from './OtherPiecesDialog.vue';
+import PieceDialog from './PieceDialog.vue';
+import SaveLookDialog from './SaveLookDialog.vue';
+
+/** What can be done with a whole piece. */
+const props = defineProps<{ piece: Piece; hasPasses: boolean }>();
+const store = useBuild();
+const notice = useNotice();
+const router = useRouter();
+const editing = ref(false);
+const choosingLook = ref(false);
+const namingLook = ref(false);
+const picking = ref(false);
+const purpose = ref<'give' | 'join'>('give');
+
+function pickOthers(why: 'give' | 'join'): void {
+  purpose.value = why;
+  picking.value = true;
+}
+
+async function addCopy(mirrored: boolean): Promise<void> {
+  const { piece } = props;
+  const build = store.theBuild;
+  const copy = mirrored ? mirrorPiece(build, piece) : copyPiece(build, piece, `${piece.name} copy`);
+  const at = build.pieces.findIndex((one) => one.id === piece.id) + 1;
+  try {
+    await store.addPiece(copy, at);
+    await router.push({ name: 'piece', params: { build: store.theId, piece: copy.id } });
+  } catch (error) {
+    notice.complain(error);
+  }
+}
+
+async function pack(): Promise<void> {
+  const { packedAt, ...rest } = props.piece;
+  const now = toWallTime(store.now, store.theBuild.timeZone);
+  const packed = packedAt === undefined ? { ...rest, packedAt: now } : rest;
+  await store.change(
+    () => api.putPiece(store.theId, packed, store.pieceEtags[rest.id]),
+    packedAt === undefined ? `Packed: ${rest.name}` : `Not packed: ${rest.name}`,
+  );
+}
+
+async function remove(): Promise<void> {
+  const { id, name } = props.piece;
+  if (await store.change(() => api.deletePiece(store.theId, id), `Deleted: ${name}`)) {
+    await router.push({ name: 'pieces', params: { build: store.theId } });
+  }
+}
+
+const reordered = computed(() => reorderZones(props.piece, store.materials));
+async function maskInOrder(): Promise<void> {
+  if (!reordered.value) return;
+  const { plan, steps } = reordered.value;
+  const said = `${plan.why.join(' ')} ${(plan.tapeMm / 1000).toFixed(1)} m of tape.`;
+  await store.saveSteps(props.piece, steps, said);
+}
+</script>
+
+<template>
+  <span class="tools">
+    <v-btn size="small" variant="flat" color="primary" @click="choosingLook = true">Choose a look</v-btn>
+    <v-btn size="small" @click="editing = true">Change the piece</v-btn>
+    <v-menu>
+      <template #activator="{ props: menu }"><v-btn size="small" v-bind="menu">More</v-btn></template>
+      <v-list density="comfortable">
+        <v-list-item title="Copy" @click="addCopy(false)" />
+        <v-list-item title="Mirror: the other hand" @click="addCopy(true)" />
+        <v-list-item title="Give steps to other pieces" @click="pickOthers('give')" />
+        <v-list-item title="Join other pieces into this" @click="pickOthers('join')" />
+        <v-list-item v-if="reordered" title="Work out the masking" @click="maskInOrder" />
+        <v-list-item title="Save as a look" :disabled="piece.steps.length === 0" @click="namingLook = true" />
+        <v-list-item
+          v-if="hasPasses"
+          :title="piece.packedAt ? 'Not packed after all' : 'It is packed now'"
+          @click="pack"
+        />
+        <v-list-item title="Delete the piece" @click="remove" />
+      </v-list>
+    </v-menu>
+  </span>
+  <PieceDialog v-model="editing" :piece="piece" />
+  <LookDialog v-model="choosingLook" :piece="piece" />
+  <OtherPiecesDialog v-model="picking" :piece="piece" :purpose="purpose" />
+  <SaveLookDialog v-model="namingLook" :piece="piece" />
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
+}
+</style>

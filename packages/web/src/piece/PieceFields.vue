@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { shapeWords, sheenClasses, sheenWords, substrateKinds, substrateNames } from '@fixatum/core';
+import { computed } from 'vue';
+import NumberField from '../shared/NumberField.vue';
+import { useBuild } from '../shared/build';
+import { useLooks } from '../shared/looks';
+import BendsEditor from './BendsEditor.vue';
+import { outerAreaOf, type PieceForm } from './pieceForm';
+import { lengthOf, shapeFields } from './shapeFields';
+import ZonesEditor from './ZonesEditor.vue';
+
+/** The fields of a piece; a new one can be given a look at once, and shows the rest only when asked. */
+const form = defineModel<PieceForm>({ required: true });
+defineProps<{ isNew: boolean }>();
+const store = useBuild();
+const looks = useLooks();
+
+const fields = computed(() => {
+  const { measure } = form.value;
+  return measure === 'typed' || measure === 'polygon' ? [] : shapeFields[measure];
+});
+const outerCm2 = computed(() => outerAreaOf(form.value));
+const measures = [
+  { value: 'typed', title: 'Type the area' },
+  ...Object.entries(shapeWords).map(([value, title]) => ({ value, title })),
+];
+const substrates = substrateKinds.map((value) => ({ value, title: substrateNames[value] }));
+const sheens = [
+  { value: '', title: 'any' },
+  ...sheenClasses.map((value) => ({ value, title: sheenWords[value] })),
+];
+const events = computed(() => [
+  { value: '', title: 'No date' },
+  ...(store.build?.events ?? []).map((event) => ({ value: event.id, title: event.name })),
+]);
+const lookItems = computed(() => [
+  { value: '', title: 'Choose later' },
+  ...looks.all.map((look) => ({ value: look.id, title: look.name })),
+]);
+</script>
+
+<template>
+  <div class="grid">
+    <v-text-field v-model="form.name" class="span4" label="Name" maxlength="120" autofocus />
+    <NumberField v-model="form.quantity" class="span2" label="How many" :min="1" :max="200" :step="1" />
+    <v-select v-model="form.kind" class="span3" label="Made of" :items="substrates" />
+    <NumberField v-model="form.thicknessMm" class="span3" label="Thickness" suffix="mm" :min="0.1" />
+    <v-select v-model="form.measure" class="span3" label="Shape" :items="measures" />
+    <NumberField
+      v-if="form.measure === 'typed'"
+      v-model="form.outerCm2"
+      class="span3"
+      label="Area of the outer face"
+      suffix="cm²"
+    />
+    <p v-else class="span3 area figures" data-testid="area">
+      <strong>{{ outerCm2 || '–' }} cm²</strong> each
+    </p>
+    <NumberField
+      v-for="field in fields"
+      :key="field.key"
+      class="span2"
+      :model-value="lengthOf(form.values, field)"
+      :label="field.label"
+      :suffix="field.suffix"
+      @update:model-value="form.values[field.key] = $event"
+    />
+    <v-text-field
+      v-if="form.measure === 'polygon'"
+      v-model="form.polygon"
+      class="span6"
+      label="Corners in mm, x,y with spaces between"
+    />
+    <v-select
+      v-if="isNew && form.zones.length === 0"
+      v-model="form.lookId"
+      class="span6"
+      label="Look"
+      :items="lookItems"
+      hint="Writes the whole list of steps; change anything later."
+      persistent-hint
+    />
+  </div>
+  <div class="checks">
+    <v-checkbox v-model="form.inner" label="The inner face is sealed too" />
+    <v-checkbox
+      v-if="form.kind === 'eva-foam' || form.kind === 'craft-foam'"
+      v-model="form.heatSealed"
+      label="Already heat-sealed"
+    />
+  </div>
+  <ZonesEditor v-model="form.zones" :looks="looks.all" :with-looks="isNew" />
+  <details :open="!isNew">
+    <summary>More: date, detail, bends, areas to keep bare</summary>
+    <div class="grid mt-3">
+      <v-select v-model="form.event" class="span3" label="For" :items="events" />
+      <NumberField
+        v-model="form.finestDetailMm"
+        class="span3"
+        label="Finest detail"
+        suffix="mm"
+        :min="0"
+        clearable
+      />
+      <v-select v-model="form.wantsSheen" class="span3" label="Sheen wanted" :items="sheens" />
+      <NumberField
+        v-if="form.inner"
+        v-model="form.innerCm2"
+        class="span3"
+        label="Inner face, if it differs"
+        suffix="cm²"
+        clearable
+      />
+      <v-text-field
+        v-model="form.keepBare"
+        class="span6"
+        label="Keep bare: tabs, closures, bond areas"
+        hint="Commas between"
+        persistent-hint
+      />
+    </div>
+    <BendsEditor v-model="form.flex" :thickness-mm="form.thicknessMm" />
+    <v-textarea v-model="form.note" class="mt-4" label="Note" rows="2" auto-grow maxlength="4000" />
+  </details>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  gap: 14px 12px;
+}
+
+.span2 {
+  grid-column: span 2;
+}
+
+.span3 {
+  grid-column: span 3;
+}
+
+.span4 {
+  grid-column: span 4;
+}
+
+.span6 {
+  grid-column: span 6;
+}
+
+.area {
+  align-self: center;
+  font-size: 1.1rem;
+}
+
+.checks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
+  margin: 8px 0;
+}
+
+details {
+  border-top: 1px solid var(--line);
+  padding-top: 12px;
+  margin-top: 10px;
+}
+
+summary {
+  font-weight: 600;
+  cursor: pointer;
+  min-height: 32px;
+}
+
+@media (max-width: 640px) {
+  .grid > * {
+    grid-column: span 6;
+  }
+}
+</style>

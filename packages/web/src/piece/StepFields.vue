@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import {
+  airAids,
+  attachments,
+  filmGrades,
+  filmWords,
+  methodOf,
+  methods,
+  methodWords,
+  stepKinds,
+  stepKindWords,
+  wantedEffects,
+  type Piece,
+  type Step,
+} from '@fixatum/core';
+import { computed } from 'vue';
+import NumberField from '../shared/NumberField.vue';
+import { useBuild } from '../shared/build';
+import { valueOf } from '../shared/inputs';
+import { asksFor, type StepForm } from './stepForm';
+
+/** The fields of a step: those that go with its kind and its material. */
+const form = defineModel<StepForm>({ required: true });
+defineProps<{ piece: Piece }>();
+const store = useBuild();
+
+const material = computed(() => store.materials.get(form.value.material));
+const asks = computed(() => asksFor(material.value));
+const usesHands = computed(() => !material.value);
+const materialItems = computed(() => [
+  { value: '', title: 'none' },
+  ...[...store.materials.values()].map((one) => ({ value: one.id, title: one.name })),
+]);
+const methodItems = computed(() => {
+  const fitting = material.value ? material.value.methods : methods;
+  const usual = methodWords[methodOf({ id: '', kind: form.value.kind }, material.value)];
+  return [
+    { value: '', title: `usual: ${usual}` },
+    ...fitting.map((value) => ({ value, title: methodWords[value] })),
+  ];
+});
+const words = (list: readonly string[], names?: Record<string, string>) =>
+  list.map((value) => ({ value, title: names?.[value] ?? value.replace('-', ' ') }));
+const placeItems = computed(() => [
+  { value: '', title: 'usual place' },
+  ...(store.build?.places ?? []).map((place) => ({ value: place.id, title: place.name })),
+]);
+const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] = [
+  { value: '', title: 'as soon as what is below takes it, unless waiting is ready sooner' },
+  { value: 'through', title: 'coat by coat, each once what is below is dry through' },
+  { value: 'cured', title: 'once all below is cured' },
+];
+</script>
+
+<template>
+  <v-select v-model="form.kind" label="What is done" :items="words(stepKinds, stepKindWords)" autofocus />
+  <v-autocomplete
+    v-model="form.material"
+    variant="outlined"
+    density="comfortable"
+    hide-details="auto"
+    label="Material"
+    :items="materialItems"
+  />
+  <v-select v-model="form.method" label="How" :items="methodItems" />
+  <v-select v-model="form.place" label="Where" :items="placeItems" />
+  <template v-if="!usesHands">
+    <NumberField v-model="form.coats" label="Coats" :min="1" :max="20" :step="1" />
+    <v-select v-model="form.film" label="Film" :items="words(filmGrades, filmWords)" />
+    <v-text-field v-model="form.colour" label="Colour" placeholder="#8a6f3b" maxlength="7">
+      <template #append-inner
+        ><input
+          :value="/^#[0-9a-f]{6}$/i.test(form.colour) ? form.colour : material?.colour"
+          type="color"
+          aria-label="Pick a colour"
+          class="swatch"
+          @input="form.colour = valueOf($event)"
+      /></template>
+    </v-text-field>
+    <v-text-field v-model="form.dilution" label="Thinned" placeholder="1:6 paint to water" />
+  </template>
+  <v-select
+    v-if="piece.faces.inner"
+    v-model="form.faces"
+    multiple
+    label="Faces, in this order"
+    :items="words(['inner', 'outer'])"
+  />
+  <v-select
+    v-if="piece.zones"
+    v-model="form.zones"
+    multiple
+    label="Zones; none means all"
+    :items="piece.zones.map((zone) => ({ value: zone.id, title: zone.name }))"
+  />
+  <v-select
+    v-if="form.kind === 'attach'"
+    v-model="form.attaches"
+    label="Puts on"
+    :items="[{ value: '', title: 'something' }, ...words(attachments)]"
+  />
+  <v-text-field
+    v-if="form.kind === 'mask' || form.kind === 'unmask'"
+    v-model="form.covers"
+    label="Covers, commas between"
+  />
+  <NumberField
+    v-model="form.minutes"
+    label="Minutes of work, if you know better"
+    :min="1"
+    :max="1440"
+    :step="1"
+    clearable
+  />
+  <NumberField
+    v-if="asks.pour"
+    v-model="form.pourMm"
+    label="Poured how deep, if poured"
+    suffix="mm"
+    :min="0"
+    clearable
+  />
+  <NumberField
+    v-if="asks.lots"
+    v-model="form.mixes"
+    label="Mixed in how many lots"
+    :min="1"
+    :max="20"
+    :step="1"
+    clearable
+  />
+  <NumberField
+    v-if="asks.tint"
+    v-model="form.tintPct"
+    label="Tinted with pigment"
+    suffix="%"
+    :min="0"
+    :max="100"
+    :step="1"
+    clearable
+  />
+  <v-select
+    v-if="!usesHands"
+    v-model="form.air"
+    label="Air"
+    :items="words(airAids, { still: 'still', fan: 'a fan', warm: 'warm air by hand' })"
+  />
+  <v-select
+    v-if="!usesHands"
+    v-model="form.wanted"
+    multiple
+    label="Wanted effects"
+    :items="words(wantedEffects)"
+  />
+  <v-select v-if="!usesHands" v-model="form.waitFor" label="Goes on" :items="waitItems" class="wide" />
+  <v-checkbox v-model="form.optional" label="Can be left out when time is short" class="wide" />
+  <v-checkbox v-if="form.kind === 'prep'" v-model="form.trims" label="Cuts foam to fit" class="wide" />
+  <v-textarea v-model="form.note" label="Note" rows="2" auto-grow maxlength="4000" class="wide" />
+</template>
+
+<style scoped>
+.swatch {
+  width: 34px;
+  height: 28px;
+  border: 0;
+  padding: 0;
+  background: none;
+}
+</style>

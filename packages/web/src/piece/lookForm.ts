@@ -1,0 +1,94 @@
+import {
+  schools,
+  sure,
+  usualTools,
+  type Choices,
+  type Clear,
+  type Look,
+  type Method,
+  type Piece,
+  type School,
+  type SealerSchool,
+  type Undercoat,
+} from '@fixatum/core';
+
+/** A part of a piece that takes a look: a zone, or the whole of it with no id. */
+export interface LookSlot {
+  id: string;
+  name: string;
+}
+
+/** What is chosen in the look dialog; empty texts leave it to the look. */
+export interface LookForm {
+  byZone: Record<string, { lookId: string; colour: string }>;
+  sealer: SealerSchool | '';
+  undercoat: Undercoat | '';
+  clear: Clear | '';
+  tools: Method[];
+  quicker: boolean;
+  fill: boolean;
+  straps: boolean;
+  /** Zones in the order the user wants them painted. */
+  order: string[] | undefined;
+}
+
+/** A zone that takes a look for each zone of a piece, or the whole piece. */
+export const lookSlots = (piece: Piece): LookSlot[] =>
+  piece.zones && piece.zones.length > 1
+    ? piece.zones.map(({ id, name }) => ({ id, name }))
+    : [{ id: '', name: 'the whole piece' }];
+
+/** The dialog as it opens for a piece: no look yet, straps where there are some to be put on. */
+export const freshLookForm = (piece: Piece): LookForm => ({
+  byZone: Object.fromEntries(lookSlots(piece).map(({ id }) => [id, { lookId: '', colour: '' }])),
+  sealer: '',
+  undercoat: '',
+  clear: '',
+  tools: [...usualTools],
+  quicker: false,
+  fill: false,
+  straps: piece.steps.some((step) => step.attaches === 'strap') || (piece.keepBare?.length ?? 0) > 0,
+  order: undefined,
+});
+
+export const schoolOf = (id: SealerSchool): School =>
+  sure(
+    schools.find((school) => school.id === id),
+    `the sealer ${id}`,
+  );
+
+/** The looks that are chosen, each with its zone and colour. */
+export const picksOf = (
+  { byZone }: LookForm,
+  slots: readonly LookSlot[],
+  lookById: (id: string) => Look | undefined,
+): Choices['looks'] =>
+  slots.flatMap(({ id }) => {
+    const pick = byZone[id];
+    const look = pick && lookById(pick.lookId);
+    return look
+      ? [{ look, ...(id ? { zone: id } : {}), ...(pick.colour ? { colour: pick.colour } : {}) }]
+      : [];
+  });
+
+/** All that is chosen, as the steps are written by it. */
+export const choicesOf = (form: LookForm, picks: Choices['looks']): Choices => ({
+  looks: picks,
+  ...(form.sealer ? { sealer: form.sealer } : {}),
+  ...(form.undercoat ? { undercoat: form.undercoat } : {}),
+  ...(form.clear ? { clear: form.clear } : {}),
+  tools: form.tools,
+  quicker: form.quicker,
+  fill: form.fill,
+  straps: form.straps,
+  ...(form.order ? { order: form.order } : {}),
+});
+
+/** A list with one of its entries moved by some places; as it was where that leads out of it. */
+export function movedBy<T>(list: readonly T[], entry: T, by: number): T[] {
+  const at = list.indexOf(entry);
+  const to = at + by;
+  if (at < 0 || to < 0 || to >= list.length) return [...list];
+  const rest = list.filter((one) => one !== entry);
+  return [...rest.slice(0, to), entry, ...rest.slice(to)];
+}

@@ -1,0 +1,164 @@
+import {
+  bendRadiusRound,
+  idFromName,
+  pieceSchema,
+  shapeAreaCm2,
+  type Piece,
+  type Result,
+  type Shape,
+  type ShapeKind,
+  type SheenClass,
+  type SubstrateKind,
+} from '@fixatum/core';
+import { made, namesIn, orNothing } from '../shared/formValues';
+import { polygonText, shapeFrom, shapeLengths } from './shapeFields';
+
+/** A bend as it is typed: its radius, or the body it goes round. */
+export interface BendDraft {
+  name: string;
+  bendRadiusMm: number | undefined;
+  bodyDiameterMm: number | undefined;
+}
+
+/** A zone as it is typed: share in per cent, lengths in mm, and a look if one is chosen here. */
+export interface ZoneDraft {
+  id: string;
+  name: string;
+  percent: number | undefined;
+  edgeMm: number | undefined;
+  lookId: string;
+  wantsSheen: SheenClass | '';
+}
+
+/** A piece as it is typed. */
+export interface PieceForm {
+  name: string;
+  quantity: number | undefined;
+  kind: SubstrateKind;
+  thicknessMm: number | undefined;
+  heatSealed: boolean;
+  measure: 'typed' | ShapeKind;
+  /** Lengths of the shape by their name, where they differ from what a shape starts with. */
+  values: Record<string, number | undefined>;
+  polygon: string;
+  outerCm2: number | undefined;
+  inner: boolean;
+  innerCm2: number | undefined;
+  event: string;
+  finestDetailMm: number | undefined;
+  wantsSheen: SheenClass | '';
+  keepBare: string;
+  flex: BendDraft[];
+  zones: ZoneDraft[];
+  lookId: string;
+  note: string;
+}
+
+const SAMPLE_POLYGON = '0,0 200,0 200,120 100,180 0,120';
+
+/** A piece as the form shows it; a 6 mm foam rectangle where there is none yet. */
+export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
+  const shape = piece?.faces.outer.shape;
+  return {
+    name: piece?.name ?? '',
+    quantity: piece?.quantity ?? 1,
+    kind: piece?.substrate.kind ?? 'eva-foam',
+    thicknessMm: piece?.substrate.thicknessMm ?? 6,
+    heatSealed: piece?.substrate.heatSealed ?? false,
+    measure: shape?.kind ?? (piece ? 'typed' : 'rectangle'),
+    values: shapeLengths(shape),
+    polygon: polygonText(shape) ?? SAMPLE_POLYGON,
+    outerCm2: piece?.faces.outer.areaCm2 ?? 600,
+    inner: piece ? piece.faces.inner !== undefined : true,
+    innerCm2: piece?.faces.inner?.areaCm2,
+    event: piece ? (piece.event ?? '') : firstEvent,
+    finestDetailMm: piece?.finestDetailMm,
+    wantsSheen: piece?.wantsSheen ?? '',
+    keepBare: (piece?.keepBare ?? []).join(', '),
+    flex: (piece?.flex ?? []).map(({ name, bendRadiusMm }) => ({
+      name,
+      bendRadiusMm,
+      bodyDiameterMm: undefined,
+    })),
+    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen }) => ({
+      id,
+      name,
+      percent: Math.round(share * 1000) / 10,
+      edgeMm,
+      lookId: '',
+      wantsSheen: wantsSheen ?? '',
+    })),
+    lookId: '',
+    note: piece?.note ?? '',
+  };
+}
+
+/** The shape that was measured; undefined where the area is typed, or a length is missing. */
+export const shapeOfForm = ({ measure, values, polygon }: PieceForm): Shape | undefined =>
+  measure === 'typed' ? undefined : shapeFrom(measure, values, polygon);
+
+/** The area of the outer face of one, cm²; undefined while it can't be told. */
+export function outerAreaOf(form: PieceForm): number | undefined {
+  if (form.measure === 'typed') return form.outerCm2;
+  const shape = shapeOfForm(form);
+  return shape && Math.round(shapeAreaCm2(shape) * 10) / 10;
+}
+
+/** The radius of a bend round the body that was typed for it, mm; its own where none was. */
+export const radiusOf = (bend: BendDraft, thicknessMm: number | undefined): number | undefined =>
+  bend.bodyDiameterMm && thicknessMm
+    ? Math.round(bendRadiusRound(bend.bodyDiameterMm, thicknessMm) * 10) / 10
+    : bend.bendRadiusMm;
+
+/**
+ * The piece a form makes; what the form does not show stays as it was.
+ * @param old the piece as it was
+ * @param taken ids that a new piece can't have
+ */
+export function pieceFromForm(
+  form: PieceForm,
+  old: Piece | undefined,
+  taken: readonly string[],
+): Result<Piece> {
+  if (form.name.trim() === '')
+    return { ok: false, faults: [{ code: 'name', path: ['name'], message: 'Give the piece a name.' }] };
+  const shape = shapeOfForm(form);
+  if (form.measure !== 'typed' && !shape) {
+    const message = 'Fill in the lengths, each more than zero; a polygon needs three corners or more.';
+    return { ok: false, faults: [{ code: 'shape', path: ['faces', 'outer'], message }] };
+  }
+  const outerCm2 = outerAreaOf(form);
+  const zones = form.zones.map((zone) => ({
+    ...old?.zones?.find(({ id }) => id === zone.id),
+    id: zone.id,
+    name: zone.name.trim(),
+    share: zone.percent === undefined ? undefined : zone.percent / 100,
+    edgeMm: zone.edgeMm,
+    wantsSheen: orNothing(zone.wantsSheen),
+  }));
+  return made(pieceSchema, {
+    ...old,
+    id: old?.id ?? idFromName(form.name, taken),
+    name: form.name.trim(),
+    quantity: form.quantity,
+    substrate: {
+      ...old?.substrate,
+      kind: form.kind,
+      thicknessMm: form.thicknessMm,
+      heatSealed: form.heatSealed,
+    },
+    faces: {
+      ...old?.faces,
+      outer: { ...old?.faces.outer, areaCm2: outerCm2, shape },
+      inner: form.inner ? { ...old?.faces.inner, areaCm2: form.innerCm2 ?? outerCm2 } : undefined,
+    },
+    steps: old?.steps ?? [],
+    event: orNothing(form.event),
+    wantsSheen: orNothing(form.wantsSheen),
+    finestDetailMm: form.finestDetailMm,
+    flex: orNothing(form.flex.map(({ name, bendRadiusMm }) => ({ name: name.trim(), bendRadiusMm }))),
+    zones: orNothing(zones),
+    keepBare: orNothing(namesIn(form.keepBare)),
+    note: orNothing(form.note.trim()),
+  });
+}

@@ -1,0 +1,113 @@
+import {
+  facesOf,
+  idFromName,
+  stepSchema,
+  type Face,
+  type FilmGrade,
+  type Material,
+  type Method,
+  type Result,
+  type Step,
+} from '@fixatum/core';
+import { made, namesIn, orNothing } from '../shared/formValues';
+
+/** A step as it is typed: every field has a value, an empty one where the step says nothing. */
+export interface StepForm {
+  kind: Step['kind'];
+  material: string;
+  method: Method | '';
+  coats: number | undefined;
+  film: FilmGrade;
+  faces: Face[];
+  zones: string[];
+  place: string;
+  colour: string;
+  air: NonNullable<Step['air']>;
+  minutes: number | undefined;
+  optional: boolean;
+  trims: boolean;
+  waitFor: NonNullable<Step['waitFor']> | '';
+  wanted: NonNullable<Step['wanted']>;
+  attaches: NonNullable<Step['attaches']> | '';
+  covers: string;
+  dilution: string;
+  pourMm: number | undefined;
+  mixes: number | undefined;
+  tintPct: number | undefined;
+  note: string;
+}
+
+/** A step as the form shows it; a base coat where there is none yet. */
+export const stepToForm = (step?: Step): StepForm => ({
+  kind: step?.kind ?? 'base',
+  material: step?.material ?? '',
+  method: step?.method ?? '',
+  coats: step?.coats ?? 1,
+  film: step?.film ?? 'normal',
+  faces: step ? [...facesOf(step)] : ['outer'],
+  zones: [...(step?.zones ?? [])],
+  place: step?.place ?? '',
+  colour: step?.colour ?? '',
+  air: step?.air ?? 'still',
+  minutes: step?.minutes,
+  optional: step?.optional ?? false,
+  trims: step?.trims ?? false,
+  waitFor: step?.waitFor ?? '',
+  wanted: [...(step?.wanted ?? [])],
+  attaches: step?.attaches ?? '',
+  covers: (step?.covers ?? []).join(', '),
+  dilution: step?.dilution ?? '',
+  pourMm: step?.pourMm,
+  mixes: step?.mixes,
+  tintPct: step?.tintPct,
+  note: step?.note ?? '',
+});
+
+/** What a step that lays this material may say beyond the common: how deep it is poured, in how many lots, how tinted. */
+export const asksFor = (material: Material | undefined) => ({
+  pour: material?.binder === 'epoxy',
+  lots: material?.potLife !== undefined,
+  tint: material?.role === 'seal',
+});
+
+export interface StepContext {
+  /** The step as it was, whose other fields stay. */
+  old?: Step | undefined;
+  /** Ids that a new step can't have. */
+  taken: readonly string[];
+  /** What the form's material is. */
+  material: Material | undefined;
+}
+
+/** The step a form makes; what does not go with its kind and material is left out. */
+export function stepFromForm(form: StepForm, { old, taken, material }: StepContext): Result<Step> {
+  const asks = asksFor(material);
+  const lays = form.material !== '';
+  const isUsualFace = form.faces.length === 1 && form.faces[0] === 'outer';
+  return made(stepSchema, {
+    ...old,
+    id: old?.id ?? idFromName(form.kind, taken),
+    kind: form.kind,
+    material: orNothing(form.material),
+    coats: lays ? form.coats : undefined,
+    film: lays ? form.film : undefined,
+    method: orNothing(form.method),
+    faces: isUsualFace ? undefined : orNothing(form.faces),
+    zones: orNothing(form.zones),
+    place: orNothing(form.place),
+    colour: orNothing(form.colour),
+    air: form.air === 'still' ? undefined : form.air,
+    minutes: form.minutes,
+    optional: form.optional || undefined,
+    waitFor: orNothing(form.waitFor),
+    trims: (form.trims && form.kind === 'prep') || undefined,
+    wanted: orNothing(form.wanted),
+    attaches: form.kind === 'attach' ? orNothing(form.attaches) : undefined,
+    covers: orNothing(namesIn(form.covers)),
+    dilution: orNothing(form.dilution),
+    pourMm: asks.pour ? form.pourMm : undefined,
+    mixes: asks.lots && form.mixes !== 1 ? form.mixes : undefined,
+    tintPct: asks.tint ? form.tintPct : undefined,
+    note: orNothing(form.note.trim()),
+  });
+}
