@@ -1,7 +1,9 @@
+import { milestoneOfStack } from '../drying/milestoneOf';
 import type { Piece } from '../model/schema';
+import type { Wait } from '../model/stepKinds';
 import type { EpochMinute } from '../model/wallTime';
 import type { PlannedOperation } from '../schedule/plan/plan';
-import type { UnitState } from '../schedule/state/unitState';
+import { cellsOfWait, waitsOf } from '../schedule/place/gates';
 import type { RuleContext } from './rule';
 
 /** Something done, by the log, before the coats it works on allowed it. */
@@ -12,41 +14,30 @@ export interface TooEarly {
 }
 
 /**
- * The logged passes of a piece that were done before a moment that what lay there at the time sets.
+ * The logged passes of a piece that were begun before what lay there at the time had come as far as the table of step kinds
+ * has them wait for (`schedule/place/gates.ts`).
  * @param wants which operations to look at
- * @param allowedAt the moment they had to wait for, from the unit as it is now and the time they were done
+ * @param about which of the things they wait for
  */
 export function loggedTooEarly(
   piece: Piece,
   { plan }: RuleContext,
   wants: (operation: PlannedOperation) => boolean,
-  allowedAt: (operation: PlannedOperation, unit: UnitState, doneAt: EpochMinute) => EpochMinute,
+  about: (wait: Wait) => boolean,
 ): TooEarly[] {
   return plan.operations.flatMap((operation) => {
-    if (
-      operation.pieceId !== piece.id ||
-      operation.status !== 'done' ||
-      operation.start === undefined ||
-      !wants(operation)
-    )
-      return [];
+    const { start } = operation;
+    if (operation.pieceId !== piece.id || operation.status !== 'done' || start === undefined) return [];
     const unit = plan.units.get(`${piece.id}/${operation.unit}`);
-    if (!unit) return [];
-    const at = allowedAt(operation, unit, operation.start);
-    return operation.start < Math.floor(at) ? [{ operation, allowedAt: at }] : [];
+    if (!unit || !wants(operation)) return [];
+    let allowedAt = -Infinity;
+    for (const wait of waitsOf(operation).filter(about)) {
+      for (const cell of cellsOfWait(operation, wait, unit)) {
+        // As it was then, whatever was laid on it since.
+        const stack = unit.asOf(cell, start);
+        if (stack) allowedAt = Math.max(allowedAt, milestoneOfStack(stack, wait.milestone, wait.coats));
+      }
+    }
+    return start < Math.floor(allowedAt) ? [{ operation, allowedAt }] : [];
   });
-}
-
-/** The latest of one milestone over the coats that lay on some spots at a moment, whatever was laid on them since. */
-export function latestThen(
-  unit: UnitState,
-  cells: Iterable<string>,
-  minute: EpochMinute,
-  pick: (milestones: NonNullable<ReturnType<UnitState['dry']>>['coats'][number]) => EpochMinute,
-): EpochMinute {
-  let latest = -Infinity;
-  for (const cell of cells) {
-    for (const coat of unit.asOf(cell, minute)?.coats ?? []) latest = Math.max(latest, pick(coat));
-  }
-  return latest;
 }

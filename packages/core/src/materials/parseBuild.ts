@@ -16,11 +16,10 @@ export function faultsOfZod(error: ZodError, prefix: (string | number)[] = []): 
 }
 
 function sentence(text: string): string {
-  const trimmed = text.replace(
-    /^Invalid input: expected (\w+), received undefined$/,
-    'Missing; a $1 belongs here',
-  );
-  return `${trimmed.charAt(0).toUpperCase()}${trimmed.slice(1)}${/[.!?]$/.test(trimmed) ? '' : '.'}`;
+  const plain = text
+    .replace(/^Invalid input: expected (\w+), received undefined$/, 'Missing; a $1 belongs here')
+    .replace(/^Invalid input: expected number, received (NaN|null|string)$/, 'A number belongs here');
+  return `${plain.charAt(0).toUpperCase()}${plain.slice(1)}${/[.!?]$/.test(plain) ? '' : '.'}`;
 }
 
 /**

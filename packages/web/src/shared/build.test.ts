@@ -1,61 +1,18 @@
 import 'fake-indexeddb/auto';
-import { storedPlanOf, planView, warmFrom, type Build, type PlanView } from '@fixatum/core';
-import { createPinia, setActivePinia } from 'pinia';
-import { ApiProblem, api, type BuildAnswer } from './api';
+import { storedPlanOf, planView, warmFrom } from '@fixatum/core';
+import { ApiProblem, api } from './api';
 import { smallBuild } from '../testing/smallBuild';
-import { planInWorker } from './planner';
-import type { PlanStage, TakeView } from './offThread/planWork';
-import { useBuild } from './build';
-import { useClock } from './clock';
 import { useNotice } from './notice';
+import { useBuild } from './build';
+import { answer, answerPlan, asked, beginFresh, endFresh, opened } from '../testing/openedBuild';
 
 jest.mock('./planner', () => ({
   ...jest.requireActual<object>('./planner'),
   planInWorker: jest.fn(),
 }));
 
-const answer = (version: number, changes: Partial<Build> = {}, id = 'b1'): BuildAnswer => ({
-  id,
-  version,
-  pieceEtags: { plate: `"${version}"` },
-  build: smallBuild(changes),
-});
-
-/** What the planner was asked, newest last, and how it answers. */
-const asked = () => jest.mocked(planInWorker).mock.calls;
-function answerPlan({
-  stage = 'whole',
-  request = asked().at(-1)!,
-}: { stage?: PlanStage; request?: ReturnType<typeof asked>[number] } = {}): PlanView {
-  const [{ build: given, now, warm }, take] = request as [
-    Parameters<typeof planInWorker>[0],
-    TakeView,
-    unknown,
-  ];
-  const view = planView(given, { now, search: warm ? { warm, keep: true } : { starts: 'first' } });
-  take(view, stage);
-  return view;
-}
-
-async function opened(kept: Awaited<ReturnType<typeof api.plan>> = { plan: null }) {
-  jest.spyOn(api, 'build').mockImplementation(async (id) => answer(1, {}, id));
-  jest.spyOn(api, 'plan').mockResolvedValue(kept);
-  const store = useBuild();
-  await store.open('b1');
-  return store;
-}
-
-beforeEach(() => {
-  jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
-  setActivePinia(createPinia());
-  useClock().fixedAt = '2027-02-15T08:00';
-  jest.mocked(planInWorker).mockReset();
-  jest.spyOn(api, 'keepPlan').mockResolvedValue(undefined);
-});
-afterEach(() => {
-  jest.restoreAllMocks();
-  jest.useRealTimers();
-});
+beforeEach(beginFresh);
+afterEach(endFresh);
 
 describe('the plan of an open build', () => {
   it('is provisional until it stands, and then put by on the server, once', async () => {
@@ -127,6 +84,35 @@ describe('the plan of an open build', () => {
     await jest.advanceTimersByTimeAsync(0);
     answerPlan();
     expect(api.keepPlan).toHaveBeenCalledTimes(2);
+  });
+});
+
+describe('opening', () => {
+  const away = new ApiProblem(0, 'away', 'No answer', 'The server does not answer.', []);
+
+  it('asks again while the server does not answer, and says so once', async () => {
+    jest.spyOn(api, 'plan').mockResolvedValue({ plan: null });
+    const asks = jest.spyOn(api, 'build').mockRejectedValue(away);
+    const said = jest.spyOn(useNotice(), 'complain');
+    const store = useBuild();
+    await store.open('b1');
+    await jest.advanceTimersByTimeAsync(6500);
+    expect([asks.mock.calls.length, said.mock.calls.length, store.missing]).toEqual([3, 1, false]);
+    asks.mockResolvedValue(answer(1));
+    await jest.advanceTimersByTimeAsync(3000);
+    expect(store.build?.name).toBe('Small');
+    await jest.advanceTimersByTimeAsync(9000);
+    expect(asks).toHaveBeenCalledTimes(4);
+  });
+
+  it('believes the server that a build is not there', async () => {
+    jest.spyOn(api, 'plan').mockResolvedValue({ plan: null });
+    const gone = new ApiProblem(404, 'not-found', 'Not here', 'There is no build here.', []);
+    const asks = jest.spyOn(api, 'build').mockRejectedValue(gone);
+    const store = useBuild();
+    await store.open('b1');
+    await jest.advanceTimersByTimeAsync(9000);
+    expect([asks.mock.calls.length, store.missing]).toEqual([1, true]);
   });
 });
 
@@ -210,83 +196,6 @@ describe('what is pressed', () => {
     expect(await store.logDone([first.operations[0]!])).toBe(false);
     expect(useNotice().text).toBe('That coat is in the log already.');
     expect(send).toHaveBeenCalledTimes(1);
-  });
-
-  it('may put pieces to the front, until a plan made so stands', async () => {
-    const store = await opened();
-    answerPlan();
-    jest.spyOn(api, 'applyPatch').mockResolvedValue(answer(2, { name: 'With a fan' }));
-    await store.patch('A fan', [], ['plate']);
-    expect(asked().at(-1)![0].urgent).toEqual(['plate']);
-    answerPlan({ stage: 'quick' });
-    // Something else comes in before the plan stands.
-    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(3, { name: 'And a name' }));
-    await store.unpin([]);
-    expect(asked().at(-1)![0].urgent).toEqual(['plate']);
-    answerPlan();
-    await store.unpin([]);
-    jest.mocked(api.patchBuild).mockResolvedValue(answer(4, { name: 'And another' }));
-    await store.unpin([]);
-    expect(asked().at(-1)![0].urgent).toBeUndefined();
-  });
-
-  it('puts nothing to the front for a change that was refused', async () => {
-    const store = await opened();
-    answerPlan();
-    jest.spyOn(api, 'applyPatch').mockRejectedValue(new ApiProblem(412, 'stale', 'Changed', 'Elsewhere', []));
-    expect(await store.patch('A fan', [], ['plate'])).toBe(false);
-    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
-    await store.unpin([]);
-    expect(asked().at(-1)![0].urgent).toBeUndefined();
-  });
-
-  it('lets go of a pinned pass: the plan does not hold it where the pin was', async () => {
-    const store = await opened();
-    const first = answerPlan();
-    const { id } = first.operations[1]!;
-    expect(asked()[0]![0].warm).toBeUndefined();
-    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Let go' }));
-    await store.unpin([id]);
-    const { warm } = asked().at(-1)![0];
-    expect(warm!.beginsAt.has(first.operations[0]!.id)).toBe(true);
-    expect(warm!.beginsAt.has(id)).toBe(false);
-  });
-
-  it('lets it go also when a plan that was still being made comes in first, and only once', async () => {
-    const store = await opened();
-    const { id } = answerPlan().operations[1]!;
-    store.takePlan(store.warm!);
-    const slow = asked().at(-1)!;
-    jest.spyOn(api, 'patchBuild').mockImplementation(async () => {
-      // The server is slow, and the plan from before comes in meanwhile with the pass where it was pinned.
-      answerPlan({ request: slow });
-      return answer(2, { name: 'Let go' });
-    });
-    await store.unpin([id]);
-    expect(asked().at(-1)![0].warm!.beginsAt.has(id)).toBe(false);
-    answerPlan();
-    store.takePlan(store.warm!);
-    expect(asked().at(-1)![0].warm!.beginsAt.has(id)).toBe(true);
-  });
-
-  it('keeps a pass where it is when letting go was refused', async () => {
-    const store = await opened();
-    const { id } = answerPlan().operations[1]!;
-    jest.spyOn(api, 'patchBuild').mockRejectedValue(new ApiProblem(412, 'stale', 'Changed', 'Elsewhere', []));
-    expect(await store.unpin([id])).toBe(false);
-    store.takePlan(store.warm!);
-    expect(asked().at(-1)![0].warm!.beginsAt.has(id)).toBe(true);
-  });
-
-  it('takes nothing back that was changed elsewhere since: undo names the version it saw', async () => {
-    const store = await opened();
-    answerPlan();
-    const undone = jest
-      .spyOn(api, 'undo')
-      .mockRejectedValue(new ApiProblem(412, 'changed-meanwhile', 'Changed', 'Changed elsewhere', []));
-    await store.undo();
-    expect(undone.mock.calls).toEqual([['b1', '"1"']]);
-    expect(useNotice().isProblem).toBe(true);
   });
 });
 

@@ -11,9 +11,10 @@ import {
   type PatchStep,
 } from '@fixatum/core';
 import isEqual from 'fast-deep-equal';
+import { useTimeoutFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { api, type BuildAnswer } from './api';
+import { api, ApiProblem, type BuildAnswer } from './api';
 import { plain } from './offThread/workerLink';
 import { useClock } from './clock';
 import { useNotice } from './notice';
@@ -25,6 +26,9 @@ import { pieceConflicts } from './pieceConflicts';
 
 /** A plan made before now is made again after this long, as what was planned may have slipped. */
 const REPLAN_AFTER_MINUTES = 5;
+
+/** A build that could not be fetched is asked for again after so long. */
+const OPEN_AGAIN_MS = 3000;
 
 /** The build that is open, its plan, and every change to it. */
 export const useBuild = defineStore('build', () => {
@@ -74,7 +78,8 @@ export const useBuild = defineStore('build', () => {
     if (isNews || !view.value) plan();
   }
 
-  async function open(buildId: string): Promise<void> {
+  /** Opens a build; while the server does not answer it is asked again and again, and complained of once. */
+  async function open(buildId: string, isRetry = false): Promise<void> {
     if (id.value !== buildId) {
       build.value = undefined;
       living.forget();
@@ -88,10 +93,19 @@ export const useBuild = defineStore('build', () => {
       void air.loadReadings();
       void outbox.flush();
     } catch (error) {
-      missing.value = true;
-      notice.complain(error);
+      if (!isRetry) notice.complain(error);
+      // Only the server can say that there is no such build; one that does not answer is asked again.
+      if (error instanceof ApiProblem && error.type === 'not-found') missing.value = true;
+      else openAgain.start(buildId);
     }
   }
+  const openAgain = useTimeoutFn(
+    (buildId: string) => {
+      if (id.value === buildId && !build.value) void open(buildId, true);
+    },
+    OPEN_AGAIN_MS,
+    { immediate: false },
+  );
 
   /** Applies a patch to the whole build as one change; some pieces may go before all others in the plan for it. */
   async function patch(

@@ -1,8 +1,11 @@
 import { epochMinute } from '@fixatum/core';
-import { useIntervalFn } from '@vueuse/core';
+import { useIntervalFn, useTimeoutFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { onScopeDispose, ref } from 'vue';
 import { api } from './api';
+
+/** A server that did not say what time it is is asked again after so long. */
+const TRY_AGAIN_MS = 3000;
 
 /**
  * The present as the server sees it, in epoch minutes with seconds as a fraction. A server with a fixed clock
@@ -24,11 +27,22 @@ export const useClock = defineStore('clock', () => {
     onScopeDispose(() => ticker.terminate());
   }
 
+  const again = useTimeoutFn(() => void synchronise().catch(() => undefined), TRY_AGAIN_MS, {
+    immediate: false,
+  });
+
+  /** Asks the server what time it is. Rejects when it does not answer, and goes on asking until it does. */
   async function synchronise(): Promise<void> {
+    again.stop();
     const before = Date.now();
-    const health = await api.health();
-    offsetMs.value = Date.parse(health.now) - (before + Date.now()) / 2;
-    fixedAt.value = health.fixedAt;
+    try {
+      const health = await api.health();
+      offsetMs.value = Date.parse(health.now) - (before + Date.now()) / 2;
+      fixedAt.value = health.fixedAt;
+    } catch (error) {
+      again.start();
+      throw error;
+    }
   }
 
   /** Now, in epoch minutes, for a build in this time zone. */

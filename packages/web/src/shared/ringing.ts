@@ -72,14 +72,19 @@ export function useRinging(): void {
       states.clear();
     },
   );
+  const ring = (rings: readonly Ring[]) => {
+    for (const { words, isEnd } of rings) alarm.ring(words, isEnd);
+  };
+  // Each by itself: a timer rings whatever becomes of the plan.
   watch(
-    () => [store.now, store.build?.timers, store.view] as const,
-    ([now, timers, view]) => {
-      const rings = [
-        ...timerRings(timers ?? [], now, rung),
-        ...(view ? dryingRings(store.build, dryingOf(view, now), now, states) : []),
-      ];
-      for (const { words, isEnd } of rings) alarm.ring(words, isEnd);
+    () => [store.now, store.build?.timers] as const,
+    ([now, timers]) => ring(timerRings(timers ?? [], now, rung)),
+    { immediate: true },
+  );
+  watch(
+    () => [store.now, store.view] as const,
+    ([now, view]) => {
+      if (view) ring(dryingRings(store.build, dryingOf(view, now), now, states));
     },
     { immediate: true },
   );

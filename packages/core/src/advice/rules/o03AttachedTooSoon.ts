@@ -1,6 +1,6 @@
 import { sayMoment } from '../../model/wallTime';
 import { unitWords } from '../landings';
-import { latestThen, loggedTooEarly } from '../loggedTooEarly';
+import { loggedTooEarly } from '../loggedTooEarly';
 import { oncePerStep, type Rule } from '../rule';
 
 /** O03: what is attached or joined before the coats can be handled leaves its print in them. */
@@ -14,7 +14,7 @@ export const o03AttachedTooSoon: Rule = {
         piece,
         context,
         (operation) => operation.kind === 'attach' || operation.kind === 'join',
-        (_operation, unit, doneAt) => latestThen(unit, unit.cells.keys(), doneAt, (coat) => coat.handleAt),
+        ({ milestone }) => milestone === 'handle',
       ).map(({ operation, allowedAt }) => ({
         rule: 'O03',
         severity: 'risk' as const,

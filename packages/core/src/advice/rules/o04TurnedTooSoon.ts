@@ -1,6 +1,6 @@
 import { sayMoment } from '../../model/wallTime';
 import { unitWords } from '../landings';
-import { latestThen, loggedTooEarly } from '../loggedTooEarly';
+import { loggedTooEarly } from '../loggedTooEarly';
 import { oncePerStep, type Rule } from '../rule';
 
 /** O04: a piece that is turned over before its other face can be handled lies on wet paint. */
@@ -17,13 +17,7 @@ export const o04TurnedTooSoon: Rule = {
           operation.material !== undefined &&
           operation.face !== undefined &&
           operation.material.role !== 'bond',
-        (operation, unit, doneAt) =>
-          latestThen(
-            unit,
-            [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${operation.face}:`)),
-            doneAt,
-            (coat) => coat.handleAt,
-          ),
+        ({ where }) => where === 'other-face',
       ).map(({ operation, allowedAt }) => ({
         rule: 'O04',
         severity: 'stop' as const,

@@ -1,7 +1,10 @@
+import { stepKindTable, type Wait } from '../../model/stepKinds';
 import { sayMoment } from '../../model/wallTime';
 import { unitWords } from '../landings';
-import { latestThen, loggedTooEarly } from '../loggedTooEarly';
+import { loggedTooEarly } from '../loggedTooEarly';
 import { oncePerStep, type Rule } from '../rule';
+
+const isForTape = ({ milestone }: Wait): boolean => milestone === 'tape';
 
 /** R16: tape on a film that is not tape-safe pulls the film off with it. */
 export const r16TapeTooEarly: Rule = {
@@ -10,21 +13,18 @@ export const r16TapeTooEarly: Rule = {
   title: 'Tape on a film that is not tape-safe',
   look(piece, context) {
     return oncePerStep(
-      loggedTooEarly(
-        piece,
-        context,
-        (operation) => operation.kind === 'mask',
-        (operation, unit, doneAt) => latestThen(unit, operation.cells, doneAt, (coat) => coat.tapeAt),
-      ).map(({ operation, allowedAt }) => ({
-        rule: 'R16',
-        severity: 'stop' as const,
-        piece: piece.id,
-        step: operation.stepId,
-        message: `The tape went on${unitWords(piece, operation.unit)} before the paint below was tape-safe (${sayMoment(allowedAt, context.plan.timeZone)}).`,
-        reason:
-          'Paint that is dry to the touch can still let go of what is below. Leave the tape until then, warm it a little, and pull it back on itself slowly.',
-        ideas: [],
-      })),
+      loggedTooEarly(piece, context, ({ kind }) => stepKindTable[kind].waits.some(isForTape), isForTape).map(
+        ({ operation, allowedAt }) => ({
+          rule: 'R16',
+          severity: 'stop' as const,
+          piece: piece.id,
+          step: operation.stepId,
+          message: `The tape went on${unitWords(piece, operation.unit)} before the paint below was tape-safe (${sayMoment(allowedAt, context.plan.timeZone)}).`,
+          reason:
+            'Paint that is dry to the touch can still let go of what is below. Leave the tape until then, warm it a little, and pull it back on itself slowly.',
+          ideas: [],
+        }),
+      ),
     );
   },
 };

@@ -2,24 +2,16 @@ import { allowedFrom } from './allowed';
 import type { EpochMinute } from '../../model/wallTime';
 import { DraftState } from '../state/draftState';
 import { gate } from './gates';
+import { joiningFit, type Fit } from './joiningFit';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation, Binding } from '../plan/plan';
 import { replayLog, type Lesson } from './replayLog';
-import { linkBehind, longestWait, type Busy, type Timeline } from '../state/timeline';
+import { linkBehind, type Busy, type Timeline } from '../state/timeline';
 import type { UnitState } from '../state/unitState';
 import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOptions';
 
 /** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
 const MOST_ROUNDS = 400;
-interface Fit {
-  start: EpochMinute;
-  laidAt: EpochMinute;
-  line: Timeline | undefined;
-  boundBy: Binding | 'choice';
-  /** The stretch whose set-up and clean-up it shares. */
-  joins: Busy | undefined;
-}
-
 /**
  * The plan while it is being made: what is placed where, on whose hands and on which rack, and how it dries. Passes are
  * placed one by one, each at its first good moment, and units can be taken out again with all that is planned on them.
@@ -157,7 +149,7 @@ export class Draft extends DraftState {
     const latest = soonest + this.habits.joinPatienceMinutes;
     for (const line of this.hands) {
       if (wanted !== undefined && line.id !== wanted) continue;
-      const joining = this.joiningFit(operation, from, line, latest);
+      const joining = joiningFit(this, operation, from, line, latest);
       if (joining && (!best.joins || joining.laidAt < best.laidAt)) best = joining;
     }
     if (best.laidAt > soonest + plainHabits.joinPatienceMinutes) best.boundBy = 'choice';
@@ -218,34 +210,5 @@ export class Draft extends DraftState {
       opensAt(work) <= work &&
       allowedFrom(this, operation, at, operation.setUpMinutes).start <= at
     );
-  }
-
-  /** The first start right behind a pass of the same batch, before `latest`; undefined where there is none. */
-  private joiningFit(
-    operation: PlannedOperation,
-    from: EpochMinute,
-    line: Timeline,
-    latest: EpochMinute,
-  ): Fit | undefined {
-    const { workMinutes, cleanUpMinutes, batchKey } = operation;
-    const total = workMinutes + cleanUpMinutes;
-    const wait = longestWait(operation);
-    for (const stretch of line.withKey(batchKey, from - wait)) {
-      const { laidAt, status } = stretch.operation;
-      if (laidAt === undefined || status !== 'planned') continue;
-      const start = Math.max(from, laidAt);
-      if (start + workMinutes > latest) return undefined;
-      if (start > laidAt + wait) continue;
-      // Between two that share a set-up it needs no cleaning up of its own.
-      const next = stretch.joinedBy;
-      if (next ? start + workMinutes > next.start : !line.isFree(start, total, stretch)) continue;
-      // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
-      const { potLife = Infinity } = operation.material ?? {};
-      if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
-      const opened = gate(operation, this.unitOf(operation), start, operation.letsDryThrough);
-      if (opened === start && allowedFrom(this, operation, start, 0).start === start)
-        return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
-    }
-    return undefined;
   }
 }
