@@ -57,5 +57,7 @@ export const vuetify = createVuetify({
     VCheckbox: { density: 'comfortable', hideDetails: 'auto' },
     VCard: { rounded: 'sm', elevation: 0, border: true },
     VDialog: { maxWidth: 640 },
+    // A menu that is still fading away takes no press when it is opened again.
+    VMenu: { transition: false },
   },
 });
