@@ -37,6 +37,7 @@ export * from './drying/dryStack';
 export * from './drying/laidCoat';
 export * from './drying/dryness';
 export * from './drying/goodAir';
+export * from './drying/milestoneOf';
 export * from './drying/placeAir';
 export * from './drying/readings';
 export * from './drying/whatIf';

@@ -1,9 +1,11 @@
-import { milestoneOfStack } from '../drying/milestoneOf';
+import { milestoneOfCoat } from '../drying/milestoneOf';
 import type { Piece } from '../model/schema';
 import type { Wait } from '../model/stepKinds';
 import type { EpochMinute } from '../model/wallTime';
 import type { PlannedOperation } from '../schedule/plan/plan';
 import { cellsOfWait, waitsOf } from '../schedule/place/gates';
+import { nth } from '../model/sure';
+import { earliness, type Earliness } from './earliness';
 import type { RuleContext } from './rule';
 
 /** Something done, by the log, before the coats it works on allowed it. */
@@ -11,6 +13,7 @@ export interface TooEarly {
   operation: PlannedOperation;
   /** When it would have been allowed. */
   allowedAt: EpochMinute;
+  early: Earliness;
 }
 
 /**
@@ -30,14 +33,21 @@ export function loggedTooEarly(
     if (operation.pieceId !== piece.id || operation.status !== 'done' || start === undefined) return [];
     const unit = plan.units.get(`${piece.id}/${operation.unit}`);
     if (!unit || !wants(operation)) return [];
-    let allowedAt = -Infinity;
+    let latest: TooEarly | undefined;
     for (const wait of waitsOf(operation).filter(about)) {
       for (const cell of cellsOfWait(operation, wait, unit)) {
         // As it was then, whatever was laid on it since.
         const stack = unit.asOf(cell, start);
-        if (stack) allowedAt = Math.max(allowedAt, milestoneOfStack(stack, wait.milestone, wait.coats));
+        const coats = unit.cells.get(cell) ?? [];
+        stack?.coats.forEach((milestones, at) => {
+          if (wait.coats === 'top' && at < stack.coats.length - 1) return;
+          const allowedAt = milestoneOfCoat(milestones, wait.milestone);
+          const { material, laidAt } = nth(coats, at);
+          if (allowedAt > (latest?.allowedAt ?? -Infinity))
+            latest = { operation, allowedAt, early: earliness(plan, material.id, laidAt, start, allowedAt) };
+        });
       }
     }
-    return start < Math.floor(allowedAt) ? [{ operation, allowedAt }] : [];
+    return latest && start < Math.floor(latest.allowedAt) ? [latest] : [];
   });
 }

@@ -1,5 +1,5 @@
 import type { Build, Piece } from '../model/schema';
-import type { RuleFinding, Severity } from './finding';
+import { severities, type RuleFinding, type Severity } from './finding';
 import type { Material } from '../model/materialSchema';
 import type { Plan } from '../schedule/answers/plan';
 
@@ -27,13 +27,14 @@ export function stepPointer(build: Build, piece: Piece, stepIndex: number): stri
   return `/pieces/${build.pieces.indexOf(piece)}/steps/${stepIndex}`;
 }
 
-/** Keeps the first finding for each step and cause, so that four units of a set speak once. */
+/** Keeps the worst finding for each step and cause, the first of those, so that four units of a set speak once. */
 export function oncePerStep(findings: RuleFinding[]): RuleFinding[] {
-  const seen = new Set<string>();
-  return findings.filter((finding) => {
+  const worst = new Map<string, RuleFinding>();
+  for (const finding of findings) {
     const key = `${finding.rule} ${finding.piece} ${finding.step} ${finding.below}`;
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  });
+    const known = worst.get(key);
+    if (!known || severities.indexOf(finding.severity) < severities.indexOf(known.severity))
+      worst.set(key, finding);
+  }
+  return [...worst.values()];
 }

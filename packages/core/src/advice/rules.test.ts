@@ -90,6 +90,17 @@ const cases: [string, Build, string[]][] = [
     build([seal, paint], [entry('seal', '2027-02-15T09:00'), entry('paint', '2027-02-15T09:45')]),
     [],
   ],
+  // The spread of a label is σ 0.2: e^(−0.2) · 45 = 36.84 min cannot be told from 45.
+  [
+    'R08: a note at 37 min',
+    build([seal, paint], [entry('seal', '2027-02-15T09:00'), entry('paint', '2027-02-15T09:37')]),
+    ['R08 note paint'],
+  ],
+  [
+    'R08: a stop at 36 min',
+    build([seal, paint], [entry('seal', '2027-02-15T09:00'), entry('paint', '2027-02-15T09:36')]),
+    ['R08 stop paint'],
+  ],
   ['R28: heat after pressed texture', build([texture, heat]), ['R28 stop heat']],
   ['R28 near: heat first', build([heat, texture]), []],
   [
@@ -134,7 +145,17 @@ describe('rules', () => {
       entry('paint', '2027-02-15T09:10', { unit, id: `p${unit}` }),
     ]);
     expect(found(build([seal, paint], log, { quantity: 2 }))).toEqual(['R08 stop paint']);
+    // Of two units the one that is worse off speaks.
+    const uneven = log.map((one) => (one.id === 'p1' ? { ...one, doneAt: '2027-02-15T09:40' } : one));
+    expect(found(build([seal, paint], uneven, { quantity: 2 }))).toEqual(['R08 stop paint']);
   });
+});
+
+it('says how early something was, of how long it had to wait', () => {
+  const log = [entry('seal', '2027-02-15T09:00'), entry('paint', '2027-02-15T09:40')];
+  const [early] = judgeBuild(build([seal, paint], log)).filter(({ rule }) => rule === 'R08');
+  expect(early!.message).toContain('(5 min early of 45 min, ');
+  expect(early!.reason).toMatch(/no surer than that/);
 });
 
 describe('what takes no other coat', () => {

@@ -2,6 +2,7 @@ import type { Swatch } from '../model/schema';
 import { parseRecoat } from '../materials/material';
 import { substrateNames } from '../model/substrates';
 import { sayWait } from '../model/wallTime';
+import { recoatFactor, throughFactor } from '../drying/filmTimes';
 import { filmFactor, filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 
@@ -23,8 +24,8 @@ export function swatchSteps(
     const parts: string[] = [];
     if (below) {
       const minutes = coat.onCured
-        ? Math.max(below.material.pack ?? 0, below.material.wear ?? 0) * below.factor ** 2
-        : (parseRecoat(below.material.recoat)[0]?.from ?? 0) * below.factor ** 1.5;
+        ? Math.max(below.material.pack ?? 0, below.material.wear ?? 0) * throughFactor(below.factor)
+        : (parseRecoat(below.material.recoat)[0]?.from ?? 0) * recoatFactor(below.factor);
       parts.push(`Wait ${sayWait(minutes)}`);
       if (coat.onScuffed) parts.push('scuff it with a fine pad');
     }
@@ -33,7 +34,7 @@ export function swatchSteps(
     below = { material, factor: filmFactor[film] };
   }
   if (below) {
-    const wait = Math.max(below.material.tape ?? 0, below.material.handle ?? 0) * below.factor ** 2;
+    const wait = Math.max(below.material.tape ?? 0, below.material.handle ?? 0) * throughFactor(below.factor);
     lines.push(`Leave it ${sayWait(wait)}.`);
   }
   if (swatch.bendRadiusMm !== undefined)

@@ -1,6 +1,6 @@
 import { dryingFamily } from '../materials/material';
 import type { EpochMinute } from '../model/wallTime';
-import { binderOf } from '../model/binders';
+import { Covering } from './covering';
 import type { RateTrack } from './rateTrack';
 import type { Material } from '../model/materialSchema';
 import type { LaidCoat, Stand } from './laidCoat';
@@ -42,7 +42,10 @@ export function passed(spans: readonly Span[], minute: EpochMinute): number {
 export const earlyAid = (coat: LaidCoat) =>
   coat.air === 'warm' && dryingFamily(coat.material) !== 'two-part' ? WARM_AIR : 1;
 
-/** The spans over which one clock runs: cut wherever the unit is moved or another film is laid on top. */
+/**
+ * The spans over which one clock runs: cut wherever the unit is moved or a coat is laid on top.
+ * @param covers the coats above, in order
+ */
 export function spansFor(
   material: Material,
   clock: 'early' | 'late',
@@ -54,18 +57,18 @@ export function spansFor(
   let stand = 0;
   while (stand + 1 < stands.length && nth(stands, stand + 1).from <= from) stand += 1;
   let cover = 0;
-  let covering = 1;
+  const covering = new Covering(material.id);
   const spans: Span[] = [];
   for (let cut = from; ;) {
     while (cover < covers.length && nth(covers, cover).laidAt <= cut) {
-      covering *= binderOf(nth(covers, cover).material).coverFactor;
+      covering.lay(nth(covers, cover));
       cover += 1;
     }
     const here = nth(stands, stand);
     spans.push({
       from: cut,
       track: here.placeAir.track(material, clock),
-      factor: aid * (here.fan ? FAN : 1) * covering,
+      factor: aid * (here.fan ? FAN : 1) * covering.pace,
     });
     const moved = stands[stand + 1]?.from ?? Infinity;
     const covered = covers[cover]?.laidAt ?? Infinity;

@@ -4,6 +4,7 @@ import type { LaidCoat, Stand, DryStack, CoatMilestones } from './laidCoat';
 import { LazyCoat } from './lazyCoat';
 import { joinFilms } from './joinedFilms';
 import { passed, spansFor, earlyAid } from './clocks';
+import { touchFactor } from './filmTimes';
 import { nth } from '../model/sure';
 
 /**
@@ -11,12 +12,12 @@ import { nth } from '../model/sure';
  *
  * `coats` lie bottom first in the order they were laid, all on the same spot; `stands` say where the unit stood
  * (sorted by time, the first not after the first coat). Model (docs/domain.md, "The drying model"):
- * - a milestone is reached when `∫ r dt` equals its label time, times `f` for touch, `f^1.5` for recoat and `f²`
- *   for the rest, with `f` the film factor;
- * - coats of one re-dissolving material, each laid before the one below was packable, are one film for tape-safe and
- *   later: their `f` add up and those clocks start with the last of them;
- * - while different films lie on a coat its later clocks run at the product of their cover factors, a run of coats of
- *   one material counting as one layer;
+ * - a milestone is reached when `∫ r dt` equals its label time, grown with the film (`filmTimes`);
+ * - coats of one re-dissolving material, each laid before the one below was tape-safe, are one film for tape-safe and
+ *   later (`joinedFilms`): the last of them and what the others still held (`residue`), by clocks that start with the last;
+ * - while different films lie on a coat its later clocks run more slowly (`covering`);
+ * - a stack is packable when its surface is: its top coat packable and all below it tape-safe. All else is reached by the
+ *   stack when it is by every coat of it;
  * - a fan speeds every clock by 1.5; hand-held warm air touch and recoat by 3, but not two-part coats.
  *
  * Milestones are worked out when they are first asked for: a planner asks for few of them.
@@ -56,9 +57,9 @@ class LazyStack implements DryStack {
   constructor(laid: readonly LaidCoat[], stands: readonly Stand[]) {
     const films = joinFilms(laid, stands);
     let film = 0;
-    this.coats = laid.map((_, at) => {
+    this.coats = laid.map((coat, at) => {
       while (at > nth(films, film).last) film += 1;
-      return new LazyCoat(laid, at, nth(films, film), stands);
+      return new LazyCoat(coat, nth(films, film), stands);
     });
   }
 
@@ -66,7 +67,8 @@ class LazyStack implements DryStack {
     let latest = this.known[key];
     if (latest === undefined) {
       latest = -Infinity;
-      for (const coat of this.coats) latest = Math.max(latest, coat[key]);
+      if (key === 'packAt') latest = packableAt(this.coats);
+      else for (const coat of this.coats) latest = Math.max(latest, coat[key]);
       this.known[key] = latest;
     }
     return latest;
@@ -86,9 +88,18 @@ class LazyStack implements DryStack {
   }
 }
 
+/** When a stack does not stick to its neighbour any more: its top coat is packable, and all below it are tape-safe. */
+export function packableAt(coats: readonly Pick<CoatMilestones, 'packAt' | 'tapeAt'>[]): EpochMinute {
+  const top = coats.length - 1;
+  return coats.reduce(
+    (latest, coat, at) => Math.max(latest, at === top ? coat.packAt : coat.tapeAt),
+    -Infinity,
+  );
+}
+
 /** The share of its way to touch-dry that a coat has come at a moment: 1 when it gets there. Time factor left out. */
 export function touchShare(coat: LaidCoat, stands: readonly Stand[], minute: EpochMinute): number {
-  const need = touchLabelMinutes(coat.material) * coat.filmFactor;
+  const need = touchLabelMinutes(coat.material) * touchFactor(coat.filmFactor);
   if (need <= 0) return 1;
   return passed(spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat)), minute) / need;
 }

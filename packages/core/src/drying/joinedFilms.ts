@@ -1,38 +1,113 @@
-import type { LaidCoat, Stand } from './laidCoat';
-import { spansFor, reach } from './clocks';
 import { nth } from '../model/sure';
+import type { EpochMinute } from '../model/wallTime';
+import { passed, reach, spansFor, type Span } from './clocks';
+import { throughFactor } from './filmTimes';
+import type { LaidCoat, Stand } from './laidCoat';
+import { residue } from './residue';
 
-/** Neighbouring coats that count as one film for the later milestones, by their first and last index. */
-export interface Film {
-  first: number;
-  last: number;
-  factor: number;
+/**
+ * Neighbouring coats that dry through as one film, by their first and last index; mostly it is but one coat.
+ * Invariant: a film is never through sooner than each of its coats would be by itself.
+ */
+export class Film {
+  /** The film that counts, over one normal coat: the last coat, and what those below still held when it came. */
+  readonly factor: number;
   /** How much longer than the label it takes: what touch tests showed of each coat, by its share of the film. */
-  timeFactor: number;
+  readonly timeFactor: number;
+  private spans: Span[] | undefined;
+  private single: Film[] | undefined;
+  private readonly reached = new Map<number, EpochMinute>();
+
+  /** @param covers the coats above it, in order; none while it is asked whether another joins it */
+  constructor(
+    private readonly laid: readonly LaidCoat[],
+    readonly first: number,
+    readonly last: number,
+    private readonly stands: readonly Stand[],
+    private readonly covers: readonly LaidCoat[] = [],
+  ) {
+    const top = nth(laid, last);
+    let factor = top.filmFactor;
+    let told = factor * (top.timeFactor ?? 1);
+    for (const coat of laid.slice(first, last)) {
+      const held = residue(coat, stands, top.laidAt) * coat.filmFactor;
+      factor += held;
+      told += held * (coat.timeFactor ?? 1);
+    }
+    this.factor = factor;
+    this.timeFactor = told / factor;
+  }
+
+  /** The same film with other coats laid over it. */
+  under(covers: readonly LaidCoat[]): Film {
+    return new Film(this.laid, this.first, this.last, this.stands, covers);
+  }
+
+  private get material() {
+    return nth(this.laid, this.last).material;
+  }
+
+  private clock(): Span[] {
+    const { material, laidAt } = nth(this.laid, this.last);
+    this.spans ??= spansFor(material, 'late', laidAt, this.stands, this.covers, 1);
+    return this.spans;
+  }
+
+  /** Each of its coats as if it were a film by itself; none for a film of one. */
+  private alone(): Film[] {
+    this.single ??=
+      this.first === this.last
+        ? []
+        : Array.from(
+            { length: this.last - this.first + 1 },
+            (_, n) => new Film(this.laid, this.first + n, this.first + n, this.stands, this.covers),
+          );
+    return this.single;
+  }
+
+  private need(label: number): number {
+    return label * throughFactor(this.factor) * this.timeFactor;
+  }
+
+  /** When a late milestone of so many label minutes is reached; Infinity for never. */
+  reach(label = 0): EpochMinute {
+    let at = this.reached.get(label);
+    if (at === undefined) {
+      at = reach(this.clock(), this.need(label));
+      for (const coat of this.alone()) at = Math.max(at, coat.reach(label));
+      this.reached.set(label, at);
+    }
+    return at;
+  }
+
+  /** The share of its way to that milestone that has passed at a moment, 0 to 1. */
+  share(label: number, minute: EpochMinute): number {
+    const need = this.need(label);
+    let share = need <= 0 ? 1 : Math.min(1, passed(this.clock(), minute) / need);
+    for (const coat of this.alone()) share = Math.min(share, coat.share(label, minute));
+    return share;
+  }
+
+  /** When tape may go on it: by its own time, or else when it can be handled and coated. */
+  get tapeAt(): EpochMinute {
+    return this.reach(this.material.tape ?? this.material.handle);
+  }
 }
 
+/** The films of a stack, bottom first: coats of one material that re-dissolves join as long as the one below is not tape-safe. */
 export function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]): Film[] {
   const films: Film[] = [];
   coats.forEach((coat, at) => {
-    const below = films[films.length - 1];
-    const under = coats[at - 1];
-    if (below && under && under.material.id === coat.material.id && coat.material.redissolves) {
-      const spans = spansFor(under.material, 'late', under.laidAt, stands, [], 1);
-      const packableAt = reach(spans, (under.material.pack ?? 0) * below.factor ** 2 * below.timeFactor);
-      if (coat.laidAt < packableAt) {
-        const factor = below.factor + coat.filmFactor;
-        below.timeFactor =
-          (below.factor * below.timeFactor + coat.filmFactor * (coat.timeFactor ?? 1)) / factor;
-        below.factor = factor;
-        below.last = at;
-        return;
-      }
-    }
-    films.push({ first: at, last: at, factor: coat.filmFactor, timeFactor: coat.timeFactor ?? 1 });
+    const below = films.at(-1);
+    const joins =
+      below !== undefined &&
+      coat.material.redissolves &&
+      coats[at - 1]?.material.id === coat.material.id &&
+      coat.laidAt < below.tapeAt;
+    if (joins) films[films.length - 1] = new Film(coats, below.first, at, stands);
+    else films.push(new Film(coats, at, at, stands));
   });
-  return films;
+  return films.map((film) =>
+    film.last === coats.length - 1 ? film : film.under(coats.slice(film.last + 1)),
+  );
 }
-
-/** The different films above a coat, lowest first: further coats of one material are one layer. */
-export const coversOf = (coats: readonly LaidCoat[], at: number): LaidCoat[] =>
-  coats.slice(at + 1).filter((coat, n) => coat.material.id !== nth(coats, at + n).material.id);

@@ -35,7 +35,10 @@ export interface CoatMilestones {
   wearAt: EpochMinute;
 }
 
-/** The milestones of every coat, bottom first, and of the stack: the latest of its coats. */
+/**
+ * The milestones of every coat, bottom first, and of the stack: the latest of its coats; but packable is a matter of the
+ * surface: of the top coat, with all below it tape-safe.
+ */
 export interface DryStack {
   coats: CoatMilestones[];
   handleAt: EpochMinute;

@@ -22,6 +22,15 @@ export function milestoneOfCoat(coat: CoatMilestones, milestone: Milestone): Epo
   }
 }
 
+/**
+ * When a coat no longer slows, or is slowed by, what is laid on it: tape-safe for one that the next would join, cured for others
+ * (docs/domain.md, "Letting it dry through").
+ */
+export const throughAt = (
+  coat: Pick<CoatMilestones, 'tapeAt' | 'packAt' | 'wearAt'>,
+  joins: boolean,
+): EpochMinute => (joins ? coat.tapeAt : Math.max(coat.packAt, coat.wearAt));
+
 /** When the newest coat of a stack, or all of them, reach a milestone; minus infinity for an empty stack. */
 export function milestoneOfStack(stack: DryStack, milestone: Milestone, coats: 'top' | 'all'): EpochMinute {
   if (coats === 'top') {

@@ -15,35 +15,35 @@ export interface BinderDefinition {
 }
 
 const breathing = { coverFactor: 1 };
-const rubbery = { coverFactor: 0.5, soft: true };
+const rubbery = { coverFactor: 0.6, soft: true };
 
 /** Binder families by the names that labels use. */
 export const binderTable: Readonly<Record<string, BinderDefinition>> = {
-  PVA: { coverFactor: 0.7 },
-  acrylic: { coverFactor: 0.7 },
-  'acrylic urethane': { coverFactor: 0.7 },
-  'vinyl acrylic': { coverFactor: 0.7 },
-  EVA: { coverFactor: 0.7 },
+  PVA: { coverFactor: 0.75 },
+  acrylic: { coverFactor: 0.75 },
+  'acrylic urethane': { coverFactor: 0.75 },
+  'vinyl acrylic': { coverFactor: 0.75 },
+  EVA: { coverFactor: 0.75 },
   'synthetic rubber': rubbery,
   'natural rubber': rubbery,
   chloroprene: rubbery,
-  rubber: { coverFactor: 0.5 },
-  'acrylic lacquer': { coverFactor: 0.5 },
-  'chlorinated polyolefin': { coverFactor: 0.5 },
+  rubber: { coverFactor: 0.6 },
+  'acrylic lacquer': { coverFactor: 0.6 },
+  'chlorinated polyolefin': { coverFactor: 0.6 },
   alkyd: { coverFactor: 0.4, curesByAir: true },
   oil: { coverFactor: 0.4 },
   wax: { coverFactor: 0.3, repels: true },
-  epoxy: { coverFactor: 0.1 },
-  urethane: { coverFactor: 0.1 },
-  silicone: { coverFactor: 0.1, repels: true },
-  cyanoacrylate: { coverFactor: 0.1 },
+  epoxy: { coverFactor: 0.2 },
+  urethane: { coverFactor: 0.75 },
+  silicone: { coverFactor: 0.2, repels: true },
+  cyanoacrylate: { coverFactor: 0.2 },
   powder: { ...breathing, loose: true },
   resist: { ...breathing, repels: true, comesOff: true },
   dye: breathing,
 };
 
 /** A binder that no label here names: taken to be like an acrylic. */
-const unknownBinder: BinderDefinition = { coverFactor: 0.7 };
+const unknownBinder: BinderDefinition = { coverFactor: 0.75 };
 
 export const binderOf = ({ binder }: { binder: string }): BinderDefinition =>
   binderTable[binder] ?? unknownBinder;

@@ -143,7 +143,7 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
         if (!stack || !top || top.recoat.every((window) => window.to !== Infinity)) continue;
         const same = unit.cells.get(cell)![stack.coats.length - 1]!.material.id === material?.id;
         if (!same) tooSoon(Math.max(stack.packAt, stack.wearAt), 'dry through');
-        else if (material.redissolves) tooSoon(top.packAt, 'dry through');
+        else if (material.redissolves) tooSoon(top.tapeAt, 'dry through');
       }
     if (operation.kind === 'mask') for (const stack of below(true)) tooSoon(stack.tapeAt, 'tape-safe');
     if (operation.kind === 'sand')

@@ -69,15 +69,11 @@ describe('what is drying', () => {
   });
 
   it('says how long a coat is left alone that has to dry through before the next', () => {
-    const tight = build({
-      log,
-      events: [{ id: 'day', name: 'Day', packAt: '2027-02-18T18:00', wearAt: '2027-02-19T09:00' }],
-    });
-    tight.pieces[0]!.event = 'day';
+    const patient = build({ log });
+    patient.pieces[0]!.steps[0]!.waitFor = 'through';
     const rests = (one: Build) => dryingOf(planView(one, { now: now + 30 }), now + 30)[0]!.restsUntil;
-    // As one film both coats take four days; one by one the second goes on a day after the first, the later of which was
-    // laid at 08:05.
-    expect(rests(tight)).toBe(now + 5 + 1440);
+    // The second coat goes on once the first is tape-safe, 720 min after the later unit was laid at 08:05.
+    expect(rests(patient)).toBe(now + 5 + 720);
     expect(rests(build({ log }))).toBeUndefined();
   });
 

@@ -1,8 +1,8 @@
 import {
   drynessAt,
   faceOfCell,
+  throughAt,
   type Build,
-  type CoatMilestones,
   type Dryness,
   type Face,
   type PlanView,
@@ -34,22 +34,31 @@ function closesAt(windows: readonly RecoatWindow[], now: number): number | undef
   return window && Number.isFinite(window.to) ? window.to : undefined;
 }
 
-/** When each spot gets a coat that waits until what lies there is dry through, by `piece/unit face:zone`. */
-function restsOf({ operations }: PlanView): Map<string, number> {
-  const rests = new Map<string, number>();
-  for (const { pieceId, unit, cells, status, start, letsDryThrough } of operations) {
+/** A coat that waits until what lies on its spot is dry through. */
+interface Waiting {
+  start: number;
+  materialId: string | undefined;
+}
+
+/** The next coat of each spot that waits until what lies there is dry through, by `piece/unit face:zone`. */
+function restsOf({ operations }: PlanView): Map<string, Waiting> {
+  const rests = new Map<string, Waiting>();
+  for (const { pieceId, unit, cells, status, start, letsDryThrough, material } of operations) {
     if (status !== 'planned' || start === undefined || !letsDryThrough) continue;
     for (const cell of cells) {
       const key = `${pieceId}/${unit} ${cell}`;
-      rests.set(key, Math.min(start, rests.get(key) ?? Infinity));
+      if (start < (rests.get(key)?.start ?? Infinity)) rests.set(key, { start, materialId: material?.id });
     }
   }
   return rests;
 }
 
-/** When a coat is cured, or the next one is planned all the same; undefined where none waits for that. */
-const restsUntil = (nextAt: number | undefined, { packAt, wearAt }: CoatMilestones): number | undefined =>
-  nextAt === undefined ? undefined : Math.min(nextAt, Math.max(packAt, wearAt));
+/** When a coat is through, or the next one is planned all the same; undefined where none waits for that. */
+const restsUntil = (
+  next: Waiting | undefined,
+  top: PlanView['strata'][string][string][number],
+): number | undefined =>
+  next && Math.min(next.start, throughAt(top.milestones, next.materialId === top.materialId));
 
 /** What is drying now, what is due first at the top. Coats that only have to cure come last. */
 export function dryingOf(view: PlanView, now: number): Drying[] {
@@ -74,7 +83,7 @@ export function dryingOf(view: PlanView, now: number): Drying[] {
       })();
       const face = faceOfCell(cell);
       const key = `${pieceId} ${face} ${top.stepId} ${state}`;
-      const rest = restsUntil(rests.get(`${unitKey} ${cell}`), milestones);
+      const rest = restsUntil(rests.get(`${unitKey} ${cell}`), top);
       const known = groups.get(key);
       if (!known) {
         groups.set(key, {

@@ -1,5 +1,6 @@
 import { sayMoment } from '../../model/wallTime';
 import { unitWords } from '../landings';
+import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
 import { loggedTooEarly } from '../loggedTooEarly';
 import { oncePerStep, type Rule } from '../rule';
 
@@ -15,13 +16,15 @@ export const o03AttachedTooSoon: Rule = {
         context,
         (operation) => operation.kind === 'attach' || operation.kind === 'join',
         ({ milestone }) => milestone === 'handle',
-      ).map(({ operation, allowedAt }) => ({
+      ).map(({ operation, allowedAt, early }) => ({
         rule: 'O03',
-        severity: 'risk' as const,
+        severity: severityOf(early, 'risk'),
         piece: piece.id,
         step: operation.stepId,
-        message: `This was put on${unitWords(piece, operation.unit)} before the coats could be handled (${sayMoment(allowedAt, context.plan.timeZone)}). Look for prints.`,
-        reason: 'Straps and clamps press into a film that is still soft, and it cures in that shape.',
+        message: `This was put on${unitWords(piece, operation.unit)} before the coats could be handled (${earlyWords(early)}, ${sayMoment(allowedAt, context.plan.timeZone)}). Look for prints.`,
+        reason: early.isWithinSpread
+          ? withinSpreadReason
+          : 'Straps and clamps press into a film that is still soft, and it cures in that shape.',
         ideas: [],
       })),
     );

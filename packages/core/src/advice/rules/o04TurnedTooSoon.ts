@@ -1,5 +1,6 @@
 import { sayMoment } from '../../model/wallTime';
 import { unitWords } from '../landings';
+import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
 import { loggedTooEarly } from '../loggedTooEarly';
 import { oncePerStep, type Rule } from '../rule';
 
@@ -18,14 +19,15 @@ export const o04TurnedTooSoon: Rule = {
           operation.face !== undefined &&
           operation.material.role !== 'bond',
         ({ where }) => where === 'other-face',
-      ).map(({ operation, allowedAt }) => ({
+      ).map(({ operation, allowedAt, early }) => ({
         rule: 'O04',
-        severity: 'stop' as const,
+        severity: severityOf(early, 'stop'),
         piece: piece.id,
         step: operation.stepId,
-        message: `The ${operation.face} face was coated${unitWords(piece, operation.unit)} before the other one could be handled (${sayMoment(allowedAt, context.plan.timeZone)}).`,
-        reason:
-          'The piece has to lie or hang on the face that is still soft: it sticks and takes prints. Look at it before going on.',
+        message: `The ${operation.face} face was coated${unitWords(piece, operation.unit)} before the other one could be handled (${earlyWords(early)}, ${sayMoment(allowedAt, context.plan.timeZone)}).`,
+        reason: early.isWithinSpread
+          ? withinSpreadReason
+          : 'The piece has to lie or hang on the face that is still soft: it sticks and takes prints. Look at it before going on.',
         ideas: [],
       })),
     );

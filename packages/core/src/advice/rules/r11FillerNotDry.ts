@@ -1,4 +1,5 @@
 import { sayMoment } from '../../model/wallTime';
+import { earliness, earlyWords, severityOf, withinSpreadReason } from '../earliness';
 import type { RuleFinding } from '../finding';
 import { landingsOf, unitWords } from '../landings';
 import { oncePerStep, type Rule } from '../rule';
@@ -17,17 +18,22 @@ export const r11FillerNotDry: Rule = {
           below.recoat.length > 0 &&
           over.laidAt < Math.floor(nth(below.recoat, 0).from),
       )
-      .map(({ unit, operation, over, under, below }): RuleFinding => ({
-        rule: 'R11',
-        severity: 'stop',
-        piece: piece.id,
-        step: operation.stepId,
-        below: under.material.id,
-        message: `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} was dry through (${sayMoment(nth(below.recoat, 0).from, plan.timeZone)}).`,
-        reason:
-          'Fillers go on shrinking while they dry. A film laid too soon is pulled apart from below, and the gap shows again.',
-        ideas: [],
-      }));
+      .map(({ unit, operation, over, under, below }): RuleFinding => {
+        const opensAt = nth(below.recoat, 0).from;
+        const early = earliness(plan, under.material.id, under.laidAt, over.laidAt, opensAt);
+        return {
+          rule: 'R11',
+          severity: severityOf(early, 'stop'),
+          piece: piece.id,
+          step: operation.stepId,
+          below: under.material.id,
+          message: `${over.material.name} went on${unitWords(piece, unit)} before the ${under.material.name} was dry through (${earlyWords(early)}, ${sayMoment(opensAt, plan.timeZone)}).`,
+          reason: early.isWithinSpread
+            ? withinSpreadReason
+            : 'Fillers go on shrinking while they dry. A film laid too soon is pulled apart from below, and the gap shows again.',
+          ideas: [],
+        };
+      });
     return oncePerStep(early);
   },
 };

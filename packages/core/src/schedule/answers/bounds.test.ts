@@ -72,8 +72,8 @@ describe('bounds', () => {
   });
 
   it('take the quickest order where steps wait for nothing', () => {
-    // Enamel first, and its recoat of a day, would make the primer late: at best the primer comes first. 08:03 it is begun, 2 min
-    // of work; recoat of the primer 20 + 40 min later lets the enamel on at 09:05, packable 4320 min after 09:07.
+    // Primer first lets the enamel on at 09:05, packable 4320 min after 09:07: the 18th. Enamel first is laid by 08:02 and takes the
+    // primer a day later, and that is packable a day after that: the 17th, when the enamel below is tape-safe, too.
     const steps = [
       { id: 'slow', kind: 'base' as const, material: 'hobby-enamel', method: 'brush' as const, after: [] },
       {
@@ -86,6 +86,6 @@ describe('bounds', () => {
     ];
     const plan = planBuild(sampleBuild({ pieces: [samplePiece({}, steps)] }));
     expect(plan.bounds[0]!.packableAt).toBeLessThanOrEqual(plan.pieces[0]!.packableAt!);
-    expect(toWallTime(plan.bounds[0]!.packableAt, 'UTC').slice(0, 10)).toBe('2027-02-18');
+    expect(toWallTime(plan.bounds[0]!.packableAt, 'UTC').slice(0, 10)).toBe('2027-02-17');
   });
 });

@@ -146,12 +146,21 @@ function boundUnit(
     }
   }
   const end = Math.max(now, ...own.map((operation) => ends.get(operation.id) ?? -Infinity));
-  let pack = own.some((operation) => operation.status !== 'done') ? end : -Infinity;
-  let wear = pack;
-  for (const { milestones } of [...real, ...planned.values()]) {
-    pack = Math.max(pack, milestones.packAt);
-    wear = Math.max(wear, milestones.wearAt);
-  }
+  const worked = own.some((operation) => operation.status !== 'done') ? end : -Infinity;
+  // The more passes have to come before one, the further up its coat lies.
+  const upwards = [...planned].sort(([a], [b]) => entryOf(before, a).size - entryOf(before, b).size);
+  const unsure = own.flatMap((operation) =>
+    operation.material && operation.status !== 'skipped' ? unsureCells(own, operation, before) : [],
+  );
+  const atBest = new UnitAtBest([...real, ...upwards.map(([, coat]) => coat)], unsure);
+  const pack = Math.max(
+    worked,
+    atBest.latest(atBest.cells.keys(), (stack) => stack.packAt),
+  );
+  const wear = Math.max(
+    worked,
+    atBest.latest(atBest.cells.keys(), (stack) => stack.wearAt),
+  );
   if (Number.isFinite(pack) && Math.max(pack, wear) > end)
     waits.set('drying', (waits.get('drying') ?? 0) + Math.max(pack, wear) - end);
   return { pack: Math.floor(pack), wear: Math.floor(wear), waits };

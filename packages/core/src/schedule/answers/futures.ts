@@ -10,6 +10,9 @@ const SPREAD = 0.2;
 
 const CONFIRMED_SPREAD = 0.1;
 
+/** How far the time a material takes may be from its label, σ of the logarithm. */
+export const spreadOf = (isConfirmed: boolean): number => (isConfirmed ? CONFIRMED_SPREAD : SPREAD);
+
 /** The daily error of the air: σ and correlation from one day to the next (docs/domain.md, "The drying model"). */
 const DAILY_C = 2;
 

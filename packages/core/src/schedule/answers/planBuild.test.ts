@@ -39,10 +39,12 @@ describe('planBuild', () => {
 
   it('says when the piece is packable and wearable, and how that stands', () => {
     const plan = planBuild(sampleBuild());
-    // Craft acrylic: packable after 2880 min, so 09:39 two days on. The two seal coats count as one film of factor 2:
-    // wearable after 1440·4 = 5760 label minutes from 08:52, 47 of them bare and the rest at 0.7 under the acrylic:
-    // 47 + 5713/0.7 = 47 + 8161.4, so Sun 21 Feb 01:41. Both milestones of the film are the same.
-    expect(wall(plan.pieces[0]!.packableAt)).toBe('2027-02-21T01:41');
+    // Craft acrylic: packable after 2880 min, so 09:39 two days on; the seal below is tape-safe by then.
+    expect(wall(plan.pieces[0]!.packableAt)).toBe('2027-02-17T09:39');
+    // The two seal coats are one film: 47 min on, 2 of the 675 min from recoat to tape-safe, the first holds 0.3·e^(−0.008889) =
+    // 0.297345. 1.297345^1.5 = 1.477694: wearable after 2127.88 label minutes from 08:52, 47 of them bare and the rest at 0.75 under
+    // the acrylic: 47 + 2774.5, so 07:54 two days on.
+    expect(wall(plan.pieces[0]!.wearableAt)).toBe('2027-02-17T07:54');
     expect(plan.pieces[0]).toMatchObject({ readiness: 'on-time', doneCount: 0, totalCount: 3 });
   });
 

@@ -1,4 +1,4 @@
-import { milestoneOfStack } from '../../drying/milestoneOf';
+import { milestoneOfStack, throughAt } from '../../drying/milestoneOf';
 import type { RecoatWindow } from '../../materials/material';
 import { coatWaits, stepKindTable, type Wait } from '../../model/stepKinds';
 import type { EpochMinute } from '../../model/wallTime';
@@ -56,7 +56,7 @@ export function cellsOfWait(
 }
 
 /**
- * When a coat no longer slows what it lands on: a film of its own material that it would join is packable by then, and all
+ * When a coat no longer slows what it lands on: a film of its own material that it would join is tape-safe by then, and all
  * that other films would cover is packable and wearable.
  */
 function dryThroughAt({ cells, material }: Gated, unit: UnitView): EpochMinute {
@@ -65,8 +65,8 @@ function dryThroughAt({ cells, material }: Gated, unit: UnitView): EpochMinute {
     const top = unit.top(cell);
     const stack = unit.dry(cell);
     if (!top || !stack || !material) continue;
-    if (top.coat.material.id !== material.id) at = Math.max(at, stack.packAt, stack.wearAt);
-    else if (material.redissolves) at = Math.max(at, top.milestones.packAt);
+    if (top.coat.material.id !== material.id) at = Math.max(at, throughAt(stack, false));
+    else if (material.redissolves) at = Math.max(at, throughAt(top.milestones, true));
   }
   return at;
 }

@@ -1,7 +1,10 @@
 import type { PlannedOperation } from './plan';
 import { entryOf } from '../../model/sure';
 
-/** For each pass of a unit those of the same unit that have to come before it, by id. */
+/**
+ * For each pass of a unit those of the same unit that have to come before it, by id. What is done already was not held up by
+ * what it should have waited for, so neither is what waits for it: a pass that failed may be done again later.
+ */
 export function ancestors(own: readonly PlannedOperation[]): Map<string, ReadonlySet<string>> {
   const byId = new Map(own.map((operation) => [operation.id, operation]));
   const known = new Map<string, Set<string>>();
@@ -14,6 +17,7 @@ export function ancestors(own: readonly PlannedOperation[]): Map<string, Readonl
         const before = byId.get(id);
         if (!before) continue;
         all.add(id);
+        if (before.status === 'done' || before.status === 'underway') continue;
         for (const one of of(before)) all.add(one);
       }
     }

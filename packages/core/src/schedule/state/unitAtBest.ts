@@ -1,4 +1,4 @@
-import { dryStack } from '../../drying/dryStack';
+import { dryStack, packableAt } from '../../drying/dryStack';
 import type { EpochMinute } from '../../model/wallTime';
 import type { UnitView } from './unitView';
 import type { CoatMilestones, DryStack, LaidCoat, Stand } from '../../drying/laidCoat';
@@ -55,17 +55,27 @@ const anyCoat: CoatMilestones = {
   wearAt: -Infinity,
 };
 
-const latestOf = (
-  coats: readonly CoatMilestones[],
-  key: 'handleAt' | 'tapeAt' | 'packAt' | 'wearAt',
-): EpochMinute => coats.reduce((latest, coat) => Math.max(latest, coat[key]), -Infinity);
+const latestOf = (coats: readonly CoatMilestones[], key: 'handleAt' | 'tapeAt' | 'wearAt'): EpochMinute =>
+  coats.reduce((latest, coat) => Math.max(latest, coat[key]), -Infinity);
+
+/** When a stack is packable at best, whichever of its coats comes to lie on top. */
+const packableAtBest = (coats: readonly CoatMilestones[]): EpochMinute =>
+  coats.reduce((latest, { tapeAt, packAt }) => Math.max(latest, Math.min(tapeAt, packAt)), -Infinity);
+
+/** What lies on one spot. */
+interface AtBest {
+  coats: CoatMilestones[];
+  top: CoatAlone['coat'];
+  /** Whether it is known in which order they lie. */
+  isSure: boolean;
+}
 
 /**
  * A unit as it would be at its best: each coat dries by itself, with nothing to slow it. Whatever a real plan makes of the same
  * coats, none of them reaches a milestone sooner.
  */
 export class UnitAtBest implements UnitView {
-  readonly cells = new Map<string, { coats: CoatMilestones[]; top: CoatAlone['coat'] }>();
+  readonly cells = new Map<string, AtBest>();
 
   /**
    * @param coats in the order they were laid
@@ -78,14 +88,20 @@ export class UnitAtBest implements UnitView {
         if (known) {
           known.coats.push(milestones);
           known.top = coat;
-        } else this.cells.set(cell, { coats: [milestones], top: coat });
+        } else this.cells.set(cell, { coats: [milestones], top: coat, isSure: true });
       }
-    for (const cell of unsure) this.cells.get(cell)?.coats.push(anyCoat);
+    for (const cell of unsure) {
+      const here = this.cells.get(cell);
+      if (!here) continue;
+      here.coats.push(anyCoat);
+      here.isSure = false;
+    }
   }
 
   dry(cell: string): DryStack | undefined {
-    const coats = this.cells.get(cell)?.coats;
-    if (!coats) return undefined;
+    const here = this.cells.get(cell);
+    if (!here) return undefined;
+    const { coats, isSure } = here;
     return {
       coats,
       get handleAt() {
@@ -95,7 +111,7 @@ export class UnitAtBest implements UnitView {
         return latestOf(coats, 'tapeAt');
       },
       get packAt() {
-        return latestOf(coats, 'packAt');
+        return isSure ? packableAt(coats) : packableAtBest(coats);
       },
       get wearAt() {
         return latestOf(coats, 'wearAt');
