@@ -1,5 +1,6 @@
 import type { Climate } from '../model/schema';
 import { atZone, epochMinute, type EpochMinute } from '../model/wallTime';
+import { nth } from '../model/sure';
 import { saturationPressureHpa, dewPointC, type Air } from './air';
 
 /**
@@ -10,10 +11,24 @@ export interface ClimateSeries {
   airAt(minute: EpochMinute): Air;
   /** The first minute after this one at which the air may differ; Infinity when it never does again. */
   nextChangeAfter(minute: EpochMinute): EpochMinute;
+  /**
+   * The same air in steps that are cut at the very moments it passes a temperature, so that what stands still below that does so
+   * for as long as it is colder. Left out where the steps are the air itself.
+   */
+  cutAt?(temperatureC: number): ClimateSeries;
 }
+
+/** The series cut at a temperature, as far as it can be. */
+export const cutSeries = (series: ClimateSeries, temperatureC: number): ClimateSeries =>
+  series.cutAt?.(temperatureC) ?? series;
 
 /** A daily swing is followed in steps this long, which keeps it within 0.1 °C of the smooth curve for ±6 °C. */
 const SWING_STEP_MINUTES = 15;
+const DAY_MINUTES = 1440;
+/** Moments nearer than this are one. */
+const FINEST_MINUTES = 1e-6;
+/** A daily swing is warmest at this hour, local time. */
+const WARMEST_HOUR = 15;
 
 /**
  * The series of a place's climate.
@@ -43,19 +58,60 @@ export function climateSeries(climate: Climate, timeZone: string): ClimateSeries
       },
     };
   }
-  const dewPoint = dewPointC({ temperatureC: climate.meanC, humidityPct: climate.humidityPct });
-  const vapour = saturationPressureHpa(dewPoint);
-  const airOfDay = Array.from({ length: (24 * 60) / SWING_STEP_MINUTES }, (_, step): Air => {
-    const hour = ((step + 0.5) * SWING_STEP_MINUTES) / 60;
-    const temperatureC = climate.meanC + climate.swingC * Math.cos((2 * Math.PI * (hour - 15)) / 24);
+  return dailySeries(climate, localClock(timeZone));
+}
+
+/** A temperature that swings once a day, in steps that are cut besides wherever it passes some temperature. */
+function dailySeries(
+  climate: Extract<Climate, { kind: 'daily' }>,
+  localMinuteOfDay: (minute: EpochMinute) => number,
+  cutAtC?: number,
+): ClimateSeries {
+  const { meanC, swingC, humidityPct } = climate;
+  const vapour = saturationPressureHpa(dewPointC({ temperatureC: meanC, humidityPct }));
+  const airAtHour = (hour: number): Air => {
+    const temperatureC = meanC + swingC * Math.cos((2 * Math.PI * (hour - WARMEST_HOUR)) / 24);
     return { temperatureC, humidityPct: Math.min(100, (100 * vapour) / saturationPressureHpa(temperatureC)) };
-  });
-  const localMinuteOfDay = localClock(timeZone);
-  return {
-    airAt: (minute) => airOfDay[Math.floor(localMinuteOfDay(minute) / SWING_STEP_MINUTES)]!,
-    nextChangeAfter: (minute) =>
-      Math.floor(minute / SWING_STEP_MINUTES) * SWING_STEP_MINUTES + SWING_STEP_MINUTES,
   };
+  const steps = Array.from(
+    { length: DAY_MINUTES / SWING_STEP_MINUTES },
+    (_, step) => step * SWING_STEP_MINUTES,
+  );
+  const cuts = cutAtC === undefined ? [] : crossings(climate, cutAtC);
+  /** Where the steps of a day begin, minutes after midnight. */
+  const starts = [...new Set([...steps, ...cuts])].sort((a, b) => a - b);
+  const airs = starts.map((start, at) => airAtHour((start + (starts[at + 1] ?? DAY_MINUTES)) / 2 / 60));
+  /** The step a minute of the day lies in: at or right behind the quarter it lies in, as there are but two cuts. */
+  const stepAt = (minuteOfDay: number): number => {
+    let at = Math.min(starts.length - 1, Math.floor(minuteOfDay / SWING_STEP_MINUTES) + cuts.length);
+    // Minutes since 1970 hold no finer parts: what is so near the next step has come to it.
+    while (at > 0 && nth(starts, at) > minuteOfDay + FINEST_MINUTES) at -= 1;
+    return at;
+  };
+  const known = new Map<number, ClimateSeries>();
+  return {
+    airAt: (minute) => nth(airs, stepAt(localMinuteOfDay(minute))),
+    nextChangeAfter: (minute) => {
+      const here = localMinuteOfDay(minute);
+      return minute + (starts[stepAt(here) + 1] ?? DAY_MINUTES) - here;
+    },
+    cutAt: (temperatureC) => {
+      let series = known.get(temperatureC);
+      if (!series) {
+        series = dailySeries(climate, localMinuteOfDay, temperatureC);
+        known.set(temperatureC, series);
+      }
+      return series;
+    },
+  };
+}
+
+/** When a daily swing passes a temperature, minutes after midnight; none where it stays on one side. */
+function crossings({ meanC, swingC }: { meanC: number; swingC: number }, temperatureC: number): number[] {
+  const share = swingC === 0 ? Infinity : (temperatureC - meanC) / swingC;
+  if (Math.abs(share) >= 1) return [];
+  const hours = (Math.acos(share) * 24) / (2 * Math.PI);
+  return [WARMEST_HOUR - hours, WARMEST_HOUR + hours].map((hour) => ((hour + 24) % 24) * 60);
 }
 
 /** Minutes since local midnight; the zone's offset is looked up once a quarter of a day, as look-ups are slow. */

@@ -50,25 +50,39 @@ describe('air for a coat', () => {
 
   it('is found at once where it is always good, and never where it is always bad', () => {
     expect(
-      firstGoodAir(dip, air({ kind: 'constant', temperatureC: 20, humidityPct: 50 }), origin + 7, 5, 20),
+      firstGoodAir(dip, air({ kind: 'constant', temperatureC: 20, humidityPct: 50 }), origin + 7, 5, 1),
     ).toBe(origin + 7);
-    expect(
-      firstGoodAir(dip, air({ kind: 'constant', temperatureC: 5, humidityPct: 50 }), origin, 5, 20),
-    ).toBe(Infinity);
+    expect(firstGoodAir(dip, air({ kind: 'constant', temperatureC: 5, humidityPct: 50 }), origin, 5, 1)).toBe(
+      Infinity,
+    );
   });
 
   it('waits for the hour that is warm enough', () => {
-    expect(firstGoodAir(dip, air(hours([5, 8, 12, 14])), origin, 5, 20)).toBe(origin + 120);
+    expect(firstGoodAir(dip, air(hours([5, 8, 12, 14])), origin, 5, 1)).toBe(origin + 120);
   });
 
   it('looks ahead until the coat is touch-dry', () => {
     // Good for one hour only. At 21 °C a coat takes 5 min of laying and 20 of drying: the last start that fits is 00:35.
     const climate = hours([21, 5, 5, 21]);
-    expect(firstGoodAir(dip, air(climate), origin + 35, 5, 20)).toBe(origin + 35);
-    expect(firstGoodAir(dip, air(climate), origin + 36, 5, 20)).toBe(origin + 180);
+    expect(firstGoodAir(dip, air(climate), origin + 35, 5, 1)).toBe(origin + 35);
+    expect(firstGoodAir(dip, air(climate), origin + 36, 5, 1)).toBe(origin + 180);
+  });
+
+  it('keeps water-borne films from the cold until they have formed, which is when they can be coated', () => {
+    // Craft acrylic is touch-dry 20 min and recoatable 45 min after it is laid: 10 min into the hour 5 min of work leave just those.
+    const acrylic = catalogueById.get('craft-acrylic')!;
+    const climate = air(hours([21, 5, 21]));
+    expect(firstGoodAir(acrylic, climate, origin + 10, 5, 1)).toBe(origin + 10);
+    expect(firstGoodAir(acrylic, climate, origin + 11, 5, 1)).toBe(origin + 120);
+    // A dust coat is through that in 45·0.35^1.5 = 9.3 min.
+    expect(firstGoodAir(acrylic, climate, origin + 45, 5, 0.35)).toBe(origin + 45);
+    // Damp matters only until it is touch-dry.
+    const damp = air(hours([21, 21, 21], [50, 90, 50]));
+    expect(firstGoodAir(acrylic, damp, origin + 35, 5, 1)).toBe(origin + 35);
+    expect(firstGoodAir(acrylic, damp, origin + 36, 5, 1)).toBe(origin + 120);
   });
 
   it('minds damp as well as cold', () => {
-    expect(firstGoodAir(dip, air(hours([20, 20, 20], [95, 85, 60])), origin, 5, 20)).toBe(origin + 120);
+    expect(firstGoodAir(dip, air(hours([20, 20, 20], [95, 85, 60])), origin, 5, 1)).toBe(origin + 120);
   });
 });

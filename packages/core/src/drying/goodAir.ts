@@ -1,6 +1,9 @@
 import { dewPointC, type Air } from './air';
+import { cutSeries } from './climateSeries';
 import type { PlaceAir } from './placeAir';
 import type { EpochMinute } from '../model/wallTime';
+import { parseRecoat, touchLabelMinutes } from '../materials/material';
+import { recoatFactor, touchFactor } from './filmTimes';
 import type { Material } from '../model/materialSchema';
 
 /** How far ahead good air is looked for before saying "never": forty days. */
@@ -46,9 +49,10 @@ export function unfitSpans(
   until: EpochMinute,
 ): UnfitSpan[] {
   const spans: UnfitSpan[] = [];
+  const series = cutSeries(place.series, material.minC);
   for (let minute = from; minute < until;) {
-    const next = Math.min(until, place.series.nextChangeAfter(minute));
-    const fault = faultOfAir(material, place.series.airAt(minute));
+    const next = Math.min(until, series.nextChangeAfter(minute));
+    const fault = faultOfAir(material, series.airAt(minute));
     const last = spans[spans.length - 1];
     if (fault && last && last.fault === fault && last.to === minute) last.to = next;
     else if (fault) spans.push({ from: minute, to: next, fault });
@@ -58,33 +62,53 @@ export function unfitSpans(
 }
 
 /**
+ * Label minutes that a coat needs air within its limits, and that it must not get colder than its coldest: to touch-dry; and for
+ * water-borne films, which come apart where they get cold before they have formed, to recoat.
+ */
+export function airNeeds(
+  material: Material,
+  filmFactor: number,
+): { fitMinutes: number; warmMinutes: number } {
+  const fitMinutes = touchLabelMinutes(material) * touchFactor(filmFactor);
+  const forms = material.carrier === 'water' ? (parseRecoat(material.recoat)[0]?.from ?? 0) : 0;
+  return { fitMinutes, warmMinutes: Math.max(fitMinutes, forms * recoatFactor(filmFactor)) };
+}
+
+/**
  * The first moment at or after `from` at which a coat can be laid so that the air stays inside the material's limits
- * while it is laid and until it is touch-dry; Infinity when there is none in the next forty days.
+ * while it is laid and until it is touch-dry, and warm enough until its film has formed; Infinity when there is none in the next
+ * forty days.
  * @param workMinutes how long the laying takes
- * @param touchLabelMinutes label minutes to touch-dry, film factor included
+ * @param filmFactor its film over a normal one
  */
 export function firstGoodAir(
   material: Material,
   place: PlaceAir,
   from: EpochMinute,
   workMinutes: number,
-  touchLabelMinutes: number,
+  filmFactor: number,
 ): EpochMinute {
   const track = place.track(material, 'early');
+  const { fitMinutes, warmMinutes } = airNeeds(material, filmFactor);
+  const series = cutSeries(place.series, material.minC);
   const limit = from + DAYS_AHEAD * 1440;
   let start = from;
   while (start <= limit) {
-    const end = track.minuteAt(track.progressAt(start + workMinutes) + touchLabelMinutes);
+    const laid = track.progressAt(start + workMinutes);
+    const end = track.minuteAt(laid + fitMinutes);
+    const formed = track.minuteAt(laid + warmMinutes);
     let faultyUntil: EpochMinute | undefined;
-    for (let minute = start; minute < Math.min(end, limit + 1440);) {
-      const next = place.series.nextChangeAfter(minute);
-      if (faultOfAir(material, place.series.airAt(minute))) faultyUntil = next;
+    for (let minute = start; minute < Math.min(formed, limit + 1440);) {
+      const next = series.nextChangeAfter(minute);
+      const fault = faultOfAir(material, series.airAt(minute));
+      if (fault && (minute < end || fault === 'too-cold')) faultyUntil = next;
       if (next === Infinity) break;
       minute = next;
     }
-    if (faultyUntil === undefined) return end === Infinity ? Infinity : start;
+    if (faultyUntil === undefined) return formed === Infinity ? Infinity : start;
     if (faultyUntil === Infinity) return Infinity;
-    start = faultyUntil;
+    // Work begins on whole minutes, air turns when it does.
+    start = Math.ceil(faultyUntil);
   }
   return Infinity;
 }

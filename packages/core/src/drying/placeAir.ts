@@ -2,7 +2,7 @@ import type { Place } from '../model/schema';
 import { dryingFamily } from '../materials/material';
 import type { EpochMinute } from '../model/wallTime';
 import { solventRate, twoPartRate, waterEarlyRate, waterLateRate, type Air } from './air';
-import { climateSeries, type ClimateSeries } from './climateSeries';
+import { climateSeries, cutSeries, type ClimateSeries } from './climateSeries';
 import { rateTrack, type RateTrack } from './rateTrack';
 import { gapsIn, withReadings, type Reading } from './readings';
 import type { Material } from '../model/materialSchema';
@@ -76,7 +76,7 @@ export function placeAirOf(
       const key = `${dryingFamily(material)} ${clock} ${material.minC}`;
       let track = tracks.get(key);
       if (!track) {
-        track = rateTrack(series, rateFrom(material, clock), origin);
+        track = rateTrack(cutSeries(series, material.minC), rateFrom(material, clock), origin);
         tracks.set(key, track);
       }
       known[clock].set(material, track);

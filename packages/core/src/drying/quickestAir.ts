@@ -1,5 +1,6 @@
 import type { Material } from '../model/materialSchema';
 import type { EpochMinute } from '../model/wallTime';
+import { cutSeries } from './climateSeries';
 import type { Clock, PlaceAir } from './placeAir';
 import { rateTrack, type RateTrack } from './rateTrack';
 import { nth } from '../model/sure';
@@ -35,7 +36,10 @@ function quickestTrack(
   clock: Clock,
   origin: EpochMinute,
 ): RateTrack {
-  const here = places.map(({ series, rate }) => ({ series, rate: rate(material, clock) }));
+  const here = places.map(({ series, rate }) => ({
+    series: cutSeries(series, material.minC),
+    rate: rate(material, clock),
+  }));
   const quickest = (minute: EpochMinute) =>
     here
       .map(({ series, rate }) => ({ air: series.airAt(minute), rate }))
@@ -44,7 +48,7 @@ function quickestTrack(
     {
       airAt: quickest,
       nextChangeAfter: (minute) =>
-        places.reduce((next, place) => Math.min(next, place.series.nextChangeAfter(minute)), Infinity),
+        here.reduce((next, { series }) => Math.min(next, series.nextChangeAfter(minute)), Infinity),
     },
     nth(here, 0).rate,
     origin,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { climateSeries } from './climateSeries';
+import { climateSeries, cutSeries } from './climateSeries';
+import { withReadings } from './readings';
 import { rateTrack } from './rateTrack';
 
 const hourly = (temperatures: number[]) =>
@@ -59,6 +60,31 @@ describe('climateSeries', () => {
     expect(at(15).humidityPct).toBeCloseTo(51, 0);
     // e_s(6) = 9.35 hPa is less than the vapour there is: saturated.
     expect(at(3).humidityPct).toBe(100);
+  });
+
+  it('is cut where it passes a temperature, however short it is warmer', () => {
+    // 8 ± 2.001 °C is above 10 °C while cos > 2/2.001: acos(0.9995003) = 0.031615, of 2π a day, to either side of 15:00: 7.246 min.
+    const series = climateSeries(
+      { kind: 'daily', meanC: 8, swingC: 2.001, humidityPct: 75 },
+      'Europe/Lisbon',
+    );
+    const midnight = Date.UTC(2027, 1, 15) / 60_000;
+    const warmIn = (one: typeof series): number => {
+      let warm = 0;
+      for (let minute = midnight; minute < midnight + 1440;) {
+        const next = one.nextChangeAfter(minute);
+        if (one.airAt(minute).temperatureC >= 10) warm += next - minute;
+        minute = next;
+      }
+      return warm;
+    };
+    expect(warmIn(series)).toBe(0);
+    expect(warmIn(cutSeries(series, 10))).toBeCloseTo(2 * 7.2456, 2);
+    // Where it is always or never so warm there is nothing to cut.
+    expect(warmIn(cutSeries(series, 10.5))).toBe(0);
+    expect(cutSeries(series, 2).nextChangeAfter(midnight)).toBe(midnight + 15);
+    const measured = withReadings(series, [{ at: midnight, temperatureC: 12, humidityPct: 50 }]);
+    expect(warmIn(cutSeries(measured, 10))).toBeCloseTo(30 + 2 * 7.2456, 2);
   });
 
   it('keeps the warmest hour at 15:00 local time after the clocks change', () => {

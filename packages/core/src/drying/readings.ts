@@ -1,6 +1,6 @@
 import type { EpochMinute } from '../model/wallTime';
 import type { Air } from './air';
-import type { ClimateSeries } from './climateSeries';
+import { cutSeries, type ClimateSeries } from './climateSeries';
 import { nth } from '../model/sure';
 
 /** The air of a place as it was measured at a moment. */
@@ -96,6 +96,9 @@ export function withReadings(series: ClimateSeries, readings: readonly Reading[]
     return reading && minute < reading.at + READING_HOLDS_MINUTES ? reading : undefined;
   };
   return {
+    ...(series.cutAt
+      ? { cutAt: (temperatureC) => withReadings(cutSeries(series, temperatureC), readings) }
+      : {}),
     airAt: (minute) => holding(minute) ?? series.airAt(minute),
     nextChangeAfter: (minute) => {
       const at = indexAt(minute);

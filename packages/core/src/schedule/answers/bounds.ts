@@ -1,7 +1,6 @@
 import { quickestAir } from '../../drying/quickestAir';
 import { firstGoodAir } from '../../drying/goodAir';
 import type { PlaceAir } from '../../drying/placeAir';
-import { touchLabelMinutes } from '../../materials/material';
 import type { Piece } from '../../model/schema';
 import { epochMinute, sayMoment, type EpochMinute } from '../../model/wallTime';
 import { gate } from '../place/gates';
@@ -132,9 +131,8 @@ function boundUnit(
         push(entryOf(workload.placeHours, operation.placeId).firstFit(from, operation.workMinutes), 'place');
       const { material } = operation;
       if (from !== Infinity && material) {
-        const touch = touchLabelMinutes(material) * operation.filmFactor;
         const here = entryOf(workload.airs, operation.placeId);
-        push(firstGoodAir(material, here, from, operation.workMinutes, touch), 'air');
+        push(firstGoodAir(material, here, from, operation.workMinutes, operation.filmFactor), 'air');
       }
       if (from === start) break;
     }

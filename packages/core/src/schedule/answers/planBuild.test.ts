@@ -221,9 +221,10 @@ describe('planBuild', () => {
       pieces: [samplePiece({}, [{ id: 's', kind: 'seal', material: 'rubber-dip-spray', method: 'aerosol' }])],
     });
     build.places[0]!.climate = { kind: 'daily', meanC: 9, swingC: 4, humidityPct: 60 };
-    // At least 10 °C from cos(2π(h−15)/24) ≥ 1/4, so h ≥ 15 − 24·acos(0.25)/2π = 9.97; by quarter hours from 10:00.
+    // At least 10 °C from cos(2π(h−15)/24) ≥ 1/4, so h ≥ 15 − 24·acos(0.25)/2π = 9.9652, 09:57.9.
     const laid = planBuild(build).operations[0]!;
-    expect([wall(laid.laidAt! - laid.workMinutes), laid.boundBy]).toEqual(['2027-02-15T10:00', 'air']);
+    expect([wall(laid.laidAt! - laid.workMinutes), laid.boundBy]).toEqual(['2027-02-15T09:58', 'air']);
+    expect(Number.isInteger(laid.start)).toBe(true);
   });
 
   it('gives the last moment to go on, and none when it has passed', () => {

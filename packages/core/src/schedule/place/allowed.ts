@@ -1,5 +1,4 @@
 import { firstGoodAir } from '../../drying/goodAir';
-import { touchLabelMinutes } from '../../materials/material';
 import { methodTable } from '../../model/methods';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Binding, PlannedOperation } from '../plan/plan';
@@ -47,7 +46,6 @@ export function allowedFrom(
       push(Math.ceil(rack.firstFree(key, laidAt, stays)) - setUp - workMinutes, 'rack');
     }
   }
-  const touch = touchLabelMinutes(material) * operation.filmFactor;
-  push(Math.ceil(firstGoodAir(material, air, start + setUp, workMinutes, touch)) - setUp, 'air');
+  push(firstGoodAir(material, air, start + setUp, workMinutes, operation.filmFactor) - setUp, 'air');
   return { start, boundBy };
 }
