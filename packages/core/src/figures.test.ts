@@ -168,6 +168,12 @@ describe('films', () => {
     expect(enamelUnder(['craft-acrylic', 'normal'], ['metal-wax', 'normal'])).toBeCloseTo(2880 / 0.3, 3);
   });
 
+  it('count with the share of the spot they cover', () => {
+    // A wash in the recesses covers 0.3 of it: 0.75^0.3 = 0.917314. Dry-brushing on a fifth of the same material as none other.
+    const [enamel] = dried([coat('hobby-enamel', 0), { ...coat('acrylic-wash', 1440), share: 0.3 }]);
+    expect(enamel!.packAt).toBeCloseTo(1440 + 2880 / 0.917314, 1);
+  });
+
   it('are packable by their surface: the top coat packable, those below tape-safe', () => {
     // Enamel is tape-safe after 2880 min, packable after 4320; acrylic a day on it slows it to 0.75: 1440 + 1440/0.75 = 3360.
     const stack = dryStack(

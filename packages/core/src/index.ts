@@ -10,6 +10,8 @@ export * from './model/methods';
 export * from './model/milestones';
 export * from './model/patch';
 export * from './model/pieceEdits';
+export * from './model/placementIds';
+export * from './model/placements';
 export * from './model/places';
 export * from './model/schema';
 export * from './model/shapeSchema';

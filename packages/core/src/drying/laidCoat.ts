@@ -8,6 +8,8 @@ import type { Material } from '../model/materialSchema';
 export interface LaidCoat {
   material: Material;
   filmFactor: number;
+  /** The share of the spot that it covers, 0 to 1; all of it unless said otherwise. */
+  share?: number;
   laidAt: EpochMinute;
   /** Hand-held warm air speeds touch and recoat of this coat only. */
   air: AirAid;

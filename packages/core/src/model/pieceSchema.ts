@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { filmGrades } from './filmGrades';
 import { methods } from './methods';
+import { placementIds } from './placementIds';
 import { stepKinds } from './stepKinds';
 import { substrateKinds } from './substrates';
 import { shapeSchema } from './shapeSchema';
@@ -35,6 +36,10 @@ export const stepSchema = z.looseObject({
   zones: z.array(id).min(1, 'name at least one zone').optional(),
   place: id.optional(),
   colour: colour.optional(),
+  /** Where on its spots it goes; as is usual for its kind and method where nothing is said. */
+  placement: z.enum(placementIds).optional(),
+  /** The share of its spots that it covers, %, in place of what its placement says. */
+  coversPct: z.number().positive('more than nothing').max(100, 'at most 100 %').optional(),
   after: z.array(z.string().min(1)).optional(),
   air: z.enum(airAids).optional(),
   wanted: z.array(z.enum(wantedEffects)).optional(),

@@ -1,14 +1,16 @@
 import type { Build, Piece, Step } from '../model/schema';
 import { parseRecoat } from '../materials/material';
 import { handsOn } from '../quantity/handsOn';
+import { passArea } from '../quantity/passArea';
+import { recoatFactor } from '../drying/filmTimes';
 import { sayWait } from '../model/wallTime';
 import { stepKindTable } from '../model/stepKinds';
 import { coatsWords } from './stepWords';
 import { filmFactor } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { methodWords } from '../model/methods';
-import { facesOf, methodOf, zoneIdsOf } from '../model/stepSpots';
-import { nth } from '../model/sure';
+import { placementOf, placementTable } from '../model/placements';
+import { facesOf, methodOf } from '../model/stepSpots';
 
 /**
  * A step in one line: how much of what, with which tool, on what, where, how long a pass takes and how long it waits.
@@ -18,31 +20,21 @@ import { nth } from '../model/sure';
 export function describeStep(build: Build, piece: Piece, step: Step, material: Material | undefined): string {
   const method = methodOf(step, material);
   const faces = facesOf(step);
-  const zones = step.zones ?? zoneIdsOf(piece);
   const zoneName = (id: string) => piece.zones?.find((zone) => zone.id === id)?.name ?? id;
   const partName = (id: string) => build.pieces.find((candidate) => candidate.id === id)?.name ?? id;
-  const share =
-    step.zones && piece.zones
-      ? piece.zones.filter((zone) => step.zones!.includes(zone.id)).reduce((sum, zone) => sum + zone.share, 0)
-      : 1;
-  const edgeMm = (piece.zones ?? [])
-    .filter((zone) => zones.includes(zone.id))
-    .reduce((sum, zone) => sum + (zone.edgeMm ?? 0), 0);
-  const hands = handsOn(
-    step,
-    method,
-    material,
-    (piece.faces[nth(faces, 0)]?.areaCm2 ?? 0) * share,
-    edgeMm || 4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * share),
-  );
+  const { areaCm2, edgeMm } = passArea(piece, step, faces.slice(0, 1), material, method);
+  const hands = handsOn(step, method, material, areaCm2, edgeMm);
   const minutes = hands.setUpMinutes + hands.workMinutes + hands.cleanUpMinutes;
   const recoat = material && parseRecoat(material.recoat)[0]?.from;
-  const wait = recoat === undefined ? undefined : recoat * filmFactor[step.film ?? 'normal'] ** 1.5;
+  const wait = recoat === undefined ? undefined : recoat * recoatFactor(filmFactor[step.film ?? 'normal']);
   return [
     material ? `${coatsWords(step.coats ?? 1, step.film ?? 'normal')} of ${material.name}` : '',
     step.parts ? `${step.parts.map(partName).join(', ')} into this` : '',
     step.covers ? step.covers.join(', ') : '',
     material || stepKindTable[step.kind].abrades || stepKindTable[step.kind].heats ? methodWords[method] : '',
+    step.coversPct === undefined
+      ? placementTable[placementOf(step, material, method)].words
+      : `on ${step.coversPct} % of it`,
     step.zones ? step.zones.map(zoneName).join(', ') : '',
     piece.faces.inner ? (faces.length === 2 ? 'both faces' : faces[0] === 'inner' ? 'inner face' : '') : '',
     build.places.find((place) => place.id === step.place)?.name ?? '',

@@ -7,8 +7,11 @@ import {
   methodOf,
   methods,
   methodWords,
+  placementIds,
+  placementWords,
   stepKinds,
   stepKindWords,
+  usualPlacement,
   wantedEffects,
   type Piece,
   type Step,
@@ -41,6 +44,18 @@ const methodItems = computed(() => {
 });
 const words = (list: readonly string[], names?: Record<string, string>) =>
   list.map((value) => ({ value, title: names?.[value] ?? value.replace('-', ' ') }));
+const placementItems = computed(() => {
+  const step = { id: '', kind: form.value.kind };
+  const usual = usualPlacement(
+    step,
+    material.value,
+    methodOf({ ...step, method: form.value.method || undefined }, material.value),
+  );
+  return [
+    { value: '', title: `usual: ${placementWords[usual]}` },
+    ...placementIds.map((value) => ({ value, title: placementWords[value] })),
+  ];
+});
 const placeItems = computed(() => [
   { value: '', title: 'usual place' },
   ...(store.build?.places ?? []).map((place) => ({ value: place.id, title: place.name })),
@@ -77,6 +92,15 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
           @input="form.colour = valueOf($event)"
       /></template>
     </v-text-field>
+    <v-select v-model="form.placement" label="Goes" :items="placementItems" />
+    <NumberField
+      v-model="form.coversPct"
+      label="Covers, if you know better"
+      suffix="%"
+      :min="1"
+      :max="100"
+      clearable
+    />
     <v-text-field v-model="form.dilution" label="Thinned" placeholder="1:6 paint to water" />
   </template>
   <v-select

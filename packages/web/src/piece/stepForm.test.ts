@@ -22,6 +22,14 @@ describe('a step in its form', () => {
         colour: '#8a6f3b',
         air: 'fan',
       }),
+      step({
+        kind: 'weather',
+        material: 'acrylic-wash',
+        coats: 1,
+        film: 'normal',
+        placement: 'fade',
+        coversPct: 40,
+      }),
     ])
       expect(read(stepToForm(one), one)).toEqual({ ok: true, value: one });
   });

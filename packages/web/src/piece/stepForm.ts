@@ -6,6 +6,7 @@ import {
   type FilmGrade,
   type Material,
   type Method,
+  type Placement,
   type Result,
   type Step,
 } from '@fixatum/core';
@@ -22,6 +23,8 @@ export interface StepForm {
   zones: string[];
   place: string;
   colour: string;
+  placement: Placement | '';
+  coversPct: number | undefined;
   air: NonNullable<Step['air']>;
   minutes: number | undefined;
   optional: boolean;
@@ -48,6 +51,8 @@ export const stepToForm = (step?: Step): StepForm => ({
   zones: [...(step?.zones ?? [])],
   place: step?.place ?? '',
   colour: step?.colour ?? '',
+  placement: step?.placement ?? '',
+  coversPct: step?.coversPct,
   air: step?.air ?? 'still',
   minutes: step?.minutes,
   optional: step?.optional ?? false,
@@ -96,6 +101,8 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     zones: orNothing(form.zones),
     place: orNothing(form.place),
     colour: orNothing(form.colour),
+    placement: lays ? orNothing(form.placement) : undefined,
+    coversPct: lays ? form.coversPct : undefined,
     air: form.air === 'still' ? undefined : form.air,
     minutes: form.minutes,
     optional: form.optional || undefined,

@@ -1,4 +1,4 @@
-import { edgeOf, facesOf, methodOf, operationId, shareOf, zoneIdsOf } from '../../model/stepSpots';
+import { facesOf, methodOf, operationId, zoneIdsOf } from '../../model/stepSpots';
 import { placesOf } from '../../model/places';
 import { type StepKind } from '../../model/stepKinds';
 import type { AirAid, Build, Face } from '../../model/schema';
@@ -6,6 +6,7 @@ import { stepsBefore } from '../../model/stepLinks';
 import { wetFilmUm } from '../../materials/film';
 import { materialsOf } from '../../materials/ownMaterials';
 import { handsOn, type HandsOn } from '../../quantity/handsOn';
+import { passArea } from '../../quantity/passArea';
 import { type FilmGrade, filmFactor } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
 import type { Method } from '../../model/methods';
@@ -38,6 +39,8 @@ export interface Operation extends HandsOn {
   cells: string[];
   /** What this pass covers, cm². */
   areaCm2: number;
+  /** The share of its spots that it covers, 0 to 1. */
+  share: number;
   placeId: string;
   air: AirAid;
   /** Operations that must be finished first. */
@@ -75,7 +78,6 @@ export function expandBuild(build: Build): Operation[] {
         const material = step.material === undefined ? undefined : materials.get(step.material);
         const method = methodOf(step, material);
         const zones = step.zones ?? zoneIdsOf(piece);
-        const share = shareOf(piece, zones);
         const grade = step.film ?? 'normal';
         const passes: { coat: number; face: Face | undefined }[] = material
           ? facesOf(step).flatMap((face) =>
@@ -86,7 +88,7 @@ export function expandBuild(build: Build): Operation[] {
         for (const { coat, face } of passes) {
           const id = operationId({ piece: piece.id, unit, step: step.id, coat, face });
           const touched = face ? [face] : facesOf(step);
-          const areaCm2 = touched.reduce((sum, one) => sum + (piece.faces[one]?.areaCm2 ?? 0), 0) * share;
+          const { areaCm2, share, edgeMm } = passArea(piece, step, touched, material, method);
           const placeId = step.place !== undefined && placeIds.has(step.place) ? step.place : defaultPlaceId;
           operations.push({
             id,
@@ -109,6 +111,7 @@ export function expandBuild(build: Build): Operation[] {
                 ? [BOND_CELL]
                 : touched.flatMap((one) => zones.map((zone) => `${one}:${zone}`)),
             areaCm2,
+            share,
             placeId,
             air: step.air ?? 'still',
             after: previous ? [previous] : [],
@@ -116,7 +119,7 @@ export function expandBuild(build: Build): Operation[] {
             optional: step.optional ?? false,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
             mustDryThrough: step.waitFor === 'through',
-            ...handsOn(step, method, material, areaCm2, edgeOf(piece, zones)),
+            ...handsOn(step, method, material, areaCm2, edgeMm),
           });
           previous = id;
         }

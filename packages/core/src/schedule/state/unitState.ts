@@ -61,6 +61,7 @@ export class UnitState implements UnitView {
       coats.push({
         material: operation.material,
         filmFactor: operation.filmFactor,
+        share: operation.share,
         wetUm: operation.wetUm,
         laidAt,
         air: operation.air,
@@ -159,6 +160,7 @@ export class UnitState implements UnitView {
     const coat: LaidCoat = {
       material,
       filmFactor: operation.filmFactor,
+      share: operation.share,
       laidAt,
       air: operation.air,
       ...(this.timeFactors ? { timeFactor: this.timeFactors.get(material.id) ?? 1 } : {}),

@@ -1,0 +1,71 @@
+import { binderOf } from './binders';
+import type { Material } from './materialSchema';
+import type { Method } from './methods';
+import type { Step } from './schema';
+import type { Placement } from './placementIds';
+import { columnOf } from './table';
+
+/** Where on its spots a coat goes. */
+export interface PlacementDefinition {
+  /** In a line about a step: "into the recesses". Empty for all over, which goes without saying. */
+  words: string;
+  /** On a menu. */
+  word: string;
+  /** The share of the area that it covers; or how wide a band it is along the edges, mm. */
+  covers: { share: number } | { bandMm: number };
+}
+
+/** Every placement with what it covers (docs/domain.md, "Where a coat goes"). */
+export const placementTable: Readonly<Record<Placement, PlacementDefinition>> = {
+  all: { word: 'all over', words: '', covers: { share: 1 } },
+  recesses: { word: 'recesses', words: 'into the recesses', covers: { share: 0.3 } },
+  'high-points': { word: 'high points', words: 'on the high points', covers: { share: 0.2 } },
+  edges: { word: 'edges', words: 'along the edges', covers: { bandMm: 6 } },
+  lines: { word: 'lines', words: 'in lines', covers: { bandMm: 2 } },
+  'worn-spots': { word: 'worn spots', words: 'on worn spots', covers: { share: 0.08 } },
+  splatter: { word: 'splatter', words: 'as splatter', covers: { share: 0.1 } },
+  fade: { word: 'a fade', words: 'as a fade', covers: { share: 0.5 } },
+  patches: { word: 'patches', words: 'in patches', covers: { share: 0.6 } },
+  seams: { word: 'seams', words: 'on the seams', covers: { share: 0.1 } },
+};
+
+/** What a placement is called on a menu. */
+export const placementWords = columnOf(placementTable, 'word');
+
+/** Where a step goes that says nothing of it, by its kind, its method and what it lays. */
+export function usualPlacement(
+  step: Pick<Step, 'kind'>,
+  material: Material | undefined,
+  method: Method,
+): Placement {
+  if (!material) return 'all';
+  if (method === 'dry-brush') return 'high-points';
+  if (step.kind === 'fill' && material.role === 'fill') return 'seams';
+  if (step.kind === 'detail') return 'lines';
+  if (step.kind !== 'weather' || material.role !== 'weather') return 'all';
+  const { loose = false, repels = false } = binderOf(material);
+  // Graphite and wax are rubbed on; earth is dabbed where it would gather, and washes run there.
+  return method === 'wipe' && (loose || repels) ? 'high-points' : 'recesses';
+}
+
+/** Where a step goes: as it says, or else as is usual. */
+export const placementOf = (step: Step, material: Material | undefined, method: Method): Placement =>
+  step.placement ?? usualPlacement(step, material, method);
+
+/**
+ * The share of its area that a step covers, 0 to 1.
+ * @param areaCm2 the area of its zones on one face
+ * @param edgeMm the length of their edges
+ */
+export function coveredShare(
+  step: Step,
+  material: Material | undefined,
+  method: Method,
+  areaCm2: number,
+  edgeMm: number,
+): number {
+  if (step.coversPct !== undefined) return step.coversPct / 100;
+  const { covers } = placementTable[placementOf(step, material, method)];
+  if ('share' in covers) return covers.share;
+  return areaCm2 > 0 ? Math.min(1, (edgeMm * covers.bandMm) / 100 / areaCm2) : 1;
+}
