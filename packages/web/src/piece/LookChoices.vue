@@ -23,17 +23,14 @@ const lookItems = computed(() => [
   ...looks.all.map((look) => ({ value: look.id, title: look.name })),
 ]);
 const sealerItems = computed(() => [
-  { value: '', title: `As the look has it: ${schoolOf(picks.value[0]?.look.school ?? 'pva').name}` },
+  { value: '', title: `By the look: ${schoolOf(picks.value[0]?.look.school ?? 'pva').name}` },
   ...schools.map((school) => ({ value: school.id, title: school.name })),
 ]);
 const undercoatItems = [
-  { value: '', title: 'As the look has it' },
+  { value: '', title: 'By the look' },
   ...undercoats.map((value) => ({ value, title: value === 'oxide' ? 'red-brown' : value })),
 ];
-const clearItems = [
-  { value: '', title: 'As the look has it' },
-  ...clears.map((value) => ({ value, title: value })),
-];
+const clearItems = [{ value: '', title: 'By the look' }, ...clears.map((value) => ({ value, title: value }))];
 const toolItems: { value: Method; title: string }[] = [
   { value: 'foam-brush', title: 'foam brush' },
   { value: 'sponge', title: 'sponge' },

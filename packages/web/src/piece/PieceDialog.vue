@@ -76,8 +76,8 @@ async function save(): Promise<void> {
         <form id="piece-form" novalidate @submit.prevent="save">
           <PieceFields v-model="form" :is-new="!base" />
         </form>
-        <FaultList :faults="faults" :within="form" />
       </v-card-text>
+      <FaultList class="px-6 py-2" :faults="faults" :within="form" />
       <DialogFoot v-model="open" form="piece-form" :words="base ? 'Save' : 'Add it'" :saving="saving" />
     </v-card>
   </v-dialog>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { shapeWords, sheenClasses, sheenWords, substrateKinds, substrateNames } from '@fixatum/core';
-import { computed } from 'vue';
+import { mdiChevronDown, mdiChevronRight } from '@mdi/js';
+import { computed, ref } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { useBuild } from '../shared/build';
 import { useLooks } from '../shared/looks';
@@ -11,7 +12,8 @@ import ZonesEditor from './ZonesEditor.vue';
 
 /** The fields of a piece; a new one can be given a look at once, and shows the rest only when asked. */
 const form = defineModel<PieceForm>({ required: true });
-defineProps<{ isNew: boolean }>();
+const props = defineProps<{ isNew: boolean }>();
+const more = ref(!props.isNew);
 const store = useBuild();
 const looks = useLooks();
 
@@ -90,8 +92,11 @@ const lookItems = computed(() => [
     />
   </div>
   <ZonesEditor v-model="form.zones" :looks="looks.all" :with-looks="isNew" />
-  <details :open="!isNew">
-    <summary>More: date, detail, bends, areas to keep bare</summary>
+  <button type="button" class="more" :aria-expanded="more" @click="more = !more">
+    <v-icon :icon="more ? mdiChevronDown : mdiChevronRight" size="20" /> More: date, detail, bends, areas to
+    keep bare
+  </button>
+  <div v-if="more">
     <div class="grid mt-3">
       <v-select v-model="form.event" class="span3" label="For" :items="events" />
       <NumberField
@@ -121,7 +126,7 @@ const lookItems = computed(() => [
     </div>
     <BendsEditor v-model="form.flex" :thickness-mm="form.thicknessMm" />
     <v-textarea v-model="form.note" class="mt-4" label="Note" rows="2" auto-grow maxlength="4000" />
-  </details>
+  </div>
 </template>
 
 <style scoped>
@@ -129,6 +134,7 @@ const lookItems = computed(() => [
   display: grid;
   grid-template-columns: repeat(6, 1fr);
   gap: 14px 12px;
+  align-items: start;
 }
 
 .span2 {
@@ -159,16 +165,16 @@ const lookItems = computed(() => [
   margin: 8px 0;
 }
 
-details {
-  border-top: 1px solid var(--line);
-  padding-top: 12px;
+.more {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  width: 100%;
+  min-height: 44px;
   margin-top: 10px;
-}
-
-summary {
+  border-top: 1px solid var(--line);
   font-weight: 600;
-  cursor: pointer;
-  min-height: 32px;
+  text-align: left;
 }
 
 @media (max-width: 640px) {

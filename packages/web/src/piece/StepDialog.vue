@@ -58,8 +58,8 @@ async function save(): Promise<void> {
         <form id="step-form" novalidate class="form-grid" @submit.prevent="save">
           <StepFields v-model="form" :piece="piece" />
         </form>
-        <FaultList :faults="faults" :within="form" />
       </v-card-text>
+      <FaultList class="px-6 py-2" :faults="faults" :within="form" />
       <DialogFoot v-model="open" form="step-form" words="Save" :saving="saving" />
     </v-card>
   </v-dialog>

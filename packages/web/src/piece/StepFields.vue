@@ -92,10 +92,10 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
           @input="form.colour = valueOf($event)"
       /></template>
     </v-text-field>
-    <v-select v-model="form.placement" label="Goes" :items="placementItems" />
+    <v-select v-model="form.placement" label="Covers" :items="placementItems" />
     <NumberField
       v-model="form.coversPct"
-      label="Covers, if you know better"
+      label="Share it covers, if you know better"
       suffix="%"
       :min="1"
       :max="100"
