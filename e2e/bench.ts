@@ -18,13 +18,16 @@ export async function logNext(page: Page): Promise<void> {
   await expect.poll(() => nextOf(page)).not.toBe(before);
 }
 
+/** More batches than anybody gets done in an evening. */
+const MOST_BATCHES = 16;
+
 /** Logs one batch after the other until a pass with a piece comes next; returns how many were logged. */
 export async function logUntil(page: Page, pass: RegExp, piece: string): Promise<number> {
   await expect(page.getByTestId('start')).toBeVisible();
-  for (let logged = 0; logged < 10; logged += 1) {
+  for (let logged = 0; logged < MOST_BATCHES; logged += 1) {
     if (pass.test(await nextPass(page).innerText()) && (await batchOf(page).innerText()).includes(piece))
       return logged;
     await logNext(page);
   }
-  throw new Error(`${pass} of ${piece} did not come up in ten batches`);
+  throw new Error(`${pass} of ${piece} did not come up in ${MOST_BATCHES} batches`);
 }

@@ -168,10 +168,10 @@ test('a piece is changed, copied, mirrored and deleted, and bad input is told be
   await page.getByLabel('Length').fill('300');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Star-chart bracer ×3' })).toBeVisible();
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Mirror: the other hand').click();
   await expect(page.getByRole('heading', { name: 'Star-chart bracer, mirrored ×3' })).toBeVisible();
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Delete the piece').click();
   await expect(page.getByTestId('piece-bracer')).toBeVisible();
   await expect(page.getByTestId('piece-star-chart-bracer-mirrored')).toHaveCount(0);
@@ -204,12 +204,12 @@ test('two windows change one piece: the second is told, and both changes can be 
 test('steps are given to other pieces, and a plan is kept as a look', async ({ page }) => {
   const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/pauldron`);
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Give steps to other pieces').click();
   await page.getByRole('checkbox', { name: 'Telescope baton' }).check();
   await page.getByRole('button', { name: 'Give them' }).click();
   await expect(page.getByText('Given to Telescope baton')).toBeVisible();
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Save as a look').click();
   await page.getByLabel('What is the look called?').fill('Courier brass');
   await page.getByRole('button', { name: 'Keep it here' }).click();
@@ -227,7 +227,7 @@ test('a look goes out as a file and comes in on another computer; a file that is
 }) => {
   const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/bracer`);
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Save as a look').click();
   await page.getByLabel('What is the look called?').fill('Star enamel');
   const [download] = await Promise.all([
@@ -259,7 +259,7 @@ test('a look goes out as a file and comes in on another computer; a file that is
 test('pieces are joined into another, which waits for them', async ({ page }) => {
   const id = await demo();
   await page.goto(`${server.url}/b/${id}/pieces/buckle`);
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Join other pieces into this').click();
   await page.getByRole('checkbox', { name: 'Counterweight pendant' }).check();
   await page.getByRole('button', { name: 'Join them' }).click();

@@ -26,7 +26,7 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   const id = await openDemo(page);
   await page.goto(`${server.url}/b/${id}/pieces`);
   await expect(page.getByTestId('piece-baton')).toContainText('late');
-  const before = { dates: await datesOf(page, 'plate'), ribbon: await ribbonOf(page, 'plate') };
+  const before = { dates: await datesOf(page, 'tasset'), ribbon: await ribbonOf(page, 'tasset') };
 
   const undo = async (changes: number) => {
     for (let taken = 0; taken < changes; taken += 1) {
@@ -44,8 +44,8 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   await undo(2);
   await expect.poll(() => nextOf(page)).toBe(first);
   await page.getByRole('link', { name: 'Pieces' }).click();
-  await expect.poll(() => ribbonOf(page, 'plate')).toBe(before.ribbon);
-  expect(await datesOf(page, 'plate')).toBe(before.dates);
+  await expect.poll(() => ribbonOf(page, 'tasset')).toBe(before.ribbon);
+  expect(await datesOf(page, 'tasset')).toBe(before.dates);
 
   await page.getByRole('link', { name: 'Bench' }).click();
   await page.getByTestId('start').click();
@@ -54,32 +54,32 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   await expect(page.getByText(/Under way since 19:30/)).toBeVisible();
   await page.getByTestId('done').click();
   await expect.poll(() => nextOf(page)).not.toBe(first);
-  let logged = 1 + (await logUntil(page, /^Heat-seal/, 'Telescope baton'));
-  // One hot air gun for all that needs it.
-  await expect(batchOf(page)).toContainText('Compass hand plate');
-  logged += await logUntil(page, /^Seal, coat 1 of 2/, 'Telescope baton');
-  await expect(page.getByText('Flexible PVA foam primer, light coat, brush')).toBeVisible();
+  let logged = 1 + (await logUntil(page, /^Base colour, coat 1 of 2/, 'Comet tasset'));
+  // One pot for the whole set.
+  await expect(batchOf(page)).toContainText('Comet tasset ×4');
+  await expect(page.getByText('Metallic acrylic, normal coat, sponge')).toBeVisible();
   await logNext(page);
   logged += 1;
-  await expect(page.getByTestId('drying')).toContainText('Telescope baton');
-  // Reference air would give 20·0.6 = 12 min to touch; at 19 °C and 55 % the deficit is 9.9 of 12.4 hPa: 15.1 min.
-  await expect(page.getByTestId('drying').locator('li').filter({ hasText: 'Telescope baton' })).toContainText(
-    '16 min',
+  // Reference air would give 20 min to touch; at 19 °C and 55 % the deficit is 9.9 of 12.4 hPa: 25.1 min.
+  await expect(page.getByTestId('drying').locator('li').filter({ hasText: 'Comet tasset' })).toContainText(
+    '26 min',
   );
 
   await page.getByRole('link', { name: 'Pieces' }).click();
-  await expect.poll(() => ribbonOf(page, 'plate')).not.toBe(before.ribbon);
-  const after = { dates: await datesOf(page, 'plate'), ribbon: await ribbonOf(page, 'plate') };
+  await expect.poll(() => ribbonOf(page, 'tasset')).not.toBe(before.ribbon);
+  const after = { dates: await datesOf(page, 'tasset'), ribbon: await ribbonOf(page, 'tasset') };
 
   await server.restart({ signal: 'SIGKILL' });
   await page.reload();
-  await expect.poll(() => ribbonOf(page, 'plate')).toBe(after.ribbon);
-  expect(await datesOf(page, 'plate')).toBe(after.dates);
+  await expect.poll(() => ribbonOf(page, 'tasset')).toBe(after.ribbon);
+  expect(await datesOf(page, 'tasset')).toBe(after.dates);
 
   // Starting and logging are a change each.
   await undo(2 * logged);
   await page.getByRole('link', { name: 'Bench' }).click();
-  await expect(page.getByTestId('drying')).not.toContainText('Telescope baton');
+  await expect(
+    page.getByTestId('drying').locator('li').filter({ hasText: 'Comet tasset' }),
+  ).not.toContainText('Metallic acrylic');
   await expect.poll(() => nextOf(page)).toBe(first);
 });
 
@@ -96,7 +96,10 @@ test('a drying coat counts down as time goes on', async ({ page }) => {
 test('one unit of a set can be started and logged by itself', async ({ page }) => {
   await openDemo(page);
   await logUntil(page, /^Heat-seal/, 'Compass hand plate');
-  await page.getByRole('checkbox', { name: 'Telescope baton' }).uncheck();
+  // One hot air gun for the whole set.
+  await expect(batchOf(page)).toContainText('Compass hand plate ×8');
+  for (const other of await page.getByRole('checkbox', { name: /^(?!Compass hand plate)/ }).all())
+    await other.uncheck();
   await page.getByRole('button', { name: 'one by one' }).click();
   for (const unit of [2, 3, 4, 5, 6, 7, 8])
     await page.getByRole('checkbox', { name: `Compass hand plate, ${unit} of 8` }).uncheck();

@@ -19,6 +19,7 @@ import { filmFactor, type FilmGrade } from './model/filmGrades';
 import { methods } from './model/methods';
 import type { Climate } from './model/schema';
 import { passMl } from './quantity/amounts';
+import { milestoneTable } from './model/milestones';
 import { handsOn } from './quantity/handsOn';
 import { disturbed, timeFactor } from './schedule/answers/futures';
 import { CONFIRMED_AFTER_TESTS, measuredTimes } from './schedule/answers/measuredTimes';
@@ -93,6 +94,11 @@ describe('films', () => {
       expect(one!.packAt).toBeCloseTo(2880 * late, 2);
     },
   );
+
+  it('grow alike for all that comes after recoat', () => {
+    const late = Object.values(milestoneTable).filter(({ clock }) => clock === 'late');
+    expect(late.map(({ filmPower }) => filmPower)).toEqual([1.5, 1.5, 1.5, 1.5, 1.5]);
+  });
 
   it('count with what they still hold where they join, and begin with the last', () => {
     says('falling evenly to 0.3 at its recoat moment');

@@ -13,11 +13,11 @@ export interface MilestoneDefinition {
 export const milestoneTable = tableOf<MilestoneDefinition>()({
   touch: { word: 'touch-dry', clock: 'early', filmPower: 1 },
   recoat: { word: 'recoatable', clock: 'early', filmPower: 1.5 },
-  tape: { word: 'tape-safe', clock: 'late', filmPower: 2 },
-  sand: { word: 'sandable', clock: 'late', filmPower: 2 },
-  handle: { word: 'handleable', clock: 'late', filmPower: 2 },
-  pack: { word: 'packable', clock: 'late', filmPower: 2 },
-  wear: { word: 'wearable', clock: 'late', filmPower: 2 },
+  tape: { word: 'tape-safe', clock: 'late', filmPower: 1.5 },
+  sand: { word: 'sandable', clock: 'late', filmPower: 1.5 },
+  handle: { word: 'handleable', clock: 'late', filmPower: 1.5 },
+  pack: { word: 'packable', clock: 'late', filmPower: 1.5 },
+  wear: { word: 'wearable', clock: 'late', filmPower: 1.5 },
 });
 
 export type Milestone = keyof typeof milestoneTable;
