@@ -13,7 +13,7 @@ import { placeAir } from './drying/placeAir';
 import { readingFault } from './drying/readings';
 import { HIDDEN_DELTA_E } from './colour/hiding';
 import { catalogueById } from './materials/catalogue';
-import { dryFilmUm } from './materials/film';
+import { dryFilmUm, filmFactorOf } from './materials/film';
 import { binderTable } from './model/binders';
 import { filmFactor, type FilmGrade } from './model/filmGrades';
 import { methods } from './model/methods';
@@ -94,6 +94,17 @@ describe('films', () => {
       expect(one!.packAt).toBeCloseTo(2880 * late, 2);
     },
   );
+
+  it('go by the real thickness where it is said', () => {
+    // 2 mm of clay where 5 are usual: 0.4, so 1440 · 0.4^1.5 = 364.3 min to recoat; poured 1 mm of epoxy where 0.25 are usual: 4.
+    const clay = material('foam-clay');
+    expect(filmFactorOf(clay, 'normal', 2)).toBeCloseTo(0.4, 10);
+    expect(
+      dried([{ ...coat('foam-clay', 0), filmFactor: filmFactorOf(clay, 'normal', 2) }])[0]!.recoat[0]!.from,
+    ).toBeCloseTo(364.29, 1);
+    expect(filmFactorOf(material('epoxy-clear'), 'light', 1)).toBe(4);
+    expect(filmFactorOf(clay, 'heavy')).toBe(1.8);
+  });
 
   it('grow alike for all that comes after recoat', () => {
     const late = Object.values(milestoneTable).filter(({ clock }) => clock === 'late');

@@ -19,6 +19,16 @@ describe('whatIf', () => {
     expect(week.packAt).toBeCloseTo(4 * 1440 + 720, 6);
   });
 
+  it('knows what covers only a part of the spot', () => {
+    // Enamel a day bare, then under a wash in 0.3 of it: 1440 + 2880/0.75^0.3; its own surface is what is packable.
+    const material = (id: string) => catalogueById.get(id)!;
+    const enamel: WhatIfCoat = { material: material('hobby-enamel'), film: 'normal', afterMinutes: 0 };
+    const wash: WhatIfCoat = { material: material('acrylic-wash'), film: 'normal', afterMinutes: 1440 };
+    const packs = (share: number) => whatIf([enamel, { ...wash, share }], label).milestones[0]!.packAt;
+    expect(packs(0.3)).toBeCloseTo(1440 + 2880 / 0.917314, 1);
+    expect(packs(1)).toBeCloseTo(1440 + 2880 / 0.75, 6);
+  });
+
   it('draws each coat from nothing to cured', () => {
     const answer = whatIf([dip(0), { ...dip(60), material: catalogueById.get('craft-acrylic')! }], label);
     expect(answer.progress).toHaveLength(2);

@@ -10,6 +10,8 @@ export interface WhatIfCoat {
   material: Material;
   film: FilmGrade;
   afterMinutes: number;
+  /** The share of the spot that it covers, 0 to 1; all of it unless said otherwise. */
+  share?: number;
   air?: AirAid;
 }
 
@@ -43,6 +45,7 @@ export function whatIf(coats: readonly WhatIfCoat[], climate: Climate): WhatIfAn
     return {
       material: coat.material,
       filmFactor: filmFactor[coat.film],
+      share: coat.share ?? 1,
       laidAt: at,
       air: coat.air ?? 'still',
     };

@@ -6,7 +6,7 @@ import { recoatFactor } from '../drying/filmTimes';
 import { sayWait } from '../model/wallTime';
 import { stepKindTable } from '../model/stepKinds';
 import { coatsWords } from './stepWords';
-import { filmFactor } from '../model/filmGrades';
+import { filmFactorOf } from '../materials/film';
 import type { Material } from '../model/materialSchema';
 import { methodWords } from '../model/methods';
 import { placementOf, placementTable } from '../model/placements';
@@ -26,7 +26,8 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
   const hands = handsOn(step, method, material, areaCm2, edgeMm);
   const minutes = hands.setUpMinutes + hands.workMinutes + hands.cleanUpMinutes;
   const recoat = material && parseRecoat(material.recoat)[0]?.from;
-  const wait = recoat === undefined ? undefined : recoat * recoatFactor(filmFactor[step.film ?? 'normal']);
+  const wait =
+    recoat === undefined ? undefined : recoat * recoatFactor(filmFactorOf(material, step.film, step.pourMm));
   return [
     material ? `${coatsWords(step.coats ?? 1, step.film ?? 'normal')} of ${material.name}` : '',
     step.parts ? `${step.parts.map(partName).join(', ')} into this` : '',

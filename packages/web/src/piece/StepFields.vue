@@ -139,7 +139,7 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
   <NumberField
     v-if="asks.pour"
     v-model="form.pourMm"
-    label="Poured how deep, if poured"
+    label="Laid how thick, if not as usual"
     suffix="mm"
     :min="0"
     clearable

@@ -27,6 +27,8 @@ interface Row {
   key: number;
   material: string;
   film: FilmGrade;
+  /** Of the spot, as it is planned. */
+  share: number;
   afterMinutes: number;
 }
 const rows = ref<Row[]>([]);
@@ -44,6 +46,7 @@ function fromPlan(): void {
       key: (lastKey += 1),
       material: coat.materialId,
       film: operation?.film ?? 'normal',
+      share: operation?.share ?? 1,
       afterMinutes: at === 0 ? 0 : Math.round(coat.laidAt - (coats[at - 1]?.laidAt ?? coat.laidAt)),
     };
   });
@@ -82,6 +85,7 @@ const answer = computed(() => {
           {
             material,
             film: row.film,
+            share: row.share,
             afterMinutes: Number(row.afterMinutes) || 0,
             air: air.fan ? ('fan' as const) : ('still' as const),
           },

@@ -68,9 +68,9 @@ export const stepToForm = (step?: Step): StepForm => ({
   note: step?.note ?? '',
 });
 
-/** What a step that lays this material may say beyond the common: how deep it is poured, in how many lots, how tinted. */
+/** What a step that lays this material may say beyond the common: how thick it is laid, in how many lots, how tinted. */
 export const asksFor = (material: Material | undefined) => ({
-  pour: material?.binder === 'epoxy',
+  pour: material?.binder === 'epoxy' || material?.role === 'fill',
   lots: material?.potLife !== undefined,
   tint: material?.role === 'seal',
 });

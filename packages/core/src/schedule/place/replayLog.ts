@@ -1,11 +1,10 @@
 import { passedOver, stepAsLogged } from '../../facts/laid';
-import { wetFilmUm } from '../../materials/film';
+import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import type { LogEntry } from '../../model/schema';
 import { type EpochMinute } from '../../model/wallTime';
 import type { DraftState } from '../state/draftState';
 import type { PlannedOperation } from '../plan/plan';
 import type { TouchLesson } from '../state/unitState';
-import { filmFactor } from '../../model/filmGrades';
 import { entryOf, nth } from '../../model/sure';
 
 /** Sanding back a pass that failed, before it is done again. */
@@ -73,7 +72,7 @@ function asLogged(
     material: tin,
     method: done.method ?? method,
     film: grade,
-    filmFactor: filmFactor[grade],
+    filmFactor: filmFactorOf(tin, grade, done.pourMm),
     wetUm: tin ? wetFilmUm(tin, grade, done.pourMm) : 0,
     placeId: done.place ?? placeId,
   };

@@ -3,11 +3,11 @@ import { placesOf } from '../../model/places';
 import { type StepKind } from '../../model/stepKinds';
 import type { AirAid, Build, Face } from '../../model/schema';
 import { stepsBefore } from '../../model/stepLinks';
-import { wetFilmUm } from '../../materials/film';
+import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import { materialsOf } from '../../materials/ownMaterials';
 import { handsOn, type HandsOn } from '../../quantity/handsOn';
 import { passArea } from '../../quantity/passArea';
-import { type FilmGrade, filmFactor } from '../../model/filmGrades';
+import type { FilmGrade } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
 import type { Method } from '../../model/methods';
 import { entryOf, nth } from '../../model/sure';
@@ -103,7 +103,7 @@ export function expandBuild(build: Build): Operation[] {
             material,
             method,
             film: grade,
-            filmFactor: filmFactor[grade],
+            filmFactor: filmFactorOf(material, grade, step.pourMm),
             wetUm: material ? wetFilmUm(material, grade, step.pourMm) : 0,
             colour: step.colour,
             cells:
