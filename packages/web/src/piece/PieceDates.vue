@@ -2,6 +2,7 @@
 import { epochMinute, sayMoment, type Piece, type PlanView } from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
+import { reachedWords } from '../shared/words';
 
 /** When a piece is ready as planned, against when it is due, and how far it has come. */
 const props = defineProps<{ piece: Piece; state: PlanView['pieces'][number] }>();
@@ -10,8 +11,7 @@ const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const packedAt = computed(() =>
   props.piece.packedAt === undefined ? undefined : epochMinute(props.piece.packedAt, zone.value),
 );
-const at = (minute: number | undefined) =>
-  minute === undefined || !Number.isFinite(minute) ? 'never as planned' : sayMoment(minute, zone.value);
+const at = (minute: number | undefined) => reachedWords(props.state, minute, zone.value);
 </script>
 
 <template>
@@ -36,7 +36,7 @@ const at = (minute: number | undefined) =>
     </div>
     <div v-if="packedAt !== undefined">
       <dt>Packed</dt>
-      <dd>{{ at(packedAt) }}</dd>
+      <dd>{{ sayMoment(packedAt, zone) }}</dd>
     </div>
     <div>
       <dt>Passes</dt>

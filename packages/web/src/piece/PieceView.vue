@@ -54,7 +54,11 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       :spread="likely?.ready"
       :height="30"
     />
-    <p v-if="likely && state.readiness !== 'ready'" class="small likely" data-testid="forecast">
+    <p
+      v-if="likely && state.totalCount > 0 && state.readiness !== 'ready'"
+      class="small likely"
+      data-testid="forecast"
+    >
       {{ likely.sentence }}
     </p>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { epochMinute, lookFileSchema, sayMoment, sayWait, sure } from '@fixatum/core';
+import { epochMinute, lookFileSchema, sayWait, sure, type PlanView } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -14,7 +14,7 @@ import { useForecast } from '../shared/forecast';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
 import { dayOf, percent, timeOfDay } from '../shared/timeAxis';
-import { passWords } from '../shared/words';
+import { passWords, reachedWords } from '../shared/words';
 
 const store = useBuild();
 const forecast = useForecast();
@@ -73,10 +73,8 @@ const counts = computed(() => {
   const late = rows.value.filter((row) => ['late', 'stuck'].includes(row.state.readiness)).length;
   return { total: rows.value.length, late };
 });
-const at = (minute: number | undefined) =>
-  minute === undefined || !Number.isFinite(minute)
-    ? 'never as planned'
-    : sayMoment(minute, store.theView.timeZone);
+const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
+  reachedWords(state, minute, store.theView.timeZone);
 </script>
 
 <template>
@@ -145,7 +143,9 @@ const at = (minute: number | undefined) =>
               >{{ passWords(row.next) }} · {{ dayOf(row.next.start!, store.view.timeZone) }},
               {{ timeOfDay(row.next.start!, store.view.timeZone) }}</template
             >
-            <template v-else-if="row.state.totalCount === 0">No steps yet</template>
+            <template v-else-if="row.state.totalCount === 0"
+              >Choose a look, and its steps are written</template
+            >
             <template v-else-if="row.state.readiness === 'stuck'">Can’t go on; see its steps</template>
             <template v-else>Hands-on work done</template>
           </span>
@@ -179,10 +179,11 @@ const at = (minute: number | undefined) =>
           <ReadinessMark :readiness="row.state.readiness" />
           <span class="small figures quiet" data-testid="ready-dates">
             <template v-if="row.state.packableAt === row.state.wearableAt"
-              >ready {{ at(row.state.packableAt) }}</template
+              >ready {{ at(row.state, row.state.packableAt) }}</template
             >
             <template v-else
-              >pack {{ at(row.state.packableAt) }}<br />wear {{ at(row.state.wearableAt) }}</template
+              >pack {{ at(row.state, row.state.packableAt) }}<br />wear
+              {{ at(row.state, row.state.wearableAt) }}</template
             >
           </span>
           <span v-if="row.state.slackMinutes !== undefined" class="small figures">

@@ -2,6 +2,7 @@
 import { sayChance, sayMoment, sayWait, type Piece } from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
+import { reachedWords } from '../shared/words';
 import { useForecast } from '../shared/forecast';
 import { useBetterPlan } from './betterPlan';
 
@@ -25,7 +26,7 @@ const standing = computed(() =>
       {
         piece,
         state,
-        ready: now !== undefined && Number.isFinite(now) ? sayMoment(now, zone.value) : 'never',
+        ready: reachedWords(state, now, zone.value),
         chance: forecast.byPiece.get(piece.id)?.chance,
         bound: store.theView.bounds.find((one) => one.pieceId === piece.id),
         against: shiftWords(then === undefined || now === undefined ? undefined : now - then),

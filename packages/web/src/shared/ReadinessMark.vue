@@ -13,6 +13,7 @@ const shapes: Record<Readiness, string> = {
   stuck:
     'M1 1h14v14H1Zm3.500 2L3 4.500 6.500 8 3 11.500 4.500 13 8 9.500 11.500 13 13 11.500 9.500 8 13 4.500 11.500 3 8 6.500Z',
   undated: 'M1 7h14v2H1Z',
+  'no-steps': 'M1 7h3v2H1Zm5.500 0h3v2h-3ZM12 7h3v2h-3Z',
 };
 </script>
 

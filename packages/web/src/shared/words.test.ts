@@ -1,6 +1,15 @@
 import { epochMinute, planView } from '@fixatum/core';
 import { smallBuild } from '../testing/smallBuild';
-import { airWords, beginByWords, degrees, passWords, pieceNames, unitName, withWords } from './words';
+import {
+  airWords,
+  beginByWords,
+  degrees,
+  passWords,
+  pieceNames,
+  unitName,
+  withWords,
+  reachedWords,
+} from './words';
 
 const build = smallBuild();
 const now = epochMinute('2027-02-15T08:00', 'UTC');
@@ -38,4 +47,13 @@ describe('words', () => {
     const { beginBy: _none, ...free } = session!;
     expect(beginByWords(build, free)).toBeUndefined();
   });
+});
+
+test('a piece without steps is not told that it will never be ready', () => {
+  // Noon of 15 February 2027, UTC.
+  const noon = Date.UTC(2027, 1, 15, 12) / 60_000;
+  expect(reachedWords({ readiness: 'on-time' }, noon, 'UTC')).toBe('Mon 15 Feb, 12:00');
+  expect(reachedWords({ readiness: 'stuck' }, undefined, 'UTC')).toBe('never as planned');
+  expect(reachedWords({ readiness: 'late' }, Infinity, 'UTC')).toBe('never as planned');
+  expect(reachedWords({ readiness: 'no-steps' }, undefined, 'UTC')).toBe('once it has steps');
 });

@@ -10,6 +10,7 @@ import {
   type Readiness,
   type RibbonState,
   type Session,
+  sayMoment,
 } from '@fixatum/core';
 
 /** What a piece's standing is called. */
@@ -20,7 +21,20 @@ export const readinessWords: Record<Readiness, string> = {
   late: 'late',
   stuck: 'stuck',
   undated: 'no date',
+  'no-steps': 'no steps yet',
 };
+
+/** When a piece reaches something, as planned: a moment, or why there is none. */
+export const reachedWords = (
+  { readiness }: { readiness: Readiness },
+  minute: number | undefined,
+  timeZone: string,
+): string =>
+  readiness === 'no-steps'
+    ? 'once it has steps'
+    : minute === undefined || !Number.isFinite(minute)
+      ? 'never as planned'
+      : sayMoment(minute, timeZone);
 
 export const ribbonWords: Record<RibbonState, string> = {
   bare: 'bare',

@@ -116,7 +116,8 @@ export function forecastBuild(
   return build.pieces.map((piece) => {
     const { packable, wearable, made } = entryOf(outcomes, piece.id);
     const event = build.events.find((one) => one.id === piece.event);
-    const chance = event && tried > 0 ? made / tried : undefined;
+    // Of a piece without steps nobody can say anything.
+    const chance = event && tried > 0 && piece.steps.length > 0 ? made / tried : undefined;
     const spread = spreadOf(packable);
     const dueAt = event && epochMinute(event.packAt ?? event.wearAt, build.timeZone);
     return {

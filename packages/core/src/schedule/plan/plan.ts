@@ -59,8 +59,8 @@ export const isPlaced = (operation: PlannedOperation): operation is PlacedOperat
 export const workBegins = (operation: PlannedOperation): EpochMinute =>
   sure(operation.laidAt, `when ${operation.id} is laid`) - operation.workMinutes;
 
-/** How a piece stands against its dates. */
-export type Readiness = 'ready' | 'on-time' | 'tight' | 'late' | 'stuck' | 'undated';
+/** How a piece stands against its dates; `no-steps`: nothing is known of what shall be done with it. */
+export type Readiness = 'ready' | 'on-time' | 'tight' | 'late' | 'stuck' | 'undated' | 'no-steps';
 
 /** When a piece is ready, and whether that is in time. All its units count. */
 export interface PiecePlan {

@@ -74,9 +74,16 @@ describe('how a piece stands against its dates', () => {
     expect(judged(done, dry, '2027-02-20T14:59', piece({ event: undefined })).readiness).toBe('undated');
   });
 
-  it('is stuck with nothing to do, with work that has no place, or with a coat that never dries', () => {
+  it('has no standing before it has steps', () => {
+    expect(judged([], units(unit(wednesday, wednesday)))).toMatchObject({
+      readiness: 'no-steps',
+      packableAt: undefined,
+      slackMinutes: undefined,
+    });
+  });
+
+  it('is stuck with work that has no place, or with a coat that never dries', () => {
     const dry = units(unit(wednesday, wednesday));
-    expect(judged([], dry).readiness).toBe('stuck');
     const unplaced = judged([pass('done', '2027-02-20T10:00'), pass('unplaced')], dry);
     expect([unplaced.readiness, unplaced.packableAt, unplaced.slackMinutes]).toEqual([
       'stuck',

@@ -44,8 +44,8 @@ export function pieceReadiness(
     (operation) => operation.status === 'planned' || operation.status === 'underway',
   );
   const readiness = ((): Readiness => {
-    if (stuck || operations.length === 0 || packableAt === Infinity || wearableAt === Infinity)
-      return 'stuck';
+    if (operations.length === 0) return 'no-steps';
+    if (stuck || packableAt === Infinity || wearableAt === Infinity) return 'stuck';
     if (slackMinutes !== undefined && slackMinutes < 0) return 'late';
     if (
       !open &&
