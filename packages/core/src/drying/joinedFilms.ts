@@ -25,7 +25,14 @@ export class Film {
     readonly last: number,
     private readonly stands: readonly Stand[],
     private readonly covers: readonly LaidCoat[] = [],
+    /** The same film as it was before it was covered: what it holds is known. */
+    before?: Film,
   ) {
+    if (before || first === last) {
+      this.factor = before?.factor ?? nth(laid, last).filmFactor;
+      this.timeFactor = before?.timeFactor ?? nth(laid, last).timeFactor ?? 1;
+      return;
+    }
     const top = nth(laid, last);
     let factor = top.filmFactor;
     let told = factor * (top.timeFactor ?? 1);
@@ -40,7 +47,7 @@ export class Film {
 
   /** The same film with other coats laid over it. */
   under(covers: readonly LaidCoat[]): Film {
-    return new Film(this.laid, this.first, this.last, this.stands, covers);
+    return new Film(this.laid, this.first, this.last, this.stands, covers, this);
   }
 
   private get material() {
