@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { isCatalogueId, type Material } from '@fixatum/core';
 import { useBuild } from '../shared/build';
+import ColourChip from './ColourChip.vue';
 import { materialFigures } from './materialFigures';
 
 /** Some materials side by side, figure by figure, with where each figure is from. */
@@ -21,7 +22,7 @@ const fromLabel = (material: Material, keys: (keyof Material)[]): boolean => {
         <tr>
           <td class="small quiet">typical label values</td>
           <th v-for="material in materials" :key="material.id" scope="col">
-            <span class="chip" :style="{ background: material.colour }" aria-hidden="true" />
+            <ColourChip :colour="material.colour" small />
             {{ material.name }}
             <span class="small quiet block">{{ isOwn(material) ? 'your tin' : 'typical' }}</span>
             <v-btn size="x-small" @click="emit('ownTin', material)">{{
@@ -46,14 +47,6 @@ const fromLabel = (material: Material, keys: (keyof Material)[]): boolean => {
 </template>
 
 <style scoped>
-.chip {
-  display: inline-block;
-  width: 34px;
-  height: 34px;
-  border-radius: 3px;
-  border: 1px solid var(--line);
-}
-
 .block {
   display: block;
 }
@@ -85,12 +78,6 @@ td {
 
 thead th {
   padding: 10px 14px;
-}
-
-thead .chip {
-  width: 18px;
-  height: 18px;
-  vertical-align: -3px;
 }
 
 th[scope='row'] {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { isCatalogueId, materialRoles, type Material } from '@fixatum/core';
 import { computed, reactive, ref } from 'vue';
+import ColourChip from './ColourChip.vue';
 import CompareTable from './CompareTable.vue';
 import { fits, recoatWords, type MaterialFilter } from './materialFigures';
 import OwnTinDialog from './OwnTinDialog.vue';
@@ -97,7 +98,7 @@ function ownTin(material: Material): void {
             :data-testid="`material-${material.id}`"
             @click="compare(material.id)"
           >
-            <span class="chip" :style="{ background: material.colour }" aria-hidden="true" />
+            <ColourChip :colour="material.colour" />
             <span>
               <strong>{{ material.name }}</strong><span v-if="isOwn(material)" class="own small"
                 >your tin</span
@@ -155,14 +156,6 @@ function ownTin(material: Material): void {
   background: rgb(var(--v-theme-surface));
   box-shadow: inset 4px 0 0 rgb(var(--v-theme-primary));
   padding-left: 10px;
-}
-
-.chip {
-  display: inline-block;
-  width: 34px;
-  height: 34px;
-  border-radius: 3px;
-  border: 1px solid var(--line);
 }
 
 .block {

@@ -11,7 +11,8 @@ import {
   type FilmGrade,
   type Swatch,
 } from '@fixatum/core';
-import { mdiClose, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
+import RemoveButton from '../shared/RemoveButton.vue';
 import { computed, reactive, ref, watch } from 'vue';
 import DateField from '../shared/DateField.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -173,13 +174,7 @@ async function save(): Promise<void> {
                 <v-checkbox v-if="at > 0" v-model="coat.onCured" density="compact" label="on cured" />
                 <v-checkbox v-if="at > 0" v-model="coat.onScuffed" density="compact" label="scuffed" />
               </span>
-              <v-btn
-                :icon="mdiClose"
-                variant="text"
-                size="small"
-                :aria-label="`Remove coat ${at + 1}`"
-                @click="form.coats.splice(at, 1)"
-              />
+              <RemoveButton :label="`Remove coat ${at + 1}`" @click="form.coats.splice(at, 1)" />
             </div>
             <v-btn size="small" :prepend-icon="mdiPlus" @click="form.coats.push(coatDraft())">A coat</v-btn>
             <v-text-field

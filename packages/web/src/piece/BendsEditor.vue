@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { mdiClose, mdiPlus } from '@mdi/js';
+import RemoveButton from '../shared/RemoveButton.vue';
+import { mdiPlus } from '@mdi/js';
 import NumberField from '../shared/NumberField.vue';
 import { radiusOf, type BendDraft } from './pieceForm';
 
@@ -20,13 +21,7 @@ const props = defineProps<{ thicknessMm: number | undefined }>();
       @update:model-value="bend.bendRadiusMm = radiusOf(bend, props.thicknessMm)"
     />
     <NumberField v-model="bend.bendRadiusMm" label="Bend radius" suffix="mm" density="compact" />
-    <v-btn
-      :icon="mdiClose"
-      variant="text"
-      size="small"
-      :aria-label="`Remove ${bend.name || 'this bend'}`"
-      @click="bends.splice(at, 1)"
-    />
+    <RemoveButton :label="`Remove ${bend.name || 'this bend'}`" @click="bends.splice(at, 1)" />
   </div>
   <v-btn
     size="small"

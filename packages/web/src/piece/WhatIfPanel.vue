@@ -11,7 +11,7 @@ import {
   type FilmGrade,
   type Piece,
 } from '@fixatum/core';
-import { mdiClose } from '@mdi/js';
+import RemoveButton from '../shared/RemoveButton.vue';
 import { computed, reactive, ref, watch } from 'vue';
 import OrderButtons from './OrderButtons.vue';
 import { useBuild } from '../shared/build';
@@ -184,12 +184,10 @@ const option = computed(() => (answer.value ? whatIfChart(answer.value) : undefi
                     :down-label="`Coat ${at + 1} down`"
                     @move="(by) => move(at, by)"
                   />
-                  <v-btn
-                    :icon="mdiClose"
+                  <RemoveButton
+                    :label="`Coat ${at + 1} away`"
                     size="x-small"
-                    variant="text"
                     :disabled="rows.length === 1"
-                    :aria-label="`Coat ${at + 1} away`"
                     @click="rows.splice(at, 1)"
                   />
                 </span>

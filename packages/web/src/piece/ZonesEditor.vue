@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { idFromName, sheenClasses, sheenWords, type Look } from '@fixatum/core';
-import { mdiClose, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
+import RemoveButton from '../shared/RemoveButton.vue';
 import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import type { ZoneDraft } from './pieceForm';
@@ -77,13 +78,7 @@ function remove(at: number): void {
         :label="`Sheen of ${zone.name}`"
         density="compact"
       />
-      <v-btn
-        :icon="mdiClose"
-        variant="text"
-        size="small"
-        :aria-label="`Remove ${zone.name}`"
-        @click="remove(at)"
-      />
+      <RemoveButton :label="`Remove ${zone.name}`" @click="remove(at)" />
     </div>
     <div class="foot">
       <v-btn size="small" :prepend-icon="mdiPlus" @click="add">{{

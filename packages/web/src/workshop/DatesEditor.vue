@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import RemoveButton from '../shared/RemoveButton.vue';
 import type { BuildEvent } from '@fixatum/core';
-import { mdiClose, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
 import MomentField from '../shared/MomentField.vue';
 import { freshId } from './freshId';
 
@@ -18,12 +19,7 @@ const draft = defineModel<{ name: string; start: string; events: BuildEvent[] }>
     <div v-for="(event, at) in draft.events" :key="event.id" class="card">
       <div class="with-x">
         <v-text-field v-model="event.name" label="What for" maxlength="120" />
-        <v-btn
-          :icon="mdiClose"
-          variant="text"
-          :aria-label="`Remove ${event.name}`"
-          @click="draft.events.splice(at, 1)"
-        />
+        <RemoveButton :label="`Remove ${event.name}`" @click="draft.events.splice(at, 1)" />
       </div>
       <div class="pair">
         <MomentField v-model="event.packAt" label="Packed by, if packed" usual-time="18:00" clearable />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import RemoveButton from '../shared/RemoveButton.vue';
 import { weekdays, type Person, type Weekday } from '@fixatum/core';
-import { mdiClose, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
 import DateField from '../shared/DateField.vue';
 import TimeField from '../shared/TimeField.vue';
 import { freshId } from './freshId';
@@ -35,12 +36,7 @@ function addDayOff(person: Person): void {
     <div v-for="(person, at) in people" :key="person.id" class="card">
       <div class="with-x">
         <v-text-field v-model="person.name" label="Name" maxlength="120" />
-        <v-btn
-          :icon="mdiClose"
-          variant="text"
-          :aria-label="`Remove ${person.name}`"
-          @click="people.splice(at, 1)"
-        />
+        <RemoveButton :label="`Remove ${person.name}`" @click="people.splice(at, 1)" />
       </div>
       <div v-for="(rule, n) in person.availability" :key="n" class="rule">
         <div class="days" role="group" :aria-label="`Days of ${person.name}, line ${n + 1}`">
@@ -56,11 +52,8 @@ function addDayOff(person: Person): void {
         </div>
         <TimeField v-model="rule.from" label="From" density="compact" />
         <TimeField v-model="rule.to" label="To" density="compact" />
-        <v-btn
-          :icon="mdiClose"
-          size="small"
-          variant="text"
-          :aria-label="`Remove line ${n + 1} of ${person.name}`"
+        <RemoveButton
+          :label="`Remove line ${n + 1} of ${person.name}`"
           @click="person.availability.splice(n, 1)"
         />
       </div>
@@ -77,13 +70,7 @@ function addDayOff(person: Person): void {
           @click="exception.windows = exception.windows[0] ? [] : [{ from: '19:00', to: '22:00' }]"
           >{{ exception.windows[0] ? 'Day off' : 'Some hours' }}</v-btn
         >
-        <v-btn
-          :icon="mdiClose"
-          size="small"
-          variant="text"
-          :aria-label="`Remove that day of ${person.name}`"
-          @click="person.exceptions!.splice(n, 1)"
-        />
+        <RemoveButton :label="`Remove that day of ${person.name}`" @click="person.exceptions!.splice(n, 1)" />
       </div>
       <div class="foot">
         <v-btn

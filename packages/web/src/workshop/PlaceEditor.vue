@@ -10,12 +10,12 @@ import {
   type Place,
   messageOf,
 } from '@fixatum/core';
-import { mdiClose } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api } from '../shared/api';
 import { fileOf } from '../shared/inputs';
 import { useBuild } from '../shared/build';
 import { airWords } from '../shared/words';
+import RemoveButton from '../shared/RemoveButton.vue';
 import TimeField from '../shared/TimeField.vue';
 import PlaceAir from './PlaceAir.vue';
 import { climateAs } from './climateAs';
@@ -101,7 +101,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
       <v-text-field v-model="place.name" label="Place" maxlength="120" />
       <v-select v-model="place.ventilation" label="Aired by" :items="ventilationItems" />
       <v-text-field v-model.number="place.slots" label="Rack places" type="number" min="1" max="500" />
-      <v-btn :icon="mdiClose" variant="text" :aria-label="`Remove ${place.name}`" @click="$emit('remove')" />
+      <RemoveButton :label="`Remove ${place.name}`" @click="$emit('remove')" />
     </div>
     <div class="row">
       <v-checkbox
