@@ -34,7 +34,7 @@ describe('fixatum', () => {
     const { status, out } = await run(['check', demo, '--now', '2027-02-20T19:30'], readText);
     expect(status).toBe(1);
     expect(out.match(/^\[stop\].*/gm)).toEqual([
-      expect.stringMatching(/^\[stop\] R41 Telescope baton, step oil/),
+      expect.stringMatching(/^\[stop\] R41 Telescope baton, step \d+, Thinned oil wash/),
     ]);
     expect(out).toContain('way out: ');
   });
@@ -63,7 +63,7 @@ describe('fixatum', () => {
       .steps.splice(1, 0, { id: 'hot', kind: 'heat-seal', method: 'hot-air' });
     const { status, out } = await run(['check', 'x.json'], text(JSON.stringify(build)));
     expect(status).toBe(1);
-    expect(out).toContain('[stop] R28 Comet tasset, step hot');
+    expect(out).toContain('[stop] R28 Comet tasset, step 2, Heat-seal: ');
     expect(out).toContain('way out: Heat first');
     const json = JSON.parse((await run(['check', 'x.json', '--json'], text(JSON.stringify(build)))).out) as {
       findings: { rule: string; severity: string; waysOut: { look: string }[] }[];

@@ -192,7 +192,7 @@ function findingLine(build: Build, finding: Finding): string {
   const piece = build.pieces.find((candidate) => candidate.id === finding.piece);
   const ways = finding.waysOut.map((way) => `\n         way out: ${way.label}${wayCost(way)}`).join('');
   const none = finding.noWayOut ? `\n         no way out: ${finding.noWayOut}` : '';
-  return `${severityMark[finding.severity]} ${finding.rule} ${piece?.name ?? finding.piece}, step ${finding.step ?? '-'}: ${finding.message}${ways}${none}`;
+  return `${severityMark[finding.severity]} ${finding.rule} ${[piece?.name ?? finding.piece, finding.where].filter(Boolean).join(', ')}: ${finding.message}${ways}${none}`;
 }
 
 function wayCost({ laterMinutes, buys }: WayOut): string {

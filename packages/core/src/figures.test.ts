@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { costOf } from './advice/rescue/rescueCost';
 import { costScore } from './advice/wayCost';
-import type { WayOut } from './advice/finding';
+import type { Idea, WayOut } from './advice/finding';
 import { CRACKING_SHARE, RISKY_SHARE, bendStrainPct } from './facts/bends';
 import { sheenClass } from './facts/sheen';
 import { dewPointC, solventRate, twoPartRate, waterEarlyRate, waterLateRate } from './drying/air';
@@ -395,13 +395,15 @@ describe('what is likely', () => {
 });
 
 describe('what counts', () => {
-  const way = (changes: Partial<WayOut> = {}): WayOut => ({
+  const way = (changes: Partial<WayOut & Idea> = {}): WayOut & Idea => ({
+    isCure: true,
     label: '',
     change: [],
     laterMinutes: 0,
     buys: [],
     extraMl: 0,
     look: 'same',
+    shows: [],
     newRisks: [],
     makesLate: [],
     ...changes,
@@ -413,7 +415,8 @@ describe('what counts', () => {
     ['two purchases', { buys: ['a', 'b'] }, 1],
     ['50 ml', { extraMl: 50 }, 0.1],
     ['a slight change of look', { look: 'slight' }, 0.5],
-    ['another look', { look: 'other' }, 3],
+    ['another look', { look: 'other' }, 10],
+    ['what is not the rule’s own cure', { isCure: false }, 3],
     ['a new risk', { newRisks: ['R05'] }, 2],
     ['a piece made late', { makesLate: ['helm'] }, 5],
     [
@@ -422,7 +425,7 @@ describe('what counts', () => {
       4.2,
     ],
   ] as const)('for a way out: %s', (_what, changes, cost) => {
-    expect(costScore(way(changes as Partial<WayOut>))).toBeCloseTo(cost, 9);
+    expect(costScore(way(changes as Partial<WayOut & Idea>))).toBeCloseTo(cost, 9);
   });
 
   it.each([

@@ -1,3 +1,4 @@
+import type { SpotName } from '../words/whereWords';
 import type { PatchStep } from '../model/patch';
 import type { Face, Swatch } from '../model/schema';
 
@@ -11,6 +12,8 @@ export const severities: readonly Severity[] = ['stop', 'risk', 'note'];
 export interface Idea {
   label: string;
   change: PatchStep[];
+  /** Whether the rule itself proposes it: its own cure. */
+  isCure?: boolean;
 }
 
 /** How much a change shows on the finished piece. */
@@ -25,6 +28,8 @@ export interface WayOut extends Idea {
   /** How much more material it takes over all units, ml. */
   extraMl: number;
   look: LookChange;
+  /** In what it shows, in a few words each: "matte in place of gloss". */
+  shows: string[];
   /** Rules that speak as a risk once it is applied and did not before. */
   newRisks: string[];
   /** Other pieces that miss their date because of it, by id. */
@@ -49,7 +54,11 @@ export interface RuleFinding {
   piece: string;
   zone?: string;
   face?: Face;
+  /** All spots it is true of, where a rule looks at spots. */
+  spots?: SpotName[];
   step?: string;
+  /** Which step, zone and face it is about, in words; said by `judgeBuild`. */
+  where?: string;
   /** The material underneath that it is about, by id; for bends the name of the flex spot. */
   below?: string;
   /** One plain sentence for anyone. */

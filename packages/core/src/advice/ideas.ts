@@ -1,4 +1,4 @@
-import type { Build, Piece, Step } from '../model/schema';
+import type { Build, Face, Piece, Step } from '../model/schema';
 import { laysFilm, type OrderedStep } from '../facts/stepOrder';
 import type { Idea, RuleFinding } from './finding';
 import { freshId } from './freshId';
@@ -14,18 +14,19 @@ import { nth } from '../model/sure';
 
 /** Films that are laid between two others to part them: water-borne, flexible, over and under which most things go. */
 const barriers: { material: string; kind: Step['kind'] }[] = [
-  { material: 'pva-flex-primer', kind: 'seal' },
   { material: 'acrylic-pu-primer-grey', kind: 'prime' },
   { material: 'acrylic-pu-primer-black', kind: 'prime' },
+  { material: 'pva-flex-primer', kind: 'seal' },
   { material: 'satin-varnish', kind: 'topcoat' },
+  { material: 'matte-varnish', kind: 'topcoat' },
 ];
 /** How many of the nearest materials are tried in place of one. */
 const MOST_SWAPS = 8;
 
 /**
- * Changes that might settle a finding, for trying: what the rule itself proposes, then a barrier, waiting, scuffing, a
- * thinner film, fewer or more coats, another material above or below, another place, another order, leaving out. Each
- * is the smallest patch of its kind; none has been tried.
+ * Changes that might settle a finding, for trying: what the rule itself proposes, then waiting, scuffing, a thinner film,
+ * something between, fewer or more coats, another material above or below, another place, another order, leaving out. Each is
+ * the smallest patch of its kind; none has been tried.
  */
 export function ideasFor(
   build: Build,
@@ -33,49 +34,44 @@ export function ideasFor(
   finding: RuleFinding,
   materials: ReadonlyMap<string, Material>,
 ): Idea[] {
+  const cures = finding.ideas.map((idea) => ({ ...idea, isCure: true }));
   const steps = orderedSteps(piece, { build, materials });
   const over = steps.find(({ step }) => step.id === finding.step);
-  if (!over) return finding.ideas;
+  if (!over) return cures;
   const under = steps.filter(({ at, material }) => at < over.at && material?.id === finding.below).at(-1);
-  const change = new Changes(build, piece);
+  const change = new Changes(build, piece, steps);
+  const both = under ? [over, under] : [over];
   const ideas = [
-    ...finding.ideas,
-    ...[over, under].flatMap((one) =>
-      one ? [...thinner(change, one), ...swaps(change, one, materials)] : [],
-    ),
+    ...cures,
+    ...(laysFilm(over) || over.material ? waits(change, over, under) : []),
+    ...both.flatMap((one) => thinner(change, one)),
+    ...(laysFilm(over) ? between(change, over) : []),
+    ...both.flatMap((one) => swaps(change, one, materials)),
     ...places(change, over),
-    ...orders(change, over, steps),
-    ...[over, under].flatMap((one) =>
-      one
-        ? [
-            {
-              label: `Leave out: ${nameOf(one)}`,
-              change: [{ op: 'remove' as const, path: change.at(one.at) }],
-            },
-          ]
-        : [],
-    ),
+    ...orders(change, over),
+    ...both.map((one) => ({
+      label: `Leave out: ${change.nameOf(one)}`,
+      change: [{ op: 'remove' as const, path: change.at(one.at) }],
+    })),
   ];
-  if (laysFilm(over)) ideas.push(...between(change, over, under));
   const seen = new Set<string>();
   return ideas.filter((idea) => {
-    // What a new step is called, and its note, make no difference.
+    // What a new step is called, and its note, make no difference; nor do two buttons that read the same.
     const key = JSON.stringify(idea.change, (name, value: unknown) =>
       name === 'id' || name === 'note' ? undefined : value,
     );
-    if (seen.has(key)) return false;
-    seen.add(key);
+    if (seen.has(key) || seen.has(idea.label)) return false;
+    seen.add(key).add(idea.label);
     return true;
   });
 }
 
-const nameOf = ({ step, material }: OrderedStep): string => material?.name ?? stepKindWords[step.kind];
-
-/** Patches on the steps of one piece. */
+/** Patches on the steps of one piece, and what its steps are called. */
 class Changes {
   constructor(
     readonly build: Build,
     readonly piece: Piece,
+    readonly steps: readonly OrderedStep[],
   ) {}
 
   at(index: number): string {
@@ -93,20 +89,35 @@ class Changes {
   insert(index: number, value: Step): PatchStep[] {
     return [{ op: 'add', path: this.at(index), value }];
   }
+
+  /** By its material or kind; with its number where another step would be called the same. */
+  nameOf({ step, material, at }: OrderedStep): string {
+    const name = material?.name ?? stepKindWords[step.kind];
+    const isAlone = this.steps.every(
+      (other) => other.at === at || (other.material?.name ?? stepKindWords[other.step.kind]) !== name,
+    );
+    return isAlone ? name : `step ${at + 1}, ${name}`;
+  }
 }
 
-function thinner(change: Changes, { step, at, material }: OrderedStep): Idea[] {
-  if (!material || material.role === 'fill' || material.role === 'bond') return [];
+function thinner(change: Changes, one: OrderedStep): Idea[] {
+  const { step, at, material } = one;
+  if (!material || material.role === 'fill' || material.role === 'bond' || step.pourMm !== undefined)
+    return [];
+  const name = change.nameOf(one);
   const now = filmGrades.indexOf(step.film ?? 'normal');
-  const films = filmGrades.slice(0, now).map((film: FilmGrade) => ({
-    label: `${material.name} as ${film === 'dust' ? 'dust coats' : `a ${filmWords[film]}`}`,
-    change: change.set(at, { film }),
-  }));
   const coats = step.coats ?? 1;
+  const films = filmGrades
+    .slice(0, now)
+    .reverse()
+    .map((film: FilmGrade) => ({
+      label: `${name} as ${coats > 1 || film === 'dust' ? `${filmWords[film]}s` : `a ${filmWords[film]}`}`,
+      change: change.set(at, { film }),
+    }));
   const counts = [coats - 1, Math.ceil(coats / 2), coats + 1]
     .filter((count, n, all) => count >= 1 && count !== coats && all.indexOf(count) === n)
     .map((count) => ({
-      label: `${count} ${count === 1 ? 'coat' : 'coats'} of ${material.name} in place of ${coats}`,
+      label: `${count} ${count === 1 ? 'coat' : 'coats'} of ${name} in place of ${coats}`,
       change: change.set(at, { coats: count }),
     }));
   return [...films, ...counts];
@@ -127,15 +138,16 @@ function nearest(to: Material, materials: ReadonlyMap<string, Material>): Materi
 function swaps(change: Changes, one: OrderedStep, materials: ReadonlyMap<string, Material>): Idea[] {
   const { step, at, material } = one;
   if (!material) return [];
+  // A colour that was the tin's own goes with the tin; one that was chosen stays.
+  const isOwn = step.colour !== undefined && step.colour.toLowerCase() === material.colour.toLowerCase();
   return nearest(material, materials).map((other) => ({
-    label: `${other.name} in place of ${material.name}`,
+    label: `${other.name} in place of ${change.nameOf(one)}`,
     change: change.set(at, {
       material: other.id,
       ...(step.method !== undefined && other.methods.includes(step.method)
         ? {}
         : { method: nth(other.methods, 0) }),
-      // A paint keeps the colour it was to have; a sealer has its own.
-      ...(material.role === 'paint' ? { colour: step.colour ?? material.colour } : {}),
+      ...(isOwn ? { colour: other.colour } : {}),
     }),
   }));
 }
@@ -148,54 +160,68 @@ function places(change: Changes, { step, at }: OrderedStep): Idea[] {
 }
 
 /** The step earlier or later in the list. */
-function orders(change: Changes, over: OrderedStep, steps: readonly OrderedStep[]): Idea[] {
-  return steps
+function orders(change: Changes, over: OrderedStep): Idea[] {
+  return change.steps
     .filter(({ at }) => at !== over.at)
     .map((other) => ({
-      label: `${nameOf(over)} ${other.at < over.at ? 'before' : 'after'} ${nameOf(other)}`,
+      label: `${change.nameOf(over)} ${other.at < over.at ? 'before' : 'after'} ${change.nameOf(other)}`,
       change: [{ op: 'move' as const, from: change.at(over.at), path: change.at(other.at) }],
     }));
 }
 
-/** Waiting, scuffing, or laying something between. */
-function between(change: Changes, over: OrderedStep, under: OrderedStep | undefined): Idea[] {
+const spotsOfStep = (step: Step): { faces: Face[]; zones?: string[] } => ({
+  faces: facesOf(step),
+  ...(step.zones ? { zones: step.zones } : {}),
+});
+
+/** Waiting, and scuffing. */
+function waits(change: Changes, over: OrderedStep, under: OrderedStep | undefined): Idea[] {
   const { step, at } = over;
-  const where = { faces: facesOf(step), ...(step.zones ? { zones: step.zones } : {}) };
   const scuff: Step = {
     id: freshId('scuff', change.piece),
     kind: 'sand',
     method: 'sand',
     note: 'Fine pad, until the shine is gone.',
-    ...where,
+    ...spotsOfStep(step),
   };
-  const wait = change.set(at, { waitFor: 'cured' });
-  const waits: Idea[] = [
-    { label: 'Wait until what lies below is cured', change: wait },
+  return [
+    {
+      label: 'Each coat once what is below is dry through',
+      change: change.set(at, { waitFor: 'through' }),
+    },
+    { label: 'Wait until what lies below is cured', change: change.set(at, { waitFor: 'cured' }) },
     ...(under
       ? [
           { label: 'Scuff what lies below', change: change.insert(at, scuff) },
           {
             label: 'Let what lies below cure, then scuff it',
-            change: [...wait, ...change.insert(at, { ...scuff, waitFor: 'cured' as const })],
+            change: [
+              ...change.set(at, { waitFor: 'cured' }),
+              ...change.insert(at, { ...scuff, waitFor: 'cured' as const }),
+            ],
           },
         ]
       : []),
   ];
-  const films = barriers
-    .filter(({ material }) => material !== step.material)
+}
+
+/** Laying something between. */
+function between(change: Changes, { step, at }: OrderedStep): Idea[] {
+  const names = change.piece.steps.map(({ material }) => material);
+  return barriers
+    .filter(({ material }) => material !== step.material && names[at - 1] !== material)
     .map(({ material, kind }) => ({
-      label: `${barrierName(material)} between them`,
+      label: `${barrierNames[material] ?? material} between them`,
       change: change.insert(at, {
         id: freshId('barrier', change.piece),
         kind,
         material,
         method: 'brush',
         coats: 1,
-        film: 'light',
-        ...where,
+        film: 'normal',
+        ...spotsOfStep(step),
       }),
     }));
-  return [...waits, ...films];
 }
 
 const barrierNames: Record<string, string> = {
@@ -203,5 +229,5 @@ const barrierNames: Record<string, string> = {
   'acrylic-pu-primer-grey': 'Grey acrylic-urethane primer',
   'acrylic-pu-primer-black': 'Black acrylic-urethane primer',
   'satin-varnish': 'Satin acrylic varnish',
+  'matte-varnish': 'Matte acrylic varnish',
 };
-const barrierName = (id: string): string => barrierNames[id]!;

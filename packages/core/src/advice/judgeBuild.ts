@@ -8,6 +8,7 @@ import { rules } from './rules/index';
 import { weighSwatches } from './swatches';
 import type { Plan } from '../schedule/answers/plan';
 import { entryOf } from '../model/sure';
+import { spotWords, stepTitle } from '../words/whereWords';
 import { messageOf } from '../model/unknowns';
 
 /**
@@ -26,11 +27,21 @@ export function judgeBuild(
     // Rules look at one piece, so each gets the operations of that piece only.
     const context = { build, materials, plan: { ...plan, operations: entryOf(own, piece.id) } };
     const order = new Map(piece.steps.map((step, at) => [step.id, at]));
-    return judgedPiece(piece, context).sort(
-      (a, b) =>
-        severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
-        (order.get(a.step ?? '') ?? 0) - (order.get(b.step ?? '') ?? 0),
-    );
+    const where = (finding: RuleFinding): RuleFinding => {
+      const at = order.get(finding.step ?? '');
+      const words = [
+        at === undefined ? '' : stepTitle(piece, at, materials),
+        spotWords(piece, finding.spots ?? []),
+      ].filter(Boolean);
+      return words.length === 0 ? finding : { ...finding, where: words.join(' · ') };
+    };
+    return judgedPiece(piece, context)
+      .map(where)
+      .sort(
+        (a, b) =>
+          severities.indexOf(a.severity) - severities.indexOf(b.severity) ||
+          (order.get(a.step ?? '') ?? 0) - (order.get(b.step ?? '') ?? 0),
+      );
   });
 }
 

@@ -110,7 +110,8 @@ export function judgePair(
   if (!under || !over) throw new RangeError(`There is no material "${under ? overId : underId}".`);
   const build = benchFor(under, over, state, own, swatches);
   const findings = judgeBuild(build, planBuild(build, { latestStarts: false })).filter(
-    (finding) => finding.step === 'over',
+    // O: the order of work on a piece, of which there is none here.
+    (finding) => finding.step === 'over' && !finding.rule.startsWith('O'),
   );
   const worst = severities.find((severity) => findings.some((finding) => finding.severity === severity));
   return {

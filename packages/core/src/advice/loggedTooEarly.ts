@@ -3,7 +3,7 @@ import type { Piece } from '../model/schema';
 import type { Wait } from '../model/stepKinds';
 import type { EpochMinute } from '../model/wallTime';
 import type { PlannedOperation } from '../schedule/plan/plan';
-import { cellsOfWait, waitsOf } from '../schedule/place/gates';
+import { cellsOfWait, filledAt, waitsOf } from '../schedule/place/gates';
 import { nth } from '../model/sure';
 import { earliness, type Earliness } from './earliness';
 import type { RuleContext } from './rule';
@@ -40,9 +40,16 @@ export function loggedTooEarly(
         const stack = unit.asOf(cell, start);
         const coats = unit.cells.get(cell) ?? [];
         stack?.coats.forEach((milestones, at) => {
-          if (wait.coats === 'top' && at < stack.coats.length - 1) return;
-          const allowedAt = milestoneOfCoat(milestones, wait.milestone);
+          if (wait.coats !== 'all' && at < stack.coats.length - 1) return;
           const { material, laidAt } = nth(coats, at);
+          const isFill = material.role === 'fill';
+          // A filler is waited for as such, and not for its surface too.
+          if (isFill !== (wait.coats === 'fills') && wait.milestone === 'sand') return;
+          if (wait.coats === 'fills' && !isFill) return;
+          const allowedAt =
+            wait.coats === 'fills'
+              ? filledAt(milestones, wait.milestone)
+              : milestoneOfCoat(milestones, wait.milestone);
           if (allowedAt > (latest?.allowedAt ?? -Infinity))
             latest = { operation, allowedAt, early: earliness(plan, material.id, laidAt, start, allowedAt) };
         });

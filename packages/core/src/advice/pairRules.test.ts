@@ -35,7 +35,7 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     'R01',
     'a solvent spray needs two full water-borne coats under it',
     make([{ ...pva, coats: 1 }, enamel], polystyrene),
-    make([{ ...pva, coats: 2 }, enamel], polystyrene),
+    make([{ ...pva, film: 'normal', coats: 2 }, enamel], polystyrene),
   ],
   [
     'R02',
@@ -47,7 +47,7 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     'R04',
     'alkyd straight on rubber dip, against a primer between',
     make([dip, enamel]),
-    make([dip, primer, enamel]),
+    make([dip, { ...primer, film: 'normal' }, enamel]),
   ],
   [
     'R05',
@@ -77,7 +77,11 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     'R12',
     'a wash on plain PVA, against a primer between',
     make([lay('s', 'seal', 'pva-thinned'), lay('w', 'weather', 'acrylic-wash')]),
-    make([lay('s', 'seal', 'pva-thinned'), primer, lay('w', 'weather', 'acrylic-wash')]),
+    make([
+      lay('s', 'seal', 'pva-thinned'),
+      { ...primer, film: 'normal' },
+      lay('w', 'weather', 'acrylic-wash'),
+    ]),
   ],
   [
     'R13',
@@ -156,7 +160,7 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     'R23',
     'panel wash on bare foam, against sealed foam',
     make([lay('w', 'weather', 'panel-wash')]),
-    make([pva, lay('w', 'weather', 'panel-wash')]),
+    make([{ ...pva, film: 'normal' }, lay('w', 'weather', 'panel-wash')]),
   ],
   [
     'R24',
@@ -182,9 +186,9 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
   ],
   [
     'R30',
-    'cement on paint, against tabs kept bare',
+    'cement on paint, against cement on the tab that was kept bare',
     make([pva, lay('g', 'join', 'contact-cement')]),
-    make([pva, lay('g', 'join', 'contact-cement')], { keepBare: ['tab'] }),
+    make([pva, lay('g', 'join', 'contact-cement', { bondArea: 'tab' })], { keepBare: ['tab'] }),
   ],
   [
     'R32',

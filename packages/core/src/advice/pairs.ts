@@ -1,85 +1,15 @@
 import { binderOf } from '../model/binders';
 import type { Piece, Step } from '../model/schema';
-import { scuffedBetween } from '../facts/sheen';
-import { spotsOf, type Layer, type Spot } from '../facts/spots';
+import type { Layer } from '../facts/spots';
+import { meetingsOf, type Meeting } from './meetings';
 import type { RuleFinding, Severity, Idea } from './finding';
 import { freshId } from './freshId';
 import { oncePerStep, stepPointer, type Rule, type RuleContext } from './rule';
 import type { Material } from '../model/materialSchema';
-import type { Plan } from '../schedule/answers/plan';
 import type { PatchStep } from '../model/patch';
-import { nth } from '../model/sure';
 
-/** What a step puts on what: the film above, all films below it (nearest last), and how they stand. */
-export interface Meeting {
-  spot: Spot;
-  over: Layer;
-  under: Layer;
-  /** Everything below `over`, bottom first; `under` is the last of it. */
-  below: Layer[];
-  /** Whether `under` is packable and wearable when `over` is laid, by the plan. */
-  cured: boolean;
-  /** Whether `under` is sanded before `over` comes. */
-  scuffed: boolean;
-}
-
-const known = new WeakMap<RuleContext, Meeting[]>();
-
-/** Every meeting of two films in the stacks of a piece. Coats of one step are one film. Found once for a context. */
-export function meetingsOf(piece: Piece, context: RuleContext): Meeting[] {
-  let meetings = known.get(context);
-  if (!meetings) {
-    meetings = findMeetings(piece, context);
-    known.set(context, meetings);
-  }
-  return meetings;
-}
-
-function findMeetings(piece: Piece, context: RuleContext): Meeting[] {
-  const { plan } = context;
-  const stepOf = new Map(plan.operations.map((operation) => [operation.id, operation.stepId]));
-  return spotsOf(piece, context).flatMap((spot) =>
-    spot.layers.slice(1).map((over, n): Meeting => {
-      const under = nth(spot.layers, n);
-      return {
-        spot,
-        over,
-        under,
-        below: spot.layers.slice(0, n + 1),
-        cured: curedBefore(piece, plan, stepOf, spot.cell, under, over),
-        scuffed: scuffedBetween(piece, under.at, over.at),
-      };
-    }),
-  );
-}
-
-/** Whether all coats of one step are cured when the first of another is laid, on every unit the plan has placed. */
-function curedBefore(
-  piece: Piece,
-  plan: Plan,
-  stepOf: ReadonlyMap<string, string>,
-  cell: string,
-  under: Layer,
-  over: Layer,
-): boolean {
-  let seen = false;
-  for (let unit = 1; unit <= piece.quantity; unit += 1) {
-    const state = plan.units.get(`${piece.id}/${unit}`);
-    const coats = state?.cells.get(cell);
-    if (!state || !coats) continue;
-    const laidAt = coats.find((coat) => stepOf.get(coat.operationId) === over.step.id)?.laidAt;
-    const stack = state.dry(cell);
-    if (laidAt === undefined || !stack) continue;
-    seen = true;
-    const soft = coats.some(
-      (coat, at) =>
-        stepOf.get(coat.operationId) === under.step.id &&
-        Math.max(nth(stack.coats, at).packAt, nth(stack.coats, at).wearAt) > laidAt,
-    );
-    if (soft) return false;
-  }
-  return seen;
-}
+/** A step that has no id yet. */
+export type NewStep = Partial<Step> & Pick<Step, 'kind'>;
 
 /** Ways out that most pair rules share. */
 export const ways = {
@@ -95,7 +25,7 @@ export const ways = {
     const value = {
       id: freshId('barrier', piece),
       coats: 1,
-      film: 'light',
+      film: 'normal',
       method: 'brush',
       ...(step.faces ? { faces: step.faces } : {}),
       ...(step.zones ? { zones: step.zones } : {}),
@@ -113,8 +43,43 @@ export const ways = {
     return { label, change };
   },
   /** Waits for the film below to cure. */
-  waitForCure(piece: Piece, context: RuleContext, over: Layer): Idea {
+  waitForCure(piece: Piece, context: RuleContext, over: { at: number }): Idea {
     return ways.set('Wait until what lies below is cured', piece, context, over.at, { waitFor: 'cured' });
+  },
+  /** Puts a step of its own before another. */
+  insert(label: string, piece: Piece, context: RuleContext, at: number, step: NewStep): Idea {
+    const value = { id: freshId(step.kind, piece), ...step };
+    return { label, change: [{ op: 'add', path: stepPointer(context.build, piece, at), value }] };
+  },
+  /** Puts a step somewhere else in the list. */
+  move(label: string, piece: Piece, context: RuleContext, from: number, to: number): Idea {
+    return {
+      label,
+      change: [
+        {
+          op: 'move',
+          from: stepPointer(context.build, piece, from),
+          path: stepPointer(context.build, piece, to),
+        },
+      ],
+    };
+  },
+  /** Takes the shine off what lies where a step goes, before it. */
+  scuff(
+    label: string,
+    piece: Piece,
+    context: RuleContext,
+    over: { at: number; step: Step },
+    more: Partial<Step> = {},
+  ): Idea {
+    return ways.insert(label, piece, context, over.at, {
+      kind: 'sand',
+      method: 'sand',
+      note: 'Fine pad, until the shine is gone.',
+      ...(over.step.faces ? { faces: over.step.faces } : {}),
+      ...(over.step.zones ? { zones: over.step.zones } : {}),
+      ...more,
+    });
   },
   /** Leaves the step out. */
   drop(label: string, piece: Piece, context: RuleContext, at: number): Idea {
@@ -148,6 +113,7 @@ export function pairRule(
             piece: piece.id,
             step: meeting.over.step.id,
             face: meeting.spot.face,
+            zone: meeting.spot.zone,
             below: meeting.under.material.id,
             message: verdict.message,
             reason: rule.reason,
@@ -164,3 +130,8 @@ export function pairRule(
 export const isAlkyd = (material: Material): boolean => binderOf(material).curesByAir === true;
 /** A clear coat to protect or set the sheen. */
 export const isClear = (material: Material): boolean => material.role === 'topcoat';
+/** A wash of oil or enamel, which stays in the recesses and cures by taking up oxygen. */
+export const isOilyWash = ({ material }: Layer): boolean =>
+  material.role === 'weather' && (isAlkyd(material) || material.binder === 'oil');
+/** Laid so that it stands wet: a normal or a heavy coat. */
+export const isWet = ({ film }: Layer): boolean => film === 'normal' || film === 'heavy';

@@ -1,7 +1,7 @@
 import type { Piece, Swatch } from '../model/schema';
 import { sayDate } from '../model/wallTime';
 import type { Evidence, RuleFinding, Severity, SwatchDraft } from './finding';
-import { meetingsOf, type Meeting } from './pairs';
+import { meetingsOf } from './meetings';
 import type { RuleContext } from './rule';
 import { spotsOf, type Layer } from '../facts/spots';
 
@@ -53,7 +53,7 @@ function contactsOf(piece: Piece, context: RuleContext): Contact[] {
   const first = spotsOf(piece, context).flatMap(({ layers }): Contact[] =>
     layers[0] ? [{ over: layers[0], under: undefined, cured: false, scuffed: false }] : [],
   );
-  const meetings = meetingsOf(piece, context).map(({ over, under, cured, scuffed }: Meeting) => ({
+  const meetings = meetingsOf(piece, context).map(({ over, under, cured, scuffed }) => ({
     over,
     under,
     cured,

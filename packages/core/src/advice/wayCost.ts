@@ -1,20 +1,22 @@
-import type { WayOut } from './finding';
+import type { Idea, WayOut } from './finding';
 
 /**
  * What a way out costs, on one scale, so that ways can be ranked: a day lost counts 1, a material to buy half a day, 50 ml
- * of material a tenth, a slight change of look half a day, another look three days, a new risk two, a piece that
- * becomes late five.
+ * of material a tenth, a slight change of look half a day, another look ten days, a new risk two, a piece that becomes late five,
+ * and what is not the rule's own cure three.
  */
 export const weights = {
+  notItsCure: 3,
   day: 1,
   buy: 0.5,
   ml: 0.002,
-  look: { same: 0, slight: 0.5, other: 3 },
+  look: { same: 0, slight: 0.5, other: 10 },
   risk: 2,
   late: 5,
 };
 
-export const costScore = (way: WayOut): number =>
+export const costScore = (way: WayOut & Pick<Idea, 'isCure'>): number =>
+  (way.isCure ? 0 : weights.notItsCure) +
   (Math.max(0, way.laterMinutes ?? 0) / 1440) * weights.day +
   way.buys.length * weights.buy +
   Math.max(0, way.extraMl) * weights.ml +

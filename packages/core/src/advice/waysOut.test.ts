@@ -54,14 +54,17 @@ describe('searchWaysOut', () => {
       make([dip, { ...enamel, material: 'metallic-lacquer-spray', film: 'normal' }]),
       'R05',
     );
-    // The scale of the search: a day 1, a purchase 0.5, 50 ml 0.1, a slight change of look 0.5, another look 3, a risk 2.
-    const look = { same: 0, slight: 0.5, other: 3 };
+    // The scale of the search: a day 1, a purchase 0.5, 50 ml 0.1, a slight change of look 0.5, another look 10, a risk 2, and 3
+    // for what is not the cure that R05 names itself.
+    const cures = ['Dust coats only', 'A flexible primer between them'];
+    const look = { same: 0, slight: 0.5, other: 10 };
     const costs = waysOut.map(
       (way) =>
         Math.max(0, way.laterMinutes ?? 0) / 1440 +
         way.buys.length * 0.5 +
         Math.max(0, way.extraMl) * 0.002 +
         look[way.look] +
+        (cures.includes(way.label) ? 0 : 3) +
         way.newRisks.length * 2 +
         way.makesLate.length * 5,
     );

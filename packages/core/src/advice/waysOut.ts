@@ -10,7 +10,8 @@ import { ideasFor } from './ideas';
 import { judgeBuild } from './judgeBuild';
 import type { Plan } from '../schedule/answers/plan';
 import { aloneWith, judgedAlone, tryAlone, obstacleOf, newOf } from './tryIdea';
-import { lookOf } from './lookChange';
+import { breaksCraft } from './craft';
+import { lookDifference } from './looksLike';
 import { weights, costScore } from './wayCost';
 import { entryOf } from '../model/sure';
 
@@ -45,19 +46,30 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
   const materials = materialsOf(build.materials);
   const ideas = ideasFor(build, piece, finding, materials);
   const obstacles = new Map<string, number>();
+  const isBadCraft = ({ change }: Idea) => {
+    const applied = applyPatch(build, change);
+    const after = applied.ok ? applied.value.pieces.find((one) => one.id === piece.id) : undefined;
+    return after !== undefined && breaksCraft(piece, after, change, finding.severity, materials);
+  };
   const holding = ideas.flatMap((idea) => {
+    if (isBadCraft(idea)) return [];
     const tried = tryAlone(alone, build, piece.id, idea, plan);
     const obstacle = tried === undefined ? 'it does not fit' : obstacleOf(finding, before, tried.findings);
     if (obstacle !== undefined) obstacles.set(obstacle, (obstacles.get(obstacle) ?? 0) + 1);
     if (tried === undefined || obstacle !== undefined) return [];
-    const look = lookOf(idea, piece, tried.piece, materials);
+    const { look, shows } = lookDifference(piece, tried.piece, materials);
     const newRisks = newOf(before, tried.findings, 'risk');
     return [
       {
         idea,
         look,
+        shows,
         newRisks,
-        rough: weights.look[look] + weights.risk * newRisks.length + idea.change.length / 10,
+        rough:
+          (idea.isCure ? 0 : weights.notItsCure) +
+          weights.look[look] +
+          weights.risk * newRisks.length +
+          idea.change.length / 10,
       },
     ];
   });
@@ -65,12 +77,13 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
   const ways = holding
     .sort((a, b) => a.rough - b.rough)
     .slice(0, MOST_PLANNED)
-    .flatMap(({ idea, look, newRisks }) => {
+    .flatMap(({ idea, look, shows, newRisks }) => {
       const costed = costOf(build, piece, idea, finding, plan, said);
-      return costed ? [{ ...idea, ...costed, look, newRisks }] : [];
+      return costed ? [{ ...idea, ...costed, look, shows, newRisks }] : [];
     })
     .sort((a, b) => costScore(a) - costScore(b))
-    .slice(0, MOST_OFFERED);
+    .slice(0, MOST_OFFERED)
+    .map(({ isCure: _known, ...way }) => way);
   if (ways.length > 0) return { waysOut: ways };
   const [worst] = [...obstacles].sort((a, b) => b[1] - a[1]);
   return {

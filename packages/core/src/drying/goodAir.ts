@@ -2,7 +2,7 @@ import { dewPointC, type Air } from './air';
 import { cutSeries } from './climateSeries';
 import type { PlaceAir } from './placeAir';
 import type { EpochMinute } from '../model/wallTime';
-import { parseRecoat, touchLabelMinutes } from '../materials/material';
+import { dryingFamily, parseRecoat, touchLabelMinutes } from '../materials/material';
 import { recoatFactor, touchFactor } from './filmTimes';
 import type { Material } from '../model/materialSchema';
 
@@ -23,14 +23,15 @@ export const airFaultWords: Record<AirFault, string> = {
 export const DEW_MARGIN_C = 3;
 
 /**
- * Compares air with a material's limits: its coldest, hottest and dampest, and for films the dew point (R34). What has
- * nothing to dry out of it (powders, glues that melt) does not mind dew.
+ * Compares air with a material's limits: its coldest, hottest and dampest, and for films the dew point (R34), two-part ones too.
+ * What neither dries nor reacts (powders, glues that melt) does not mind dew.
  */
 export function faultOfAir(material: Material, air: Air): AirFault | undefined {
   if (air.temperatureC < material.minC) return 'too-cold';
   if (air.temperatureC > material.maxC) return 'too-hot';
   if (air.humidityPct > material.maxRhPct) return 'too-damp';
-  if (material.carrier !== 'none' && air.temperatureC - dewPointC(air) < DEW_MARGIN_C) return 'near-dew';
+  if (dryingFamily(material) !== 'inert' && air.temperatureC - dewPointC(air) < DEW_MARGIN_C)
+    return 'near-dew';
   return undefined;
 }
 

@@ -28,11 +28,13 @@ export interface FilmAtBend {
 export function filmsAtBends(piece: Piece, layers: readonly Layer[]): FilmAtBend[] {
   let filmUm = 0;
   return layers.flatMap((layer) => {
-    filmUm += layerUm(layer);
+    // The film itself lies at its full thickness somewhere; what is below it is there with its share.
+    const own = filmUm + layerUm(layer);
+    filmUm += layerUm(layer) * layer.share;
     const { elongationPct, role } = layer.material;
     if (elongationPct === undefined || role === 'fill') return [];
     return (piece.flex ?? []).map((spot) => {
-      const strainPct = bendStrainPct(piece.substrate.thicknessMm, filmUm, spot.bendRadiusMm);
+      const strainPct = bendStrainPct(piece.substrate.thicknessMm, own, spot.bendRadiusMm);
       return {
         layer,
         spot: spot.name,

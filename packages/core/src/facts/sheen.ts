@@ -1,6 +1,10 @@
 import type { Piece } from '../model/schema';
 import type { SheenClass } from '../model/sheenClasses';
-import type { Layer } from './spots';
+import type { Material } from '../model/materialSchema';
+import { binderOf } from '../model/binders';
+import { cellsOf } from '../model/stepSpots';
+import { layerUm, type Layer, type Spot } from './spots';
+import { isSanding } from './stepOrder';
 
 export const sheenWords: Record<SheenClass, string> = {
   'dead-matte': 'dead matte',
@@ -35,31 +39,53 @@ export interface SheenForecast {
   setBy: string;
 }
 
-/** The layer that makes the face: washes, dry-brushing and markers cover too little to change it. */
+/** A stain or wash thinner than this takes the shine of what it lies on, µm of dry film. */
+const THINNEST_UM = 4;
+const stains = new Set<Material['role']>(['weather', 'detail']);
+/** A film over this much of a spot makes its face; under it, it only breaks it up. */
+const MOST_OF_IT = 0.95;
+
+const showsSheen = (layer: Layer): boolean =>
+  layer.material.role !== 'fill' &&
+  !binderOf(layer.material).loose &&
+  (!stains.has(layer.material.role) || layerUm(layer) >= THINNEST_UM);
+
+/** The layer that makes the face: the topmost that lies all over and is thick enough to be seen by its shine. */
 export const faceLayer = (layers: readonly Layer[]): Layer | undefined =>
-  [...layers].reverse().find(({ material }) => !['weather', 'detail', 'fill'].includes(material.role));
+  layers.findLast((layer) => layer.share >= MOST_OF_IT && showsSheen(layer));
 
 /** Whether a spot is sanded between two places in the list of steps. */
-export const scuffedBetween = (piece: Piece, fromAt: number, toAt: number): boolean =>
-  piece.steps.some((step, at) => at > fromAt && at < toAt && step.kind === 'sand');
+export const scuffedBetween = (piece: Piece, fromAt: number, toAt: number, cell: string): boolean =>
+  piece.steps.some(
+    (step, at) => at > fromAt && at < toAt && isSanding(step) && cellsOf(piece, step).includes(cell),
+  );
 
 /**
- * The sheen of a stack: that of the film that makes its face. A matte clear over more than 70 gloss units that were not
- * scuffed does not flatten them (R18): it comes out satin. Undefined for bare foam and films of unknown sheen.
+ * The sheen of a spot: that of the film that makes its face, and with it, by their share, of what lies in places over that. A matte
+ * clear over more than 70 gloss units that were not scuffed does not flatten them (R18): it comes out satin. Undefined for bare
+ * foam and films of unknown sheen.
  */
-export function forecastSheen(piece: Piece, layers: readonly Layer[]): SheenForecast | undefined {
+export function forecastSheen(
+  piece: Piece,
+  { layers, cell }: Pick<Spot, 'layers' | 'cell'>,
+): SheenForecast | undefined {
   const top = faceLayer(layers);
   if (top?.material.sheenGu === undefined) return undefined;
   const setBy = top.material.name;
-  const below = faceLayer(layers.slice(0, layers.indexOf(top)));
-  const gu = top.material.sheenGu;
+  const at = layers.indexOf(top);
+  const below = faceLayer(layers.slice(0, at));
+  const own = top.material.sheenGu;
   if (
     top.material.role === 'topcoat' &&
-    gu <= FLATTENING_GU &&
+    own <= FLATTENING_GU &&
     below &&
     (below.material.sheenGu ?? 0) > STRONG_GLOSS_GU &&
-    !scuffedBetween(piece, below.at, top.at)
+    !scuffedBetween(piece, below.at, top.at, cell)
   )
     return { class: 'satin', gu: undefined, setBy };
-  return { class: sheenClass(gu), gu, setBy };
+  const gu = layers
+    .slice(at + 1)
+    .filter(showsSheen)
+    .reduce((sum, { share, material }) => sum * (1 - share) + (material.sheenGu ?? sum) * share, own);
+  return { class: sheenClass(gu), gu: Math.round(gu), setBy };
 }

@@ -2,7 +2,11 @@ import type { FilmGrade } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { passesMeant } from '../model/logPasses';
 import type { Build, Face, LogEntry, Piece, Step } from '../model/schema';
-import { facesOf, operationId, zoneIdsOf } from '../model/stepSpots';
+import type { Method } from '../model/methods';
+import type { Placement } from '../model/placementIds';
+import { placementOf } from '../model/placements';
+import { facesOf, methodOf, operationId, zoneIdsOf } from '../model/stepSpots';
+import { passArea } from './passArea';
 import { dryFilmUm, wetFilmUm } from '../materials/film';
 import { passedOver, stepAsLogged } from './laid';
 import { laysFilm, type OrderedStep } from './stepOrder';
@@ -23,6 +27,10 @@ export interface Layer {
   material: Material;
   film: FilmGrade;
   coats: number;
+  method: Method;
+  placement: Placement;
+  /** The share of the spot that it covers, 0 to 1. */
+  share: number;
   /** Whether it lies there already. */
   logged: boolean;
 }
@@ -64,7 +72,12 @@ export function spotsOf(piece: Piece, known: Known): Spot[] {
           if (below?.at === at && below.material.id === material.id && below.film === film) {
             below.coats += 1;
             below.logged &&= logged;
-          } else layers.push({ step, at, material, film, coats: 1, logged });
+          } else {
+            const method = methodOf(step, material);
+            const { share } = passArea(piece, step, [face], material, method);
+            const placement = placementOf(step, material, method);
+            layers.push({ step, at, material, film, coats: 1, method, placement, share, logged });
+          }
         }
         return { cell: `${face}:${zone}`, face, zone, units, layers };
       }),
@@ -157,10 +170,10 @@ export function orderedSteps(piece: Piece, { build, materials }: Known): Ordered
   });
 }
 
-/** Dry film of one layer with all its coats, µm. Fillers are shape, not film: they count as none. */
+/** Dry film of one layer with all its coats where it lies, µm. Fillers are shape, not film: they count as none. */
 export const layerUm = ({ material, film, step, coats }: Layer): number =>
   material.role === 'fill' ? 0 : dryFilmUm(wetFilmUm(material, film, step.pourMm), material) * coats;
 
-/** Dry film of some layers together, µm. */
+/** Dry film of some layers together, µm: what lies in places counts with its share. */
 export const filmBuildUm = (layers: readonly Layer[]): number =>
-  layers.reduce((sum, layer) => sum + layerUm(layer), 0);
+  layers.reduce((sum, layer) => sum + layerUm(layer) * layer.share, 0);

@@ -21,7 +21,8 @@ export interface StackFigures {
 
 /** The figures of every spot of a piece, as its steps lay it. */
 export function stackFigures(piece: Piece, known: Known): StackFigures[] {
-  return spotsOf(piece, known).map(({ cell, face, zone, units, layers }) => {
+  return spotsOf(piece, known).map((spot) => {
+    const { cell, face, zone, units, layers } = spot;
     const filmUm = filmBuildUm(layers);
     const films = filmsAtBends(piece, layers);
     return {
@@ -30,7 +31,7 @@ export function stackFigures(piece: Piece, known: Known): StackFigures[] {
       zone,
       units,
       filmUm,
-      sheen: forecastSheen(piece, layers),
+      sheen: forecastSheen(piece, spot),
       bends: (piece.flex ?? []).flatMap(
         (spot) => films.filter((film) => film.spot === spot.name).sort((a, b) => b.share - a.share)[0] ?? [],
       ),

@@ -106,7 +106,12 @@ export function finishAcrossZones(
 
   const steps: Step[] = [];
   const why: string[] = [];
-  chosen.forEach((finish, at) => {
+  const worn: Step[] = [];
+  chosen.forEach((whole, at) => {
+    // All colours first: tape takes loose powder and soft washes off, so that weathering waits until none is needed any more.
+    const [colours, weathering] = coloursFirst(whole.steps);
+    worn.push(...weathering);
+    const finish = { ...whole, steps: colours };
     const earlier = chosen.slice(0, at).map((other) => other.zone);
     const masked = at > 0 && reaches(finish) && finish.steps.length > 0;
     const zones = earlier.map((zone) => zone.id);
@@ -134,11 +139,22 @@ export function finishAcrossZones(
     why.push(reason(finish, at, chosen, masked));
   });
   return {
-    steps,
+    steps: [...steps, ...worn],
     order: chosen.map((finish) => finish.zone.id),
     tapeMm: Math.round(costOf(chosen).tapeMm),
     why,
   };
+}
+
+/** The steps of a zone up to its last colour, or to where that is chipped while it is fresh; and those that come after. */
+function coloursFirst(steps: readonly Step[]): [colours: Step[], weathering: Step[]] {
+  const last = steps.findLastIndex(
+    ({ kind, material, method }) =>
+      !['weather', 'topcoat', 'attach', 'inspect'].includes(kind) ||
+      (kind === 'weather' && material === undefined) ||
+      (method !== undefined && methodTable[method].reachesOver && kind !== 'topcoat'),
+  );
+  return [steps.slice(0, last + 1), steps.slice(last + 1)];
 }
 
 function reason(finish: ZoneFinish, at: number, order: readonly ZoneFinish[], masked: boolean): string {

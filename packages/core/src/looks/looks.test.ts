@@ -355,7 +355,7 @@ describe('order rules', () => {
     // Craft acrylic is tape-safe after 720 label min; 20 °C runs at 2^-0.1 = 0.933, so 772 min. The mask takes its minutes first.
     [
       'R16: taped after six hours',
-      make([pva, paint, { id: 'tape', kind: 'mask', minutes: 5 }], {}, [
+      make([pva, paint, { id: 'tape', kind: 'mask', minutes: 5 }, { id: 'pull', kind: 'unmask' }], {}, [
         entry('seal', '2027-02-15T09:00', 'outer'),
         entry('paint', '2027-02-16T09:00', 'outer'),
         entry('tape', '2027-02-16T15:00'),
@@ -364,7 +364,7 @@ describe('order rules', () => {
     ],
     [
       'R16 near: taped after thirteen hours',
-      make([pva, paint, { id: 'tape', kind: 'mask', minutes: 5 }], {}, [
+      make([pva, paint, { id: 'tape', kind: 'mask', minutes: 5 }, { id: 'pull', kind: 'unmask' }], {}, [
         entry('seal', '2027-02-15T09:00', 'outer'),
         entry('paint', '2027-02-16T09:00', 'outer'),
         entry('tape', '2027-02-16T22:00'),
@@ -392,7 +392,8 @@ describe('order rules', () => {
         [
           { id: 'm', kind: 'mask', covers: ['tab'] },
           pva,
-          { id: 'glue', kind: 'attach', material: 'hot-glue' },
+          { id: 'pull', kind: 'unmask' },
+          { id: 'glue', kind: 'attach', material: 'hot-glue', bondArea: 'tab' },
         ],
         { keepBare: ['tab'] },
       ),
@@ -419,7 +420,9 @@ describe('order rules', () => {
     ['O02: a closure nobody covers', make([pva], { keepBare: ['zip'] }), ['risk O02 seal']],
     [
       'O02 near: covered first',
-      make([{ id: 'm', kind: 'mask', covers: ['zip'] }, pva], { keepBare: ['zip'] }),
+      make([{ id: 'm', kind: 'mask', covers: ['zip'] }, pva, { id: 'pull', kind: 'unmask' }], {
+        keepBare: ['zip'],
+      }),
       [],
     ],
     // PVA primer is handleable after 60 label min, 64 at 20 °C.
@@ -457,7 +460,9 @@ describe('order rules', () => {
     ],
   ];
 
+  // Bare paint without a colour or a clear is noted by rules of its own.
+  const aside = ['note R72 paint', 'note O10 paint'];
   it.each(cases)('%s', (_what, build, expected) => {
-    expect(findings(build)).toEqual(expected);
+    expect(findings(build).filter((line) => !aside.includes(line))).toEqual(expected);
   });
 });

@@ -1,4 +1,6 @@
 import type { Build, Face, Piece, Place, Step, Zone } from '../model/schema';
+import { binderOf } from '../model/binders';
+import { catalogueById } from '../materials/catalogue';
 import { isPorousFoam } from '../model/substrates';
 import { finishAcrossZones, type FinishPlan } from './finishPlan';
 import type { Clear, Look, LookStep } from './look';
@@ -12,6 +14,12 @@ const clearMaterial: Record<Exclude<Clear, 'none'>, string> = {
   matte: 'matte-varnish',
   satin: 'satin-varnish',
   gloss: 'gloss-varnish',
+};
+
+/** What is sprayed from a can in their place where a brush would do harm. */
+const sprayedClear: Partial<Record<Clear, string>> = {
+  matte: 'matte-clear-spray',
+  gloss: 'gloss-clear-spray',
 };
 
 /** Spray goes where there is moving air; all else where people live, if there is a choice. */
@@ -195,14 +203,20 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
   const after: Step[] = [];
   const clear = choices.clear ?? main?.clear ?? 'none';
   if (clear !== 'none') {
-    // Over powder the clear is dusted on, twice, so that it neither moves it nor beads.
-    const overPowder = middle.some((one) => one.material?.endsWith('-powder'));
+    // Over powder the clear is dusted on, twice, so that it neither moves it nor beads; a brush would drag it along.
+    const overPowder = middle.some(({ material }) => {
+      const known = catalogueById.get(material ?? '');
+      return known !== undefined && binderOf(known).loose === true;
+    });
+    const sprayed =
+      overPowder && !tools.has('airbrush') && tools.has('aerosol') ? sprayedClear[clear] : undefined;
+    const how = overPowder && tools.has('airbrush') ? 'airbrush' : sprayed ? 'aerosol' : 'brush';
     after.push(
-      step('topcoat', overPowder && tools.has('airbrush') ? 'airbrush' : 'brush', {
-        material: clearMaterial[clear],
+      step('topcoat', how, {
+        material: sprayed ?? clearMaterial[clear],
         film: overPowder ? 'dust' : 'light',
         coats: overPowder ? 2 : 1,
-        note: overPowder ? 'Stir; barely touch the powder with the first coat.' : 'Stir; thin and even.',
+        note: overPowder ? 'Barely mist the powder with the first coat.' : 'Stir; thin and even.',
       }),
     );
   }

@@ -38,6 +38,7 @@ function toMaterial(row: Row): Material {
       .split(';')
       .map((hazard) => hazard.trim())
       .filter(Boolean),
+    traits: (row.traits ?? '').split('|').filter(Boolean),
     colour: row.colour,
     note: row.note ?? '',
   });

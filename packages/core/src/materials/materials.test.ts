@@ -4,7 +4,7 @@ import { materialsOf } from './ownMaterials';
 
 describe('the catalogue', () => {
   it('has every material once, with a method and limits that make sense', () => {
-    expect(catalogue).toHaveLength(57);
+    expect(catalogue).toHaveLength(71);
     expect(catalogueById.size).toBe(catalogue.length);
     for (const material of catalogue) {
       expect(material.minC).toBeLessThan(material.maxC);

@@ -1,3 +1,4 @@
+import { binderNamed } from '../model/binders';
 import { catalogue, catalogueById } from './catalogue';
 import type { OwnMaterial } from '../model/schema';
 import { materialFigures, type Material } from '../model/materialSchema';
@@ -15,6 +16,7 @@ const missingFigures = {
   methods: ['brush'],
   redissolves: false,
   hazards: [],
+  traits: [],
   colour: '#9a9a98',
   note: '',
 } as const;
@@ -38,7 +40,7 @@ export function materialsOf(own: readonly OwnMaterial[] = []): Map<string, Mater
         ...tin,
         role: tin.role ?? base?.role ?? 'paint',
       });
-      known.set(tin.id, { ...figures, id: tin.id });
+      known.set(tin.id, { ...figures, binder: binderNamed(figures.binder), id: tin.id });
       pending.splice(pending.indexOf(tin), 1);
       progress = true;
     }

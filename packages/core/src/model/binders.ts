@@ -1,3 +1,5 @@
+import { idsOf, tableOf } from './table';
+
 /** What the dry film is made of, and what follows from that. */
 export interface BinderDefinition {
   /** The share of its speed that a coat keeps while a film of this lies on it (docs/domain.md, "The drying model"). */
@@ -17,8 +19,8 @@ export interface BinderDefinition {
 const breathing = { coverFactor: 1 };
 const rubbery = { coverFactor: 0.6, soft: true };
 
-/** Binder families by the names that labels use. */
-export const binderTable: Readonly<Record<string, BinderDefinition>> = {
+/** Every binder family (docs/domain.md, "What a film is"). */
+export const binderTable = tableOf<BinderDefinition>()({
   PVA: { coverFactor: 0.75 },
   acrylic: { coverFactor: 0.75 },
   'acrylic urethane': { coverFactor: 0.75 },
@@ -40,10 +42,39 @@ export const binderTable: Readonly<Record<string, BinderDefinition>> = {
   powder: { ...breathing, loose: true },
   resist: { ...breathing, repels: true, comesOff: true },
   dye: breathing,
+  /** Leaf, foil and vinyl: a sheet, no film. */
+  sheet: { coverFactor: 0.2 },
+  /** One that no label here names: taken to be like an acrylic. */
+  unknown: { coverFactor: 0.75 },
+});
+
+export type Binder = keyof typeof binderTable;
+export const binders = idsOf(binderTable);
+
+/** Other words that labels use for a family. */
+const otherWords: Readonly<Record<string, Binder>> = {
+  enamel: 'alkyd',
+  'alkyd enamel': 'alkyd',
+  latex: 'natural rubber',
+  neoprene: 'chloroprene',
+  polychloroprene: 'chloroprene',
+  polyurethane: 'urethane',
+  'acrylic polyurethane': 'acrylic urethane',
+  'acrylic-urethane': 'acrylic urethane',
+  lacquer: 'acrylic lacquer',
+  'linseed oil': 'oil',
+  'polyvinyl acetate': 'PVA',
+  cellulose: 'acrylic lacquer',
+  nitrocellulose: 'acrylic lacquer',
 };
 
-/** A binder that no label here names: taken to be like an acrylic. */
-const unknownBinder: BinderDefinition = { coverFactor: 0.75 };
+/** The family that a label means, by whatever it calls it. */
+export function binderNamed(text: string): Binder {
+  const name = text.trim().toLowerCase();
+  return binders.find((one) => one.toLowerCase() === name) ?? otherWords[name] ?? 'unknown';
+}
+
+const byName: Readonly<Partial<Record<string, BinderDefinition>>> = binderTable;
 
 export const binderOf = ({ binder }: { binder: string }): BinderDefinition =>
-  binderTable[binder] ?? unknownBinder;
+  byName[binder] ?? binderTable[binderNamed(binder)];

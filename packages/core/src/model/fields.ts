@@ -9,7 +9,21 @@ export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 export const ventilations = ['none', 'window', 'extraction', 'outdoor'] as const;
 
 /** What an attach step puts on. */
-export const attachments = ['strap', 'fabric', 'leather', 'mesh', 'lens', 'decal', 'hardware'] as const;
+export const attachments = [
+  'strap',
+  'elastic',
+  'closure',
+  'fabric',
+  'leather',
+  'mesh',
+  'lens',
+  'decal',
+  'vinyl',
+  'iron-on',
+  'led',
+  'battery',
+  'hardware',
+] as const;
 
 /**
  * What a coat can be told to wait for: `cured` for its step to begin only when all below is packable and wearable; `through`
@@ -17,7 +31,22 @@ export const attachments = ['strap', 'fabric', 'leather', 'mesh', 'lens', 'decal
  */
 export const waits = ['cured', 'through'] as const;
 
-export const wantedEffects = ['cracking', 'undercoat-shows', 'patchy'] as const;
+export const wantedEffects = [
+  'cracking',
+  'undercoat-shows',
+  'patchy',
+  'short-reheat',
+  'painted-cloth',
+] as const;
+
+/** How texture got into foam: pressed in while warm, burned in with a hot tip, or ground in. */
+export const textureKinds = ['pressed', 'burned', 'ground'] as const;
+
+/** What a surface is rid of before the next thing: dust wiped off, release washed off, grease or silicone taken off. */
+export const cleanings = ['wiped', 'washed', 'degreased'] as const;
+
+/** The state a surface comes in: with its factory skin or mould release on it, or opened already. */
+export const surfaces = ['skin', 'release', 'opened'] as const;
 
 export const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
 
@@ -48,6 +77,10 @@ export type Face = (typeof faces)[number];
 export type Attachment = (typeof attachments)[number];
 
 export type WantedEffect = (typeof wantedEffects)[number];
+
+export type TextureKind = (typeof textureKinds)[number];
+
+export type Cleaning = (typeof cleanings)[number];
 
 export type AirAid = (typeof airAids)[number];
 

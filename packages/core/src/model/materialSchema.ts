@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { methods } from './methods';
+import { traits } from './traits';
 
 export const materialRoles = [
   'seal',
@@ -52,6 +53,8 @@ export const materialFigures = z.object({
   redissolves: z.boolean(),
   shelfMonths: z.number().positive().optional(),
   hazards: z.array(z.string()),
+  /** What it is besides its binder. */
+  traits: z.array(z.enum(traits)),
   /** A typical colour to draw the film in, `#rrggbb`. */
   colour: z.string().regex(/^#[0-9a-f]{6}$/i),
   note: z.string(),

@@ -20,6 +20,12 @@ export interface MethodDefinition {
   loud: boolean;
   /** It reaches over the edge of a zone, so that what lies beside is taped. */
   reachesOver: boolean;
+  /** A gas that burns drives it. */
+  hasPropellant?: boolean;
+  /** It drags over what lies below, and takes loose things along. */
+  drags?: boolean;
+  /** A flame. */
+  burns?: boolean;
 }
 
 /** What most hand tools have in common. */
@@ -47,6 +53,7 @@ export const methodTable = tableOf<MethodDefinition>()({
     transfer: 0.5,
     sprays: true,
     reachesOver: true,
+    hasPropellant: true,
   },
   airbrush: {
     ...byHand,
@@ -58,13 +65,21 @@ export const methodTable = tableOf<MethodDefinition>()({
     loud: true,
     reachesOver: true,
   },
-  brush: { ...brushed, word: 'brush', transfer: 0.95 },
-  'foam-brush': { ...brushed, word: 'foam brush', rateM2PerHour: 3, reachesOver: true },
-  sponge: { ...brushed, word: 'sponge', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true },
+  brush: { ...brushed, word: 'brush', transfer: 0.95, drags: true },
+  'foam-brush': { ...brushed, word: 'foam brush', rateM2PerHour: 3, reachesOver: true, drags: true },
+  sponge: { ...brushed, word: 'sponge', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true, drags: true },
   stipple: { ...brushed, word: 'stippling', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true },
   'dry-brush': { ...brushed, word: 'dry brush', transfer: 0.5 },
-  wipe: { ...brushed, word: 'wipe on' },
-  dip: { ...byHand, word: 'dip', setUpMinutes: 5, cleanUpMinutes: 5, rateM2PerHour: 6, reachesOver: true },
+  wipe: { ...brushed, word: 'wipe on', drags: true },
+  dip: {
+    ...byHand,
+    word: 'dip',
+    setUpMinutes: 5,
+    cleanUpMinutes: 5,
+    rateM2PerHour: 6,
+    reachesOver: true,
+    drags: true,
+  },
   pen: { ...byHand, word: 'pen' },
   tool: { ...byHand, word: 'spatula' },
   stamp: { ...byHand, word: 'stamp' },
@@ -77,7 +92,15 @@ export const methodTable = tableOf<MethodDefinition>()({
     rateM2PerHour: 3,
     heats: true,
   },
-  torch: { ...byHand, word: 'torch', setUpMinutes: 2, cleanUpMinutes: 1, rateM2PerHour: 6, heats: true },
+  torch: {
+    ...byHand,
+    word: 'torch',
+    setUpMinutes: 2,
+    cleanUpMinutes: 1,
+    rateM2PerHour: 6,
+    heats: true,
+    burns: true,
+  },
   hand: { ...byHand, word: 'by hand' },
 });
 

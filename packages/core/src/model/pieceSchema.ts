@@ -6,6 +6,7 @@ import { stepKinds } from './stepKinds';
 import { substrateKinds } from './substrates';
 import { shapeSchema } from './shapeSchema';
 import { sheenClasses } from './sheenClasses';
+import { thinners } from './thinners';
 import {
   id,
   faces,
@@ -18,6 +19,9 @@ import {
   wallTime,
   note,
   areaCm2,
+  textureKinds,
+  cleanings,
+  surfaces,
 } from './fields';
 
 export const stepSchema = z.looseObject({
@@ -46,6 +50,9 @@ export const stepSchema = z.looseObject({
   minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
   optional: z.boolean().optional(),
   dilution: z.string().max(200).optional(),
+  /** What is stirred in, % of the material by volume, and with what. */
+  thinPct: z.number().positive('more than nothing').max(1000, 'at most ten parts to one').optional(),
+  thinWith: z.enum(thinners).optional(),
   waitFor: z.enum(waits).optional(),
   /** For attach steps: what is put on. */
   attaches: z.enum(attachments).optional(),
@@ -53,6 +60,14 @@ export const stepSchema = z.looseObject({
   parts: z.array(id).optional(),
   /** For mask steps: closures and bond areas that are covered, by name. */
   covers: z.array(name).optional(),
+  /** For glue: the area that was kept bare for it, by its name. */
+  bondArea: name.optional(),
+  /** For texture without a material: how it gets into the foam. */
+  texture: z.enum(textureKinds).optional(),
+  /** For prep: what the surface is rid of. */
+  cleans: z.enum(cleanings).optional(),
+  /** For lamps and batteries: they stand off the foam, or on something that takes up their heat. */
+  spaced: z.boolean().optional(),
   /** For coats that are poured: how deep, in place of the film grade. */
   pourMm: z.number().positive('deeper than nothing').max(100, 'at most 100 mm').optional(),
   /** For two-part materials: in how many lots a coat is mixed. */
@@ -85,6 +100,13 @@ export const pieceSchema = z.looseObject({
     density: z.enum(['low', 'medium', 'high']).optional(),
     thicknessMm: z.number().positive().max(200),
     heatSealed: z.boolean().optional(),
+    /** What lies below it, from outside in: thermoplastic over foam over pipe. */
+    over: z.array(z.enum(substrateKinds)).max(5, 'at most five below').optional(),
+    surface: z.enum(surfaces).optional(),
+    /** Its own colour, which thin coats have to hide. */
+    colour: colour.optional(),
+    /** For cloth: how far it is stretched when worn, %. */
+    stretchPct: z.number().min(0).max(500, 'at most 500 %').optional(),
   }),
   faces: z.looseObject({ outer: faceSchema, inner: faceSchema.optional() }),
   flex: z
@@ -98,6 +120,10 @@ export const pieceSchema = z.looseObject({
   finestDetailMm: z.number().positive().max(500).optional(),
   /** Closures, tabs and bond areas that stay bare, by name. */
   keepBare: z.array(name).max(40).optional(),
+  /** It lies on bare skin when worn. */
+  onSkin: z.boolean().optional(),
+  /** It is packed with its paint against soft vinyl or rubber. */
+  againstVinyl: z.boolean().optional(),
   /** The piece this one mirrors: left and right. */
   mirrors: id.optional(),
   zones: z.array(zoneSchema).optional(),

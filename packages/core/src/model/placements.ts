@@ -69,3 +69,10 @@ export function coveredShare(
   if ('share' in covers) return covers.share;
   return areaCm2 > 0 ? Math.min(1, (edgeMm * covers.bandMm) / 100 / areaCm2) : 1;
 }
+
+const low = new Set<Placement>(['recesses', 'seams']);
+const high = new Set<Placement>(['high-points', 'edges', 'worn-spots']);
+
+/** Whether coats in two places can lie on each other: what sits in the recesses is not where the high points are. */
+export const placementsMeet = (one: Placement, other: Placement): boolean =>
+  !((low.has(one) && high.has(other)) || (high.has(one) && low.has(other)));

@@ -80,9 +80,11 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
     add('pass', [...path, 'face'], entry.face, () => hasFace, path, piece);
   };
 
-  build.stock?.forEach((tin, at) =>
-    add('material', ['stock', at, 'material'], tin.material, isMaterial, undefined),
-  );
+  build.stock?.forEach((tin, at) => {
+    const path: Path = ['stock', at];
+    add('material', [...path, 'material'], tin.material, isMaterial, undefined);
+    add('place', [...path, 'keptIn'], tin.keptIn, (id: string) => places.has(id), [...path, 'keptIn']);
+  });
   build.pieces.forEach((piece, at) => {
     const own: Path = ['pieces', at];
     add('event', [...own, 'event'], piece.event, (id: string) => events.has(id), [...own, 'event']);

@@ -2,12 +2,15 @@ import type { Method } from './methods';
 import type { Milestone } from './milestones';
 import { columnOf, idsOf, tableOf } from './table';
 
-/** What must be reached below before work begins. `top`: by the newest coat of each spot; `all`: by every coat of it. */
+/**
+ * What must be reached below before work begins. `top`: by the newest coat of each spot; `all`: by every coat of it; `fills`: by
+ * every filler that nothing lies on yet.
+ */
 export interface Wait {
   milestone: Milestone;
-  coats: 'top' | 'all';
-  /** On the spots that are worked on, on those of the other face, or on the whole unit. */
-  where: 'here' | 'other-face' | 'everywhere';
+  coats: 'top' | 'all' | 'fills';
+  /** On the spots that are worked on, on those of the other face, on the whole unit, or in its glued joints. */
+  where: 'here' | 'other-face' | 'everywhere' | 'bonds';
 }
 
 /** A kind of step: all that the program knows of it. */
@@ -26,6 +29,9 @@ export interface StepKindDefinition {
   abrades?: boolean;
 }
 
+/** Caulk, filler and clay are dry through before anything heats them, wherever they sit; and to be ground as their label says. */
+const fillsDry: Wait = { milestone: 'recoat', coats: 'fills', where: 'here' };
+const fillsSandable: Wait = { milestone: 'sand', coats: 'fills', where: 'here' };
 const handled: readonly Wait[] = [{ milestone: 'handle', coats: 'all', where: 'everywhere' }];
 
 /** What every coat waits for: the window of what it lands on, and that the piece can lie on its other face. */
@@ -41,11 +47,11 @@ export const stepKindTable = tableOf<StepKindDefinition>()({
   sand: {
     word: 'Sand',
     method: 'sand',
-    waits: [{ milestone: 'sand', coats: 'top', where: 'here' }],
+    waits: [{ milestone: 'sand', coats: 'top', where: 'here' }, fillsSandable],
     abrades: true,
   },
   texture: { word: 'Texture', method: 'stamp', waits: handled },
-  'heat-seal': { word: 'Heat-seal', method: 'hot-air', waits: handled, heats: true },
+  'heat-seal': { word: 'Heat-seal', method: 'hot-air', waits: [...handled, fillsDry], heats: true },
   seal: { word: 'Seal', method: 'brush', waits: handled },
   prime: { word: 'Prime', method: 'brush', waits: handled },
   base: { word: 'Base colour', method: 'brush', waits: handled },

@@ -6,6 +6,9 @@ import { stepKindTable } from './stepKinds';
 /** The zone of a piece that has none. */
 export const WHOLE = 'whole';
 
+/** The spot that holds glue, which lies under nothing and over nothing. */
+export const BOND_CELL = 'bond:bond';
+
 /** The zone ids of a piece; one for a piece without zones. */
 export const zoneIdsOf = (piece: Piece): string[] =>
   piece.zones && piece.zones.length > 0 ? piece.zones.map((zone) => zone.id) : [WHOLE];

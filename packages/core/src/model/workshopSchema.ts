@@ -13,7 +13,16 @@ import {
   date,
 } from './fields';
 
-export const eventSchema = z.looseObject({ id, name, wearAt: wallTime, packAt: wallTime.optional() });
+export const eventSchema = z.looseObject({
+  id,
+  name,
+  wearAt: wallTime,
+  packAt: wallTime.optional(),
+  /** What is packed may stand in a hot car. */
+  hotCar: z.boolean().optional(),
+  /** It is worn in the sun for hours. */
+  inSun: z.boolean().optional(),
+});
 
 export const personSchema = z.looseObject({
   id,
@@ -51,6 +60,8 @@ export const placeSchema = z.looseObject({
   slots: z.number().int('whole places only').min(1, 'at least one piece must fit').max(500),
   climate: climateSchema,
   hours: window.optional(),
+  /** Silicone spray or polish is used here, which creeps everywhere. */
+  silicone: z.boolean().optional(),
   /** The local port on which a thermo-hygrometer of this place answers. */
   hygrometerPort: z.number().int().min(1).max(65_535).optional(),
 });
@@ -62,5 +73,7 @@ export const stockSchema = z.looseObject({
   containerMl: z.number().positive(),
   remainingMl: z.number().min(0),
   openedOn: date.optional(),
+  /** The place where the tin is kept. */
+  keptIn: id.optional(),
   price: z.number().min(0).optional(),
 });

@@ -1,7 +1,7 @@
 import type { Build, Piece, Step } from '../model/schema';
 import { parseRecoat } from '../materials/material';
 import { handsOn } from '../quantity/handsOn';
-import { passArea } from '../quantity/passArea';
+import { passArea } from '../facts/passArea';
 import { recoatFactor } from '../drying/filmTimes';
 import { sayWait } from '../model/wallTime';
 import { stepKindTable } from '../model/stepKinds';

@@ -4,6 +4,11 @@ import { o02BareAreasUncovered } from './o02BareAreasUncovered';
 import { o03AttachedTooSoon } from './o03AttachedTooSoon';
 import { o04TurnedTooSoon } from './o04TurnedTooSoon';
 import { o05UndercoatShows } from './o05UndercoatShows';
+import { o06StrapsBeforeFilm } from './o06StrapsBeforeFilm';
+import { o07NoTapeBetween } from './o07NoTapeBetween';
+import { o08TapeNeverPulled } from './o08TapeNeverPulled';
+import { o09WorkedTooLate } from './o09WorkedTooLate';
+import { o10NoColour } from './o10NoColour';
 import { r01SolventOnPolystyrene } from './r01SolventOnPolystyrene';
 import { r02SolventOnBareFoam } from './r02SolventOnBareFoam';
 import { r03PaintOnBareFoam } from './r03PaintOnBareFoam';
@@ -46,6 +51,39 @@ import { r39SheenMissed } from './r39SheenMissed';
 import { r40Isocyanate } from './r40Isocyanate';
 import { r41PackedTooSoon } from './r41PackedTooSoon';
 import { r42TrimAfterPaint } from './r42TrimAfterPaint';
+import { r43WetSolventOnSoftWater } from './r43WetSolventOnSoftWater';
+import { r44WashUnderClear } from './r44WashUnderClear';
+import { r45FumesIndoors } from './r45FumesIndoors';
+import { r46DragOverPowder } from './r46DragOverPowder';
+import { r47SmoothNotKeyed } from './r47SmoothNotKeyed';
+import { r48MatteTooThick } from './r48MatteTooThick';
+import { r49HardUnscuffed } from './r49HardUnscuffed';
+import { r50HeatSpoils } from './r50HeatSpoils';
+import { r51HotCar } from './r51HotCar';
+import { r52WornTooSoon } from './r52WornTooSoon';
+import { r53StuckOnTooSoon } from './r53StuckOnTooSoon';
+import { r54SandedTooSoon } from './r54SandedTooSoon';
+import { r55FrostOnFreshFilm } from './r55FrostOnFreshFilm';
+import { r56FrozenTin } from './r56FrozenTin';
+import { r57CanTooCold } from './r57CanTooCold';
+import { r58TooMuchWater } from './r58TooMuchWater';
+import { r59ThinFoamWarps } from './r59ThinFoamWarps';
+import { r60SkinOrRelease } from './r60SkinOrRelease';
+import { r61AgainstVinyl } from './r61AgainstVinyl';
+import { r62SiliconeNear } from './r62SiliconeNear';
+import { r63SunOnFilm } from './r63SunOnFilm';
+import { r64PaintOnCloth } from './r64PaintOnCloth';
+import { r65ClothStretches } from './r65ClothStretches';
+import { r66LeafWithoutSize } from './r66LeafWithoutSize';
+import { r67HeatFromLamps } from './r67HeatFromLamps';
+import { r68HeatAfterGlue } from './r68HeatAfterGlue';
+import { r69FilmOnFreshGlue } from './r69FilmOnFreshGlue';
+import { r70TapeOnLoose } from './r70TapeOnLoose';
+import { r71BarePlastic } from './r71BarePlastic';
+import { r72NoClear } from './r72NoClear';
+import { r73PvcDust } from './r73PvcDust';
+import { r74OnSkin } from './r74OnSkin';
+import { r75SealerDropped } from './r75SealerDropped';
 
 /** Every rule, in order of its number: R for materials and drying, O for the order of work. */
 export const rules: readonly Rule[] = [
@@ -91,9 +129,47 @@ export const rules: readonly Rule[] = [
   r40Isocyanate,
   r41PackedTooSoon,
   r42TrimAfterPaint,
+  r43WetSolventOnSoftWater,
+  r44WashUnderClear,
+  r45FumesIndoors,
+  r46DragOverPowder,
+  r47SmoothNotKeyed,
+  r48MatteTooThick,
+  r49HardUnscuffed,
+  r50HeatSpoils,
+  r51HotCar,
+  r52WornTooSoon,
+  r53StuckOnTooSoon,
+  r54SandedTooSoon,
+  r55FrostOnFreshFilm,
+  r56FrozenTin,
+  r57CanTooCold,
+  r58TooMuchWater,
+  r59ThinFoamWarps,
+  r60SkinOrRelease,
+  r61AgainstVinyl,
+  r62SiliconeNear,
+  r63SunOnFilm,
+  r64PaintOnCloth,
+  r65ClothStretches,
+  r66LeafWithoutSize,
+  r67HeatFromLamps,
+  r68HeatAfterGlue,
+  r69FilmOnFreshGlue,
+  r70TapeOnLoose,
+  r71BarePlastic,
+  r72NoClear,
+  r73PvcDust,
+  r74OnSkin,
+  r75SealerDropped,
   o01DecalAfterClear,
   o02BareAreasUncovered,
   o03AttachedTooSoon,
   o04TurnedTooSoon,
   o05UndercoatShows,
+  o06StrapsBeforeFilm,
+  o07NoTapeBetween,
+  o08TapeNeverPulled,
+  o09WorkedTooLate,
+  o10NoColour,
 ];

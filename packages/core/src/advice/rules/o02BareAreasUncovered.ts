@@ -12,7 +12,8 @@ export const o02BareAreasUncovered: Rule = {
   look(piece, { build, materials }) {
     const bare = piece.keepBare ?? [];
     const steps = orderedSteps(piece, { build, materials });
-    const first = steps.find(laysFilm);
+    const films = steps.filter(laysFilm);
+    const [first] = films;
     if (bare.length === 0 || !first) return [];
     const covered = new Set(
       steps
@@ -39,7 +40,14 @@ export const o02BareAreasUncovered: Rule = {
       ideas: [
         {
           label: `Cover ${open.join(', ')} first`,
-          change: [{ op: 'add', path: stepPointer(build, piece, first.at), value: mask }],
+          change: [
+            { op: 'add', path: stepPointer(build, piece, first.at), value: mask },
+            {
+              op: 'add',
+              path: stepPointer(build, piece, (films.at(-1) ?? first).at + 2),
+              value: { id: freshId('unmask-bare', piece), kind: 'unmask', note: `Off: ${open.join(', ')}.` },
+            },
+          ],
         },
       ],
     };

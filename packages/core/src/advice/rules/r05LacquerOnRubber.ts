@@ -1,4 +1,4 @@
-import { pairRule, ways } from '../pairs';
+import { isWet, pairRule, ways } from '../pairs';
 
 /** R05: lacquer or acrylic aerosol on rubber dip cracks unless it is only dusted on. */
 export const r05LacquerOnRubber = pairRule({
@@ -9,11 +9,15 @@ export const r05LacquerOnRubber = pairRule({
   judge({ over, under }, piece, context) {
     if (over.material.binder !== 'acrylic lacquer' || under.material.binder !== 'synthetic rubber')
       return undefined;
-    if (over.film === 'dust' || over.film === 'light') return undefined;
+    if (!isWet(over)) return undefined;
     return {
       message: `A ${over.film} coat of ${over.material.name} on ${under.material.name} is likely to crack: dust coats only.`,
       ideas: [
-        ways.set('Dust coats only', piece, context, over.at, { film: 'dust' }),
+        ways.set('Dust coats only', piece, context, over.at, {
+          film: 'dust',
+          // As much in all as was meant.
+          coats: Math.min(6, (over.step.coats ?? 1) + 1),
+        }),
         ways.barrier('A flexible primer between them', piece, context, over, {
           kind: 'prime',
           material: 'acrylic-pu-primer-grey',

@@ -1,41 +1,54 @@
 import { binderOf } from '../../model/binders';
+import { throughAt } from '../../drying/milestoneOf';
 import { sayMoment } from '../../model/wallTime';
-import { landingsOf, unitWords } from '../landings';
-import { oncePerStep, type Rule } from '../rule';
+import { scuffedBetween } from '../../facts/sheen';
+import { about } from '../about';
 import type { RuleFinding } from '../finding';
+import { landingsOf, unitWords } from '../landings';
+import { ways } from '../pairs';
+import { oncePerStep, type Rule } from '../rule';
 
 /** R07: some coats take the next one only within a window, such as within the hour or after two days. */
 export const r07OutsideWindow: Rule = {
   id: 'R07',
   severity: 'stop',
   title: 'Coat outside its recoat window',
-  look(piece, { plan }) {
-    const laid = landingsOf(piece, plan)
-      .filter(({ over, below }) => {
+  look(piece, context) {
+    const { plan } = context;
+    const indexOf = new Map(piece.steps.map((step, at) => [step.id, at]));
+    const laid = landingsOf(piece, plan).flatMap(
+      ({ unit, cell, operation, over, under, below }): RuleFinding[] => {
         const opensAt = below.recoat[0]?.from ?? Infinity;
-        return (
+        const isOutside =
           over.laidAt >= opensAt &&
-          !below.recoat.some((window) => over.laidAt >= window.from && over.laidAt <= window.to)
-        );
-      })
-      .map(({ unit, operation, over, under, below }): RuleFinding => {
+          !below.recoat.some((window) => over.laidAt >= window.from && over.laidAt <= window.to);
+        if (!isOutside) return [];
+        const from = indexOf.get(under.stepId) ?? 0;
+        const isCured = throughAt(below, false) <= over.laidAt;
+        // Scuffed on a film that has cured, the next coat holds by the scratches.
+        if (isCured && scuffedBetween(piece, from, operation.stepIndex, cell)) return [];
         const reopens = below.recoat.find((window) => window.from > over.laidAt)?.from;
-        return {
-          rule: 'R07',
-          severity: 'stop',
-          piece: piece.id,
-          step: operation.stepId,
-          below: under.material.id,
-          message:
-            `${over.material.name} went on${unitWords(piece, unit)} after the ${under.material.name} below had closed its recoat window.` +
-            (reopens === undefined
-              ? ' Scuff it after full cure.'
-              : ` It opens again ${sayMoment(reopens, plan.timeZone)}.`),
-          reason:
-            'Between the windows the film below is skinned over but still soft inside: the solvent of the next coat swells it and it wrinkles.',
-          ideas: [],
-        };
-      });
+        return [
+          about(
+            this,
+            piece,
+            { id: operation.stepId },
+            {
+              below: under.material.id,
+              message:
+                `${over.material.name} went on${unitWords(piece, unit)} after the ${under.material.name} below had closed its recoat window.` +
+                (reopens === undefined
+                  ? ' Scuff it after full cure.'
+                  : ` It opens again ${sayMoment(reopens, plan.timeZone)}.`),
+              reason:
+                reopens === undefined
+                  ? 'Once it has gone hard it is too smooth and closed for the next coat to bite into.'
+                  : 'Between the windows the film below is skinned over but still soft inside: the solvent of the next coat swells it and it wrinkles.',
+            },
+          ),
+        ];
+      },
+    );
     const shut = plan.operations
       .filter(
         (operation) =>
@@ -51,23 +64,32 @@ export const r07OutsideWindow: Rule = {
         const never = under?.milestones.recoat.length === 0;
         const over = operation.material?.name ?? 'the next coat';
         return [
-          {
-            rule: 'R07',
-            severity: 'stop',
-            piece: piece.id,
-            step: operation.stepId,
-            ...(material ? { below: material.id } : {}),
-            message:
-              never && material
-                ? `${material.name} never takes another coat, so ${over} can’t go on${unitWords(piece, operation.unit)}.`
-                : material
-                  ? `Nobody is free while the ${material.name} below takes ${over}${unitWords(piece, operation.unit)}.`
-                  : 'Nobody is free while the coat below takes the next one.',
-            reason: never
-              ? 'Its label gives no time after which it can be coated. Another material below, or this step left out, settles it.'
-              : 'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',
-            ideas: [],
-          },
+          about(
+            this,
+            piece,
+            { id: operation.stepId },
+            {
+              ...(material ? { below: material.id } : {}),
+              message:
+                never && material
+                  ? `${material.name} never takes another coat, so ${over} can’t go on${unitWords(piece, operation.unit)}.`
+                  : material
+                    ? `Nobody is free while the ${material.name} below takes ${over}${unitWords(piece, operation.unit)}.`
+                    : 'Nobody is free while the coat below takes the next one.',
+              reason: never
+                ? 'Its label gives no time after which it can be coated. Another material below, or this step left out, settles it.'
+                : 'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',
+              ideas: [
+                ways.scuff(
+                  'Let it cure, then scuff it',
+                  piece,
+                  context,
+                  { at: operation.stepIndex, step: piece.steps[operation.stepIndex]! },
+                  { waitFor: 'cured' },
+                ),
+              ],
+            },
+          ),
         ];
       });
     return oncePerStep([...laid, ...shut]);

@@ -1,40 +1,52 @@
-import { isAlkyd, pairRule, ways } from '../pairs';
+import { binderOf } from '../../model/binders';
+import { has } from '../../model/traits';
+import { isAlkyd, isClear, isOilyWash, pairRule, ways } from '../pairs';
 
-/** R09: water-borne coats bead on alkyd, wax and graphite. */
+/** R09: water-borne coats bead on alkyd, oil, wax, resist and graphite. */
 export const r09WaterOnOily = pairRule({
   id: 'R09',
   severity: 'risk',
-  title: 'Water-borne on alkyd, wax or graphite',
+  title: 'Water-borne on alkyd, oil, wax or graphite',
   reason: 'Water draws back from oily and waxy faces: the coat beads, dries in islands and rubs off.',
-  judge({ over, under, cured, scuffed }, piece, context) {
+  judge(meeting, piece, context) {
+    const { over, under, cured, scuffed } = meeting;
     if (over.material.carrier !== 'water') return undefined;
-    if (under.material.binder === 'wax') {
+    const { binder, name } = under.material;
+    if (binder === 'wax') {
       return {
         severity: 'stop',
-        message: `${over.material.name} beads on ${under.material.name}: wax is the last thing on a piece.`,
+        message: `${over.material.name} beads on ${name}: wax is the last thing on a piece.`,
+        ideas: [ways.move('Wax last', piece, context, under.at, over.at)],
+      };
+    }
+    // A wash is told of by R44 under a clear; under other things it only has to cure.
+    if (isOilyWash(under)) {
+      if (cured || isClear(over.material)) return undefined;
+      return {
+        message: `${over.material.name} beads on ${name} that has not cured.`,
+        ideas: [ways.waitForCure(piece, context, over)],
+      };
+    }
+    const isOil = binder === 'oil';
+    if ((isAlkyd(under.material) || isOil) && !(cured && (scuffed || isOil))) {
+      return {
+        message: `${over.material.name} grips ${name} badly: let it cure${isOil ? '' : ', and scuff it'}.`,
         ideas: [
-          {
-            label: 'Wax last',
-            change: [
-              {
-                op: 'move',
-                from: `/pieces/${context.build.pieces.indexOf(piece)}/steps/${under.at}`,
-                path: `/pieces/${context.build.pieces.indexOf(piece)}/steps/${over.at}`,
-              },
-            ],
-          },
+          isOil
+            ? ways.waitForCure(piece, context, over)
+            : ways.scuff('Let it cure, then scuff it', piece, context, over, { waitFor: 'cured' }),
         ],
       };
     }
-    if (isAlkyd(under.material) && !(cured && scuffed)) {
+    // Chipped and rinsed it is gone; until then all but the colour it is to chip beads on it.
+    const isRinsed = piece.steps
+      .slice(under.at + 1, over.at)
+      .some((step) => step.cleans !== undefined || (step.kind === 'weather' && step.material === undefined));
+    const isResist =
+      binderOf(under.material).comesOff === true && over.material.role !== 'paint' && !isRinsed;
+    if ((has(under.material, 'greasy') || isResist) && over.film !== 'dust') {
       return {
-        message: `${over.material.name} grips ${under.material.name} badly: let it cure, and scuff it.`,
-        ideas: [],
-      };
-    }
-    if (under.material.id === 'graphite-powder' && over.film !== 'dust') {
-      return {
-        message: `${over.material.name} beads on ${under.material.name}: dust the first coat on.`,
+        message: `${over.material.name} beads on ${name}: ${isResist ? 'rinse its residue off first' : 'dust the first coat on'}.`,
         ideas: [ways.set('Dust it on', piece, context, over.at, { film: 'dust' })],
       };
     }

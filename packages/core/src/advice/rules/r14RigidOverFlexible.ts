@@ -1,20 +1,68 @@
-import { pairRule } from '../pairs';
-import { r15BendCracks } from './r15BendCracks';
+import { bendStrainPct, RISKY_SHARE } from '../../facts/bends';
+import { filmBuildUm } from '../../facts/spots';
+import type { Material } from '../../model/materialSchema';
+import type { Meeting } from '../meetings';
+import { pairRule, ways } from '../pairs';
 
-/** R14: a rigid film over a flexible one cracks where the part flexes, even where the bend itself is mild. */
+const RIGID_PCT = 10;
+const FLEXIBLE_PCT = 100;
+/** Films in fewer places than this break without anybody seeing it. */
+const MOST_OF_IT = 0.5;
+
+/** Whether a film that hardly stretches lies on one that stretches far. */
+export const isRigidOnFlexible = ({ over, under }: Pick<Meeting, 'over' | 'under'>): boolean =>
+  (over.material.elongationPct ?? FLEXIBLE_PCT) < RIGID_PCT &&
+  (under.material.elongationPct ?? 0) > FLEXIBLE_PCT &&
+  over.share >= MOST_OF_IT;
+
+/** R14: a rigid film over a flexible one where the part flexes: a risk at any bend, and a stop where it is stretched far. */
 export const r14RigidOverFlexible = pairRule({
   id: 'R14',
   severity: 'stop',
   title: 'Rigid film over a flexible one on a part that flexes',
-  reason: 'The film below gives way and the one above does not, so every movement tears at the hard one.',
-  judge({ over, under }, piece, context) {
-    if (!piece.flex || piece.flex.length === 0) return undefined;
-    if ((over.material.elongationPct ?? 100) >= 10 || (under.material.elongationPct ?? 0) <= 100)
-      return undefined;
-    // Where the numbers of R15 speak already, once is enough.
-    if (r15BendCracks.look(piece, context).some((finding) => finding.step === over.step.id)) return undefined;
+  reason:
+    'The film below gives way and the one above does not, so every movement tears at the hard one. A dust coat breaks finer than a wet one; a film that bends does not break at all.',
+  judge(meeting, piece, context) {
+    const { over, under, below } = meeting;
+    if (!isRigidOnFlexible(meeting)) return undefined;
+    const [tightest] = [...(piece.flex ?? [])].sort((a, b) => a.bendRadiusMm - b.bendRadiusMm);
+    if (!tightest) return undefined;
+    const elongation = over.material.elongationPct ?? 0;
+    const um = filmBuildUm([...below, over]);
+    const strain = bendStrainPct(piece.substrate.thicknessMm, um, tightest.bendRadiusMm);
+    const isFar = strain > elongation * RISKY_SHARE;
+    const wanted = over.step.wanted?.includes('cracking') === true;
+    const numbers = `it stretches ${strain.toFixed(1)} % at ${tightest.name} and stands ${elongation} % once`;
     return {
-      message: `${over.material.name} is rigid and ${under.material.name} below is not: it cracks where the piece flexes.`,
+      severity: wanted ? 'note' : isFar ? 'stop' : 'risk',
+      message: wanted
+        ? `${over.material.name} crazes over ${under.material.name}, as wanted: ${numbers}.`
+        : `${over.material.name} is rigid and ${under.material.name} below is not: ${numbers}${isFar ? '' : ', which may do if it moves little'}.`,
+      ideas: wanted
+        ? []
+        : [
+            ...flexibleInstead(over.material, [...context.materials.values()]).map((other) =>
+              ways.set(`${other.name} in its place`, piece, context, over.at, {
+                material: other.id,
+                ...(other.methods[0] ? { method: other.methods[0] } : {}),
+                film: 'normal',
+                ...(over.material.role === 'paint'
+                  ? { colour: over.step.colour ?? over.material.colour }
+                  : {}),
+              }),
+            ),
+          ],
     };
   },
 });
+
+/** Films of the same role that bend, those nearest in sheen first. */
+function flexibleInstead(material: Material, materials: readonly Material[]): Material[] {
+  const off = (other: Material) => Math.abs((other.sheenGu ?? 20) - (material.sheenGu ?? 20));
+  return materials
+    .filter(
+      (other) => other.role === material.role && other.solvent === 0 && (other.elongationPct ?? 0) >= 60,
+    )
+    .sort((a, b) => off(a) - off(b))
+    .slice(0, 3);
+}

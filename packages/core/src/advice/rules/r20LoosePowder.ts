@@ -1,50 +1,54 @@
 import { binderOf } from '../../model/binders';
-import type { RuleFinding } from '../finding';
-import { freshId } from '../freshId';
+import { closureOf } from '../../facts/closure';
 import { spotsOf } from '../../facts/spots';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+
+/** A dust coat all over holds a powder; a wash in the recesses does not. */
+const HOLDS = 0.3;
 
 /** R20: powder, graphite or earth with nothing over it rubs off. */
 export const r20LoosePowder: Rule = {
   id: 'R20',
   severity: 'risk',
   title: 'Loose powder with nothing over it',
-  look(piece, { build, materials }) {
-    const found = spotsOf(piece, { build, materials }).flatMap(({ layers, face }): RuleFinding[] => {
-      const top = layers.at(-1);
-      if (!top || !binderOf(top.material).loose) return [];
-      const clear = {
-        id: freshId('clear', piece),
-        kind: 'topcoat',
-        material: 'matte-varnish',
-        method: 'airbrush',
-        coats: 2,
-        film: 'dust',
-        ...(top.step.zones ? { zones: top.step.zones } : {}),
-      };
+  look(piece, context) {
+    const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
+      const at = spot.layers.findLastIndex(({ material }) => binderOf(material).loose === true);
+      const loose = spot.layers[at];
+      const over = spot.layers.slice(at + 1);
+      if (!loose || over.reduce((sum, layer) => sum + closureOf(layer), 0) >= HOLDS) return [];
       return [
-        {
-          rule: 'R20',
-          severity: 'risk',
-          piece: piece.id,
-          face,
-          step: top.step.id,
-          message: `Nothing holds the ${top.material.name}: it rubs off on hands and clothes.`,
-          reason:
-            'Powders have no binder of their own. A clear coat, dusted on first so that it does not move them, holds them.',
-          ideas: [
-            {
-              label: 'Two dust coats of matte varnish over it',
-              change: [
+        about(
+          this,
+          piece,
+          loose.step,
+          {
+            message: `Nothing holds the ${loose.material.name}: it rubs off on hands and clothes.`,
+            reason:
+              'Powders have no binder of their own. A clear coat, dusted on first so that it does not move them, holds them.',
+            ideas: [
+              ways.insert(
+                'Two dust coats of matte varnish over it',
+                piece,
+                context,
+                (over.at(-1) ?? loose).at + 1,
                 {
-                  op: 'add',
-                  path: `/pieces/${build.pieces.indexOf(piece)}/steps/${top.at + 1}`,
-                  value: clear,
+                  kind: 'topcoat',
+                  material: 'matte-varnish',
+                  method: 'airbrush',
+                  coats: 2,
+                  film: 'dust',
+                  ...(loose.step.faces ? { faces: loose.step.faces } : {}),
+                  ...(loose.step.zones ? { zones: loose.step.zones } : {}),
                 },
-              ],
-            },
-          ],
-        },
+              ),
+            ],
+          },
+          spot,
+        ),
       ];
     });
     return oncePerStep(found);

@@ -1,3 +1,4 @@
+import { binderOf } from '../../model/binders';
 import { pairRule, ways } from '../pairs';
 
 /** R25: epoxy over wax, resist, silicone or acrylic that has not cured gets fish-eyes and stays soft. */
@@ -7,15 +8,17 @@ export const r25EpoxyOnWrong = pairRule({
   title: 'Epoxy over wax, resist, silicone or soft acrylic',
   reason:
     'Epoxy draws back from greasy faces, and water still leaving an acrylic spoils its cure from below.',
-  judge({ over, under, cured }, piece, context) {
+  judge(meeting, piece, context) {
+    const { over, under } = meeting;
     if (over.material.binder !== 'epoxy') return undefined;
-    if (['wax', 'resist', 'silicone'].includes(under.material.binder)) {
+    if (binderOf(under.material).repels) {
       return {
         message: `${over.material.name} draws back from ${under.material.name}: clean that off first.`,
-        ideas: [ways.drop(`Leave out ${under.material.name}`, piece, context, under.at)],
+        ideas: [],
       };
     }
-    if (under.material.carrier === 'water' && !cured) {
+    // A little of it, brushed nearly dry or wiped back, holds no water worth the name.
+    if (under.material.carrier === 'water' && under.share >= 0.5 && !meeting.cured) {
       return {
         message: `${over.material.name} stays soft over ${under.material.name} that has not cured.`,
         ideas: [ways.waitForCure(piece, context, over)],

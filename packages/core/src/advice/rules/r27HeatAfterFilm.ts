@@ -1,56 +1,65 @@
-import type { RuleFinding } from '../finding';
-import { stepPointer, type Rule } from '../rule';
-import { softensInHeat } from './r33HeatingPaintedPlastic';
 import { isHeat, laysFilm, meet, type FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
+import { layerThat } from '../../model/substrates';
+import { has } from '../../model/traits';
+import type { Piece, Step } from '../../model/schema';
+import { facesOf, zoneIdsOf } from '../../model/stepSpots';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import type { Rule } from '../rule';
+import { isOnBareArea } from './r30GlueOnPaint';
 
-/** R27: hot air, flame or hot glue once a film is on: it blisters, softens, and seams open. */
+/** Foam as thin as this passes the heat on to its other face, mm. */
+export const HEAT_REACHES_MM = 4;
+
+/** Whether heat on one face reaches what another step did: on the same spots, or through thin foam. */
+export function heatReaches(piece: Piece, hot: Step, other: Step): boolean {
+  if (meet(piece, hot, other)) return true;
+  const zonesOf = (step: Step) => step.zones ?? zoneIdsOf(piece);
+  return (
+    piece.substrate.thicknessMm <= HEAT_REACHES_MM &&
+    zonesOf(hot).some((zone) => zonesOf(other).includes(zone)) &&
+    !facesOf(hot).some((face) => facesOf(other).includes(face))
+  );
+}
+
+/** R27: hot air, flame or hot glue once a film is on, from this side or the other: it blisters, softens, and seams open. */
 export const r27HeatAfterFilm: Rule = {
   id: 'R27',
   severity: 'risk',
   title: 'Heat after a film',
-  look(piece, { build, materials }) {
+  look(piece, context) {
     // PVC is never heated at all, and plastics that soften have a rule of their own.
-    if (piece.substrate.kind === 'pvc-pipe' || softensInHeat(piece.substrate.kind)) return [];
-    const steps = orderedSteps(piece, { build, materials });
-    const findings: RuleFinding[] = [];
-    for (const hot of steps) {
-      const glue = hot.material?.id === 'hot-glue';
-      if (!isHeat(hot.step) && !glue) continue;
-      const film = steps.find(
+    if (layerThat(piece.substrate, 'isNeverHeated') || layerThat(piece.substrate, 'softensInHeat')) return [];
+    const steps = orderedSteps(piece, context);
+    return steps.flatMap((hot): RuleFinding[] => {
+      const isGlue = has(hot.material, 'melts') && hot.material?.role === 'bond';
+      if (!isHeat(hot.step) && !isGlue) return [];
+      if (hot.step.wanted?.includes('short-reheat') || (isGlue && isOnBareArea(piece, hot.step))) return [];
+      const films = steps.filter(
         (other): other is FilmStep =>
-          other.at < hot.at && laysFilm(other) && meet(piece, other.step, hot.step),
+          other.at < hot.at && laysFilm(other) && heatReaches(piece, hot.step, other.step),
       );
-      if (!film) continue;
-      // Tabs kept bare are where hot glue belongs.
-      if (glue && piece.keepBare && piece.keepBare.length > 0) continue;
-      findings.push({
-        rule: 'R27',
-        severity: 'risk',
-        piece: piece.id,
-        step: hot.step.id,
-        below: film.material.id,
-        message: glue
-          ? `Hot glue on ${film.material.name}: it softens the film and lets go with it. Glue on bare tabs, at low heat.`
-          : `Heat after ${film.material.name} is on: the film blisters and glued seams can open.`,
-        reason:
-          'Films soften long before foam does, and air trapped under them swells. All heating is done before the first coat.',
-        ideas: glue
-          ? []
-          : [
-              {
-                label: 'Heat before the first coat',
-                change: [
-                  {
-                    op: 'move',
-                    from: stepPointer(build, piece, hot.at),
-                    path: stepPointer(build, piece, film.at),
-                  },
-                ],
-              },
-            ],
-      });
-    }
-    return findings;
+      const [first] = films;
+      const top = films.at(-1);
+      if (!first || !top) return [];
+      const through = meet(piece, top.step, hot.step) ? '' : ', through the foam,';
+      return [
+        about(this, piece, hot.step, {
+          below: top.material.id,
+          message: isGlue
+            ? `Hot glue on ${top.material.name}: it softens the film and lets go with it. Glue on bare tabs, at low heat.`
+            : `Heat after ${top.material.name} is on${through} blisters the film, and glued seams can open.`,
+          reason:
+            'Films soften long before foam does, and air trapped under them swells. All heating is done before the first coat.',
+          ideas: isGlue
+            ? (piece.keepBare ?? []).map((name) =>
+                ways.set(`It goes on the bare ${name}`, piece, context, hot.at, { bondArea: name }),
+              )
+            : [ways.move('Heat before the first coat', piece, context, hot.at, first.at)],
+        }),
+      ];
+    });
   },
 };

@@ -1,45 +1,53 @@
 import { isHeat } from '../../facts/stepOrder';
+import { methodTable } from '../../model/methods';
 import type { Step } from '../../model/schema';
-import { stepPointer, type Rule } from '../rule';
-import type { RuleFinding } from '../finding';
 import { facesOf } from '../../model/stepSpots';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import type { Rule } from '../rule';
+import { heatReaches } from './r27HeatAfterFilm';
 
-/** Texture pressed or stamped into warm foam, as against texture that is sprayed on. */
-const isImpressed = (step: Step) => step.kind === 'texture' && step.material === undefined;
 const faceWords = (step: Step) => facesOf(step).join(' and ');
+
+/** Texture that heat takes out again: pressed or stamped in, as against burned, ground or sprayed on. */
+function isImpressed(step: Step): boolean {
+  if (step.kind !== 'texture' || step.material !== undefined) return false;
+  if (step.texture !== undefined) return step.texture === 'pressed';
+  // Said by the tool where it is not said outright.
+  const tool = step.method === undefined ? undefined : methodTable[step.method];
+  return !tool?.abrades && !tool?.heats;
+}
 
 /** R28: foam that is heated again lets go of the texture pressed into it. */
 export const r28HeatAfterTexture: Rule = {
   id: 'R28',
   severity: 'stop',
   title: 'Heat after impressed texture',
-  look(piece, { build }) {
-    const findings: RuleFinding[] = [];
-    piece.steps.forEach((step, at) => {
-      if (!isHeat(step) || isImpressed(step)) return;
+  look(piece, context) {
+    return piece.steps.flatMap((step, at): RuleFinding[] => {
+      if (!isHeat(step) || step.kind === 'texture' || step.wanted?.includes('short-reheat')) return [];
       const textureAt = piece.steps.findIndex(
-        (other, n) =>
-          n < at && isImpressed(other) && facesOf(other).some((face) => facesOf(step).includes(face)),
+        (other, n) => n < at && isImpressed(other) && heatReaches(piece, step, other),
       );
-      if (textureAt < 0) return;
-      findings.push({
-        rule: 'R28',
-        severity: 'stop',
-        piece: piece.id,
-        step: step.id,
-        message: `Heating the ${faceWords(step)} face now would melt the texture pressed in before.`,
-        reason:
-          'Closed-cell foam remembers its flat shape: warmed again, it swells back and the impression is lost.',
-        ideas: [
-          {
-            label: 'Heat first, press the texture in afterwards',
-            change: [
-              { op: 'move', from: stepPointer(build, piece, at), path: stepPointer(build, piece, textureAt) },
-            ],
-          },
-        ],
-      });
+      const texture = piece.steps[textureAt];
+      if (!texture) return [];
+      const isThrough = !facesOf(texture).some((face) => facesOf(step).includes(face));
+      return [
+        about(this, piece, step, {
+          message: isThrough
+            ? `Heating the ${faceWords(step)} face would melt the texture of the other one: ${piece.substrate.thicknessMm} mm of foam let the heat through.`
+            : `Heating the ${faceWords(step)} face now would melt the texture pressed in before.`,
+          reason:
+            'Closed-cell foam remembers its flat shape: warmed again, it swells back and the impression is lost.',
+          ideas: [
+            ways.move('Heat first, press the texture in afterwards', piece, context, at, textureAt),
+            ways.set('A short pass on purpose, to soften the texture', piece, context, at, {
+              wanted: [...(step.wanted ?? []), 'short-reheat'],
+            }),
+          ],
+        }),
+      ];
     });
-    return findings;
   },
 };

@@ -1,44 +1,54 @@
-import type { RuleFinding } from '../finding';
-import { stepPointer, type Rule } from '../rule';
-import { laysFilm } from '../../facts/stepOrder';
+import { laysFilm, meet } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
+import type { Attachment } from '../../model/schema';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import type { Rule } from '../rule';
 
-const delicate = new Set(['fabric', 'leather', 'mesh', 'lens']);
-const words: Record<string, string> = { fabric: 'Fabric', leather: 'Leather', mesh: 'Mesh', lens: 'A lens' };
+const delicate: Partial<Record<Attachment, string>> = {
+  fabric: 'Fabric',
+  leather: 'Leather',
+  mesh: 'Mesh',
+  lens: 'A lens',
+};
 
-/** R31: fabric, leather, mesh or lenses on before the last clear are stained or fogged by it. */
+/** R31: fabric, leather, mesh or lenses on before the last film there, and not covered, are stained or fogged by it. */
 export const r31CoverBeforeClear: Rule = {
   id: 'R31',
   severity: 'risk',
   title: 'Fabric, leather, mesh or lens on before the last clear',
-  look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, { build, materials });
-    const lastFilm = steps.filter(laysFilm).at(-1);
+  look(piece, context) {
+    const steps = orderedSteps(piece, context);
     return steps.flatMap(({ step, at }): RuleFinding[] => {
-      if (!step.attaches || !delicate.has(step.attaches) || !lastFilm || lastFilm.at < at) return [];
+      const what = step.attaches && delicate[step.attaches];
+      const isMeant = step.wanted?.includes('painted-cloth') === true;
+      if (!what || isMeant) return [];
+      const isCovered = (before: number) =>
+        steps.some(
+          (other) =>
+            other.step.kind === 'mask' && other.at > at && other.at < before && meet(piece, other.step, step),
+        );
+      const last = steps
+        .filter(
+          (other) =>
+            other.at > at && laysFilm(other) && meet(piece, other.step, step) && !isCovered(other.at),
+        )
+        .at(-1);
+      if (!last?.material) return [];
       return [
-        {
-          rule: 'R31',
-          severity: 'risk',
-          piece: piece.id,
-          step: step.id,
-          below: lastFilm.material.id,
-          message: `${words[step.attaches]} goes on before the ${lastFilm.material.name}: it would be stained or fogged.`,
+        about(this, piece, step, {
+          below: last.material.id,
+          message: `${what} goes on before the ${last.material.name}: it would be stained or fogged.`,
           reason:
             'Overspray and brush slips can’t be cleaned off cloth, mesh or lenses, and clear coats go stiff in them.',
           ideas: [
-            {
-              label: `Put it on after the ${lastFilm.material.name}`,
-              change: [
-                {
-                  op: 'move',
-                  from: stepPointer(build, piece, at),
-                  path: stepPointer(build, piece, lastFilm.at),
-                },
-              ],
-            },
+            ways.move(`Put it on after the ${last.material.name}`, piece, context, at, last.at),
+            ways.set('It is meant to be painted along', piece, context, at, {
+              wanted: [...(step.wanted ?? []), 'painted-cloth'],
+            }),
           ],
-        },
+        }),
       ];
     });
   },

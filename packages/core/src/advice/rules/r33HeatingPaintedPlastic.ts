@@ -2,10 +2,7 @@ import type { RuleFinding } from '../finding';
 import { type Rule, stepPointer } from '../rule';
 import { isHeat, laysFilm, meet, type FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
-
-/** The plastics that go soft between 55 and 90 °C. */
-export const softensInHeat = (kind: string): boolean =>
-  kind === 'thermoplastic-sheet' || kind === 'pla-print';
+import { layerThat } from '../../model/substrates';
 
 /** R33: thermoplastic and PLA parts go soft under heat, and the paint on them with them. */
 export const r33HeatingPaintedPlastic: Rule = {
@@ -13,7 +10,7 @@ export const r33HeatingPaintedPlastic: Rule = {
   severity: 'stop',
   title: 'Heating painted thermoplastic or PLA',
   look(piece, { build, materials }) {
-    if (!softensInHeat(piece.substrate.kind)) return [];
+    if (!layerThat(piece.substrate, 'softensInHeat')) return [];
     const steps = orderedSteps(piece, { build, materials });
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       const film = isHeat(step)

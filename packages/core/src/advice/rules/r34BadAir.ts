@@ -1,45 +1,56 @@
 import { dewPointC, type Air } from '../../drying/air';
-import { DEW_MARGIN_C } from '../../drying/goodAir';
-import type { RuleFinding, Idea } from '../finding';
-import { oncePerStep, stepPointer, type Rule } from '../rule';
+import { DEW_MARGIN_C, faultOfAir } from '../../drying/goodAir';
+import { stepAsLogged } from '../../facts/laid';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
 import type { LogEntry } from '../../model/schema';
-import type { Plan } from '../../schedule/answers/plan';
-import { epochMinute } from '../../model/wallTime';
-import { stepAsLogged } from '../../facts/laid';
 import { nth } from '../../model/sure';
-
-/** What is wrong with this air for this material, in words; undefined when it is inside the label's limits. */
-function complaint(material: Material, air: Partial<Air>): string | undefined {
-  const { temperatureC, humidityPct } = air;
-  if (temperatureC !== undefined && temperatureC < material.minC)
-    return `${round(temperatureC)} °C is colder than the ${material.minC} °C it needs`;
-  if (temperatureC !== undefined && temperatureC > material.maxC)
-    return `${round(temperatureC)} °C is hotter than the ${material.maxC} °C it stands`;
-  if (humidityPct !== undefined && humidityPct > material.maxRhPct)
-    return `${round(humidityPct)} % humidity is above the ${material.maxRhPct} % it stands`;
-  if (temperatureC === undefined || humidityPct === undefined || material.carrier === 'none')
-    return undefined;
-  const dewPoint = dewPointC({ temperatureC, humidityPct });
-  if (temperatureC - dewPoint < DEW_MARGIN_C)
-    return `${round(temperatureC)} °C is within ${DEW_MARGIN_C} °C of the dew point, ${round(dewPoint)} °C, so surfaces get wet`;
-  return undefined;
-}
+import { epochMinute } from '../../model/wallTime';
+import type { Plan } from '../../schedule/answers/plan';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import { oncePerStep, type Rule } from '../rule';
 
 const round = (value: number) => Math.round(value * 10) / 10;
 
-/** The air a pass was laid in: what was noted with it, or else what its place measured then; empty where neither is. */
-function airThen(entry: LogEntry, placeId: string, { workload }: Plan): Partial<Air> {
+/** What is wrong with this air for this material, in words; undefined when it is inside the label's limits. */
+function complaint(material: Material, air: Air): string | undefined {
+  const { temperatureC, humidityPct } = air;
+  switch (faultOfAir(material, air)) {
+    case 'too-cold':
+      return `${round(temperatureC)} °C is colder than the ${material.minC} °C it needs`;
+    case 'too-hot':
+      return `${round(temperatureC)} °C is hotter than the ${material.maxC} °C it stands`;
+    case 'too-damp':
+      return `${round(humidityPct)} % humidity is above the ${material.maxRhPct} % it stands`;
+    case 'near-dew':
+      return `${round(temperatureC)} °C is within ${DEW_MARGIN_C} °C of the dew point, ${round(dewPointC(air))} °C, so surfaces get wet`;
+    case undefined:
+      return undefined;
+  }
+}
+
+/** Air in which nothing minds what was not noted. */
+const mildAir = ({ minC, maxC }: Material): Air => ({ temperatureC: (minC + maxC) / 2, humidityPct: 30 });
+
+/** The air a pass was laid in, and whether anybody measured it: as noted with it, or else as its place is known to have been. */
+function airThen(
+  entry: LogEntry,
+  material: Material,
+  placeId: string,
+  { workload }: Plan,
+): { air: Air; isMeasured: boolean } | undefined {
   const { temperatureC, humidityPct } = entry;
+  const mild = mildAir(material);
   if (temperatureC !== undefined || humidityPct !== undefined)
     return {
-      ...(temperatureC === undefined ? {} : { temperatureC }),
-      ...(humidityPct === undefined ? {} : { humidityPct }),
+      isMeasured: true,
+      air: { temperatureC: temperatureC ?? mild.temperatureC, humidityPct: humidityPct ?? mild.humidityPct },
     };
   const doneAt = epochMinute(entry.doneAt, workload.build.timeZone);
   const place = workload.airs.get(placeId);
-  return place?.measuredAt(doneAt) ? place.series.airAt(doneAt) : {};
+  return place && { air: place.series.airAt(doneAt), isMeasured: place.measuredAt(doneAt) };
 }
 
 const reason =
@@ -50,15 +61,13 @@ export const r34BadAir: Rule = {
   id: 'R34',
   severity: 'stop',
   title: "Air outside the material's limits",
-  look(piece, { build, materials, plan }) {
+  look(piece, context) {
+    const { build, materials, plan } = context;
     const places = placesOf(build);
     const findings: RuleFinding[] = [];
     piece.steps.forEach((step, at) => {
       const operations = plan.operations.filter(
         (operation) => operation.pieceId === piece.id && operation.stepId === step.id,
-      );
-      const open = operations.filter(
-        (operation) => operation.status !== 'done' && operation.status !== 'skipped',
       );
       const place = places.find((candidate) => candidate.id === operations[0]?.placeId) ?? nth(places, 0);
 
@@ -66,18 +75,21 @@ export const r34BadAir: Rule = {
         if (entry.piece !== piece.id || entry.step !== step.id) continue;
         const done = stepAsLogged(step, entry, materials);
         const tin = done.material === undefined ? undefined : materials.get(done.material);
-        const wrong = tin && complaint(tin, airThen(entry, done.place ?? place.id, plan));
-        if (tin && wrong)
-          findings.push({
-            rule: 'R34',
-            severity: 'stop',
-            piece: piece.id,
-            step: step.id,
-            message: `${tin.name} was laid in bad air: ${wrong}. Check it for bloom and softness before going on.`,
+        const then = tin && airThen(entry, tin, done.place ?? place.id, plan);
+        const wrong = tin && then && complaint(tin, then.air);
+        if (!wrong) continue;
+        findings.push(
+          about(this, piece, step, {
+            // What was only reckoned may have been otherwise in that corner of the room.
+            severity: then.isMeasured ? 'stop' : 'risk',
+            message: then.isMeasured
+              ? `${tin.name} was laid in bad air: ${wrong}. Check it for bloom and softness before going on.`
+              : `${tin.name} was laid when the air there was reckoned bad, and nobody measured: ${wrong}. Check it for bloom and softness.`,
             reason,
-            ideas: [],
-          });
+          }),
+        );
       }
+      const open = operations.filter(({ status }) => status !== 'done' && status !== 'skipped');
       const material = step.material === undefined ? undefined : materials.get(step.material);
       if (open.length === 0 || !material) return;
       const always = place.climate.kind === 'constant' ? complaint(material, place.climate) : undefined;
@@ -86,29 +98,22 @@ export const r34BadAir: Rule = {
       const ideas = places
         .filter(
           (other) =>
-            other.id !== place.id && other.climate.kind === 'constant' && !complaint(material, other.climate),
+            other.id !== place.id &&
+            (other.climate.kind !== 'constant' || !complaint(material, other.climate)) &&
+            (material.carrier !== 'solvent' ||
+              other.ventilation === 'extraction' ||
+              other.ventilation === 'outdoor'),
         )
-        .filter(
-          (other) =>
-            material.carrier !== 'solvent' ||
-            other.ventilation === 'extraction' ||
-            other.ventilation === 'outdoor',
-        )
-        .map((other): Idea => ({
-          label: `Do it in: ${other.name}`,
-          change: [{ op: 'add', path: `${stepPointer(build, piece, at)}/place`, value: other.id }],
-        }));
-      findings.push({
-        rule: 'R34',
-        severity: 'stop',
-        piece: piece.id,
-        step: step.id,
-        message: always
-          ? `${material.name} can't be laid in: ${place.name}. ${always}.`
-          : `${place.name} has no air fit for ${material.name} for long enough in the coming weeks.`,
-        reason,
-        ideas,
-      });
+        .map((other) => ways.set(`Do it in: ${other.name}`, piece, context, at, { place: other.id }));
+      findings.push(
+        about(this, piece, step, {
+          message: always
+            ? `${material.name} can't be laid in: ${place.name}. ${always}.`
+            : `${place.name} has no air fit for ${material.name} for long enough in the coming weeks.`,
+          reason,
+          ideas,
+        }),
+      );
     });
     return oncePerStep(findings);
   },

@@ -5,14 +5,14 @@ import { orderedSteps } from '../../facts/spots';
 
 const MOST_TINT_PCT = 15;
 
-/** R37: much pigment in a tinted sealer leaves too little binder to hold the film together. */
+/** R37: much pigment or powder stirred into a binder leaves too little binder to hold the film together. */
 export const r37TooMuchTint: Rule = {
   id: 'R37',
   severity: 'risk',
-  title: 'Sealer tinted with more than 15 % pigment',
+  title: 'More than 15 % pigment or powder stirred in',
   look(piece, context) {
     return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
-      if (material?.role !== 'seal' || (step.tintPct ?? 0) <= MOST_TINT_PCT) return [];
+      if (!material || (step.tintPct ?? 0) <= MOST_TINT_PCT) return [];
       return [
         {
           rule: 'R37',

@@ -12,11 +12,12 @@ export const r39SheenMissed: Rule = {
   severity: 'note',
   title: 'The sheen comes out other than wanted',
   look(piece, context) {
-    const found = spotsOf(piece, context).flatMap(({ layers, face, zone }): RuleFinding[] => {
+    const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
+      const { layers, face, zone } = spot;
       const own = piece.zones?.find((one) => one.id === zone);
       const wants = own?.wantsSheen ?? piece.wantsSheen;
       const top = layers.at(-1);
-      const forecast = forecastSheen(piece, layers);
+      const forecast = forecastSheen(piece, spot);
       if (!wants || face !== 'outer' || !top || !forecast || forecast.class === wants) return [];
       const clears = [...context.materials.values()].filter(
         (material) =>

@@ -1,6 +1,7 @@
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import { hazardsOf } from '../../model/hazards';
 import type { FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 
@@ -11,7 +12,7 @@ export const r40Isocyanate: Rule = {
   title: 'Two-part urethane',
   look(piece, context) {
     return orderedSteps(piece, context)
-      .filter((ordered): ordered is FilmStep => ordered.material?.hazards.includes('isocyanate') === true)
+      .filter((ordered): ordered is FilmStep => hazardsOf(ordered.material).has('isocyanate'))
       .map(({ step, at, material }): RuleFinding => ({
         rule: 'R40',
         severity: 'stop',
@@ -23,6 +24,10 @@ export const r40Isocyanate: Rule = {
         ideas: [
           ways.set('Gloss acrylic varnish instead', piece, context, at, {
             material: 'gloss-varnish',
+            method: 'brush',
+          }),
+          ways.set('One-part water-borne urethane instead', piece, context, at, {
+            material: 'urethane-1k-clear',
             method: 'brush',
           }),
         ],

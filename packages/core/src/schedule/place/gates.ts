@@ -1,6 +1,9 @@
-import { milestoneOfStack, throughAt } from '../../drying/milestoneOf';
+import { milestoneOfCoat, milestoneOfStack, throughAt } from '../../drying/milestoneOf';
+import type { CoatMilestones } from '../../drying/laidCoat';
 import type { RecoatWindow } from '../../materials/material';
+import type { Milestone } from '../../model/milestones';
 import { coatWaits, stepKindTable, type Wait } from '../../model/stepKinds';
+import { BOND_CELL } from '../../model/stepSpots';
 import type { EpochMinute } from '../../model/wallTime';
 import type { PlannedOperation } from '../plan/plan';
 import type { UnitView } from '../state/unitView';
@@ -18,6 +21,7 @@ const sandedBack: Wait = { milestone: 'sand', coats: 'top', where: 'here' };
 const cured: readonly Wait[] = [
   { milestone: 'pack', coats: 'all', where: 'here' },
   { milestone: 'wear', coats: 'all', where: 'here' },
+  { milestone: 'wear', coats: 'all', where: 'bonds' },
 ];
 
 /** Whether an operation lays a coat over what is there; glue lies beside it. */
@@ -52,7 +56,23 @@ export function cellsOfWait(
       return [...unit.cells.keys()].filter((cell) => !cell.startsWith(`${face}:`));
     case 'everywhere':
       return unit.cells.keys();
+    case 'bonds':
+      return [BOND_CELL];
   }
+}
+
+/** When a filler is ready: to be sanded when its label says so, and where that says nothing once it is dry through. */
+export const filledAt = (coat: CoatMilestones, milestone: Milestone): EpochMinute =>
+  milestone === 'sand' && coat.sandAt !== undefined ? coat.sandAt : milestoneOfCoat(coat, 'recoat');
+
+/** When a wait is over on one spot; minus infinity where there is nothing to wait for. */
+function reachedOn(cell: string, { coats, milestone }: Wait, unit: UnitView): EpochMinute {
+  if (coats === 'fills') {
+    const top = unit.top(cell);
+    return top?.coat.material.role === 'fill' ? filledAt(top.milestones, milestone) : -Infinity;
+  }
+  const stack = unit.dry(cell);
+  return stack ? milestoneOfStack(stack, milestone, coats) : -Infinity;
 }
 
 /**
@@ -90,11 +110,10 @@ export function gate(
   }
   let at = from;
   for (const wait of waitsOf(operation)) {
-    if (wait.milestone === 'recoat') continue;
-    const reached = unit.latest(cellsOfWait(operation, wait, unit), (stack) =>
-      milestoneOfStack(stack, wait.milestone, wait.coats),
-    );
-    at = Math.max(at, Math.ceil(reached));
+    // The windows of the coat it lands on are asked for below, as they close again.
+    if (wait.milestone === 'recoat' && wait.coats === 'top') continue;
+    for (const cell of cellsOfWait(operation, wait, unit))
+      at = Math.max(at, Math.ceil(reachedOn(cell, wait, unit)));
   }
   if (!laysCoat(operation)) return at;
   // Windows open and close, so each spot may push the others on until all are open at once.

@@ -1,4 +1,4 @@
-import { facesOf, methodOf, operationId, zoneIdsOf } from '../../model/stepSpots';
+import { BOND_CELL, facesOf, methodOf, operationId, zoneIdsOf } from '../../model/stepSpots';
 import { placesOf } from '../../model/places';
 import { type StepKind } from '../../model/stepKinds';
 import type { AirAid, Build, Face } from '../../model/schema';
@@ -6,7 +6,7 @@ import { stepsBefore } from '../../model/stepLinks';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import { materialsOf } from '../../materials/ownMaterials';
 import { handsOn, type HandsOn } from '../../quantity/handsOn';
-import { passArea } from '../../quantity/passArea';
+import { passArea } from '../../facts/passArea';
 import type { FilmGrade } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
 import type { Method } from '../../model/methods';
@@ -53,9 +53,6 @@ export interface Operation extends HandsOn {
   /** Is put off until what it lands on is dry through, if the recoat window is still open then. */
   mustDryThrough: boolean;
 }
-
-/** The spot that holds glue, which lies under nothing and over nothing. */
-const BOND_CELL = 'bond:bond';
 
 /**
  * Expands a build into operations: every step times its coats, faces and units. Faces follow each other in the

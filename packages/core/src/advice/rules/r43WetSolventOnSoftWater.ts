@@ -1,0 +1,25 @@
+import { isWet, pairRule, ways } from '../pairs';
+
+/** R43: a wet coat with strong solvent on a water-borne film that still holds water wrinkles it. */
+export const r43WetSolventOnSoftWater = pairRule({
+  id: 'R43',
+  severity: 'risk',
+  title: 'Wet solvent coat on a water-borne film that is not through',
+  reason:
+    'Solvent goes through a skin that is still open and swells the soft film below it, which wrinkles or crazes.',
+  judge(meeting, piece, context) {
+    const { over, under } = meeting;
+    if (over.material.solvent < 2 || !isWet(over) || under.share < 0.5) return undefined;
+    if (under.material.carrier !== 'water' || under.material.role === 'fill' || meeting.through)
+      return undefined;
+    return {
+      message: `${over.material.name} laid wet can wrinkle ${under.material.name} that is not dry through.`,
+      ideas: [
+        ways.set('Each coat once what is below is dry through', piece, context, over.at, {
+          waitFor: 'through',
+        }),
+        ways.set('Mist it on in light coats', piece, context, over.at, { film: 'light' }),
+      ],
+    };
+  },
+});

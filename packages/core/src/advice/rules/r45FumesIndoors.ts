@@ -1,0 +1,48 @@
+import { orderedSteps } from '../../facts/spots';
+import { hazardsOf } from '../../model/hazards';
+import { methodTable } from '../../model/methods';
+import { placesOf } from '../../model/places';
+import { methodOf } from '../../model/stepSpots';
+import { nth } from '../../model/sure';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import type { Rule } from '../rule';
+
+/** R45: cement, solvent or an airbrush in a closed room. Spray cans are told by R35. */
+export const r45FumesIndoors: Rule = {
+  id: 'R45',
+  severity: 'stop',
+  title: 'Cement, solvent or airbrush without extraction',
+  look(piece, context) {
+    const places = placesOf(context.build);
+    return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
+      const method = methodOf(step, material);
+      if (!material || methodTable[method].hasPropellant) return [];
+      const place = places.find((one) => one.id === step.place) ?? nth(places, 0);
+      if (place.ventilation === 'extraction' || place.ventilation === 'outdoor') return [];
+      const fumes = hazardsOf(material).has('organic vapour');
+      const mist = methodTable[method].sprays;
+      if (!fumes && !mist) return [];
+      // An open window takes what a brush gives off of mild solvents, and a mist of water-borne paint behind a mask.
+      const isShut = place.ventilation === 'none';
+      if (!isShut && (fumes ? !mist && material.solvent <= 1 : mist)) return [];
+      return [
+        about(this, piece, step, {
+          severity: isShut ? 'stop' : 'risk',
+          message: `${material.name}${mist ? ' through an airbrush' : ''} in: ${place.name}. ${
+            isShut
+              ? 'It needs extraction or the open air.'
+              : 'A window is little for that: extraction or the open air is better.'
+          }`,
+          reason: fumes
+            ? 'Solvent vapour gathers, burns, and makes people dizzy long before they smell it no more. The label and local rules win.'
+            : 'Spray mist stays in the air for an hour, water-borne or not, and goes deep into the lungs.',
+          ideas: places
+            .filter((one) => one.ventilation === 'extraction' || one.ventilation === 'outdoor')
+            .map((one) => ways.set(`Do it in: ${one.name}`, piece, context, at, { place: one.id })),
+        }),
+      ];
+    });
+  },
+};

@@ -1,0 +1,42 @@
+import type { CoatMilestones } from '../drying/laidCoat';
+import type { Piece } from '../model/schema';
+import { BOND_CELL } from '../model/stepSpots';
+import { entryOf, nth } from '../model/sure';
+import type { EpochMinute } from '../model/wallTime';
+import type { Plan } from '../schedule/answers/plan';
+
+/** The coat of a piece that takes longest to some state. */
+export interface SlowestCoat {
+  stepId: string;
+  materialId: string;
+  name: string;
+  at: EpochMinute;
+}
+
+/**
+ * Of the coats that lie on any unit of a piece by some moment, the one that is last to reach a state; glue left out. What is laid
+ * later than that is a matter of being late, and told as that.
+ * @param pick when a coat reaches it; `isTop` says whether it is the topmost by then
+ */
+export function slowestCoat(
+  piece: Piece,
+  plan: Plan,
+  laidBy: EpochMinute,
+  pick: (coat: CoatMilestones, isTop: boolean) => EpochMinute,
+): SlowestCoat | undefined {
+  const stepOf = new Map(plan.operations.map((operation) => [operation.id, operation.stepId]));
+  let slowest: SlowestCoat | undefined;
+  for (let unit = 1; unit <= piece.quantity; unit += 1) {
+    for (const [cell, coats, stack] of plan.units.get(`${piece.id}/${unit}`)?.stacks() ?? []) {
+      if (cell === BOND_CELL) continue;
+      const count = coats.filter((coat) => coat.laidAt <= laidBy).length;
+      coats.slice(0, count).forEach((coat, n) => {
+        const at = pick(nth(stack.coats, n), n === count - 1);
+        if (slowest && at <= slowest.at) return;
+        const stepId = entryOf(stepOf, coat.operationId);
+        slowest = { stepId, materialId: coat.material.id, name: coat.material.name, at };
+      });
+    }
+  }
+  return slowest;
+}
