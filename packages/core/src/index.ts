@@ -95,3 +95,8 @@ export * from './looks/writeSteps';
 export * from './io/airFiles';
 export * from './io/journalCsv';
 export * from './io/planExport';
+export * from './words/fieldWords';
+export * from './words/whereWords';
+export * from './model/thinners';
+export * from './model/traits';
+export * from './model/hazards';

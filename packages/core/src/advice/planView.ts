@@ -1,3 +1,4 @@
+import type { Placement } from '../model/placementIds';
 import { judgeBuild } from './judgeBuild';
 import type { RuleFinding } from './finding';
 import type { Build } from '../model/schema';
@@ -25,8 +26,11 @@ export interface StrataCoat {
   name: string;
   colour: string;
   sheenGu: number | undefined;
-  /** Dry film, µm. */
+  /** Dry film where it lies, µm. */
   dftUm: number;
+  /** Where on the spot it goes, and the share of it that it covers, 0 to 1. */
+  placement: Placement;
+  share: number;
   laidAt: EpochMinute;
   /** Whether it lies there already, or is only planned. */
   real: boolean;
@@ -115,6 +119,8 @@ function strataOf(plan: Plan): PlanView['strata'] {
           colour: coat.colour,
           sheenGu: coat.material.sheenGu,
           dftUm: dryFilmUm(coat.wetUm, coat.material),
+          placement: operation.placement,
+          share: operation.share,
           laidAt: coat.laidAt,
           real: operation.status === 'done',
           milestones: plainMilestones(

@@ -145,6 +145,16 @@ describe('safety', () => {
     );
   });
 
+  it('minds the propellant of every can, eyes with epoxy, dust of tools, and little of a pen', () => {
+    expect(line('foam-seal-spray', { method: 'aerosol' })).toMatch(/the propellant burns/);
+    expect(line('epoxy-clear', { method: 'brush' })).toMatch(/eye cover/);
+    expect(line(undefined, { kind: 'prep', trims: true })).toMatch(/Particle mask and goggles/);
+    expect(line(undefined, { kind: 'prep' })).toMatch(/where a tool throws dust/);
+    expect(line('alcohol-marker')).toBe('Moving air; no flame near.');
+    expect(line('metal-wax')).toMatch(/Organic-vapour mask/);
+    expect(line(undefined, { kind: 'sand', thinWith: 'water' })).toMatch(/^Wet/);
+  });
+
   it('goes with heat and sanding too, and is silent for a brush of acrylic', () => {
     expect(line(undefined, { kind: 'heat-seal' })).toMatch(/PVC is never heated/);
     expect(line(undefined, { kind: 'sand' })).toMatch(/Particle mask/);

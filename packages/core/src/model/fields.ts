@@ -82,6 +82,8 @@ export type TextureKind = (typeof textureKinds)[number];
 
 export type Cleaning = (typeof cleanings)[number];
 
+export type Surface = (typeof surfaces)[number];
+
 export type AirAid = (typeof airAids)[number];
 
 export type Weekday = (typeof weekdays)[number];

@@ -24,6 +24,8 @@ export interface MethodDefinition {
   hasPropellant?: boolean;
   /** It drags over what lies below, and takes loose things along. */
   drags?: boolean;
+  /** It lays so little at once that what it gives off is nothing to a room. */
+  isLittle?: boolean;
   /** A flame. */
   burns?: boolean;
 }
@@ -80,7 +82,7 @@ export const methodTable = tableOf<MethodDefinition>()({
     reachesOver: true,
     drags: true,
   },
-  pen: { ...byHand, word: 'pen' },
+  pen: { ...byHand, word: 'pen', isLittle: true },
   tool: { ...byHand, word: 'spatula' },
   stamp: { ...byHand, word: 'stamp' },
   sand: { ...byHand, word: 'sandpaper', setUpMinutes: 2, rateM2PerHour: 1.5, abrades: true, loud: true },

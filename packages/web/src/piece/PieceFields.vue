@@ -1,9 +1,19 @@
 <script setup lang="ts">
-import { shapeWords, sheenClasses, sheenWords, substrateKinds, substrateNames } from '@fixatum/core';
+import {
+  shapeWords,
+  sheenClasses,
+  sheenWords,
+  substrateKinds,
+  substrateNames,
+  substrateTable,
+  surfaces,
+  surfaceWords,
+} from '@fixatum/core';
 import { mdiChevronDown, mdiChevronRight } from '@mdi/js';
 import { computed, ref } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { useBuild } from '../shared/build';
+import { valueOf } from '../shared/inputs';
 import { useLooks } from '../shared/looks';
 import BendsEditor from './BendsEditor.vue';
 import { outerAreaOf, type PieceForm } from './pieceForm';
@@ -27,6 +37,10 @@ const measures = [
   ...Object.entries(shapeWords).map(([value, title]) => ({ value, title })),
 ];
 const substrates = substrateKinds.map((value) => ({ value, title: substrateNames[value] }));
+const surfaceItems = [
+  { value: '', title: 'not known' },
+  ...surfaces.map((value) => ({ value, title: surfaceWords[value] })),
+];
 const sheens = [
   { value: '', title: 'any' },
   ...sheenClasses.map((value) => ({ value, title: sheenWords[value] })),
@@ -93,8 +107,8 @@ const lookItems = computed(() => [
   </div>
   <ZonesEditor v-model="form.zones" :looks="looks.all" :with-looks="isNew" />
   <button type="button" class="more" :aria-expanded="more" @click="more = !more">
-    <v-icon :icon="more ? mdiChevronDown : mdiChevronRight" size="20" /> More: date, detail, bends, areas to
-    keep bare
+    <v-icon :icon="more ? mdiChevronDown : mdiChevronRight" size="20" /> More: date, surface, detail, bends,
+    areas to keep bare
   </button>
   <div v-if="more">
     <div class="grid mt-3">
@@ -123,6 +137,44 @@ const lookItems = computed(() => [
         hint="Commas between"
         persistent-hint
       />
+      <v-select v-model="form.surface" class="span3" label="Its surface now" :items="surfaceItems" />
+      <v-select
+        v-model="form.over"
+        class="span3"
+        multiple
+        label="Over, from outside in"
+        :items="substrates"
+      />
+      <v-text-field
+        v-model="form.groundColour"
+        class="span3"
+        label="Its own colour"
+        placeholder="#3c3d3f"
+        maxlength="7"
+      >
+        <template #append-inner
+          ><input
+            :value="/^#[0-9a-f]{6}$/i.test(form.groundColour) ? form.groundColour : '#5f6163'"
+            type="color"
+            aria-label="Pick its own colour"
+            class="swatch"
+            @input="form.groundColour = valueOf($event)"
+        /></template>
+      </v-text-field>
+      <NumberField
+        v-if="substrateTable[form.kind].isCloth"
+        v-model="form.stretchPct"
+        class="span3"
+        label="Stretched when worn"
+        suffix="%"
+        :min="0"
+        :max="500"
+        clearable
+      />
+    </div>
+    <div class="checks">
+      <v-checkbox v-model="form.onSkin" label="Lies on bare skin" />
+      <v-checkbox v-model="form.againstVinyl" label="Packed against soft vinyl or rubber" />
     </div>
     <BendsEditor v-model="form.flex" :thickness-mm="form.thicknessMm" />
     <v-textarea v-model="form.note" class="mt-4" label="Note" rows="2" auto-grow maxlength="4000" />
@@ -151,6 +203,14 @@ const lookItems = computed(() => [
 
 .span6 {
   grid-column: span 6;
+}
+
+.swatch {
+  width: 34px;
+  height: 28px;
+  border: 0;
+  padding: 0;
+  background: none;
 }
 
 .area {

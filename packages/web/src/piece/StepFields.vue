@@ -2,6 +2,9 @@
 import {
   airAids,
   attachments,
+  attachmentWords,
+  cleanings,
+  cleaningWords,
   filmGrades,
   filmWords,
   methodOf,
@@ -11,8 +14,13 @@ import {
   placementWords,
   stepKinds,
   stepKindWords,
+  textureKinds,
+  textureWords,
+  thinners,
+  thinnerWords,
   usualPlacement,
   wantedEffects,
+  wantedWords,
   type Piece,
   type Step,
 } from '@fixatum/core';
@@ -20,7 +28,7 @@ import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { useBuild } from '../shared/build';
 import { valueOf } from '../shared/inputs';
-import { asksFor, type StepForm } from './stepForm';
+import { asksFor, kindAsksFor, type StepForm } from './stepForm';
 
 /** The fields of a step: those that go with its kind and its material. */
 const form = defineModel<StepForm>({ required: true });
@@ -29,6 +37,7 @@ const store = useBuild();
 
 const material = computed(() => store.materials.get(form.value.material));
 const asks = computed(() => asksFor(material.value));
+const kindAsks = computed(() => kindAsksFor(form.value));
 const usesHands = computed(() => !material.value);
 const materialItems = computed(() => [
   { value: '', title: 'none' },
@@ -101,7 +110,24 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
       :max="100"
       clearable
     />
-    <v-text-field v-model="form.dilution" label="Thinned" placeholder="1:6 paint to water" />
+    <template v-if="asks.thinner">
+      <v-select
+        v-model="form.thinWith"
+        label="Stirred in"
+        :items="[{ value: '', title: 'nothing' }, ...words(thinners, thinnerWords)]"
+      />
+      <NumberField
+        v-if="form.thinWith !== ''"
+        v-model="form.thinPct"
+        label="How much of it"
+        suffix="% of the paint"
+        :min="1"
+        :max="1000"
+        :step="1"
+        clearable
+      />
+    </template>
+    <v-text-field v-model="form.dilution" label="Mix, in your own words" placeholder="1:6 paint to water" />
   </template>
   <v-select
     v-if="piece.faces.inner"
@@ -121,7 +147,37 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     v-if="form.kind === 'attach'"
     v-model="form.attaches"
     label="Puts on"
-    :items="[{ value: '', title: 'something' }, ...words(attachments)]"
+    :items="[{ value: '', title: 'something' }, ...words(attachments, attachmentWords)]"
+  />
+  <v-select
+    v-if="asks.bondArea"
+    v-model="form.bondArea"
+    label="Glued on"
+    :items="[
+      { value: '', title: 'what lies there' },
+      ...(piece.keepBare ?? []).map((value) => ({ value, title: `the bare ${value}` })),
+    ]"
+  />
+  <v-select
+    v-if="kindAsks.texture"
+    v-model="form.texture"
+    label="How it gets in"
+    :items="[{ value: '', title: 'as the tool does' }, ...words(textureKinds, textureWords)]"
+  />
+  <v-select
+    v-if="kindAsks.cleans"
+    v-model="form.cleans"
+    label="Cleaned"
+    :items="[{ value: '', title: 'not' }, ...words(cleanings, cleaningWords)]"
+  />
+  <v-select
+    v-if="form.kind === 'sand'"
+    v-model="form.thinWith"
+    label="Sanded"
+    :items="[
+      { value: '', title: 'dry' },
+      { value: 'water', title: 'wet' },
+    ]"
   />
   <v-text-field
     v-if="form.kind === 'mask' || form.kind === 'unmask'"
@@ -170,15 +226,20 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     :items="words(airAids, { still: 'still', fan: 'a fan', warm: 'warm air by hand' })"
   />
   <v-select
-    v-if="!usesHands"
     v-model="form.wanted"
     multiple
     label="Wanted effects"
-    :items="words(wantedEffects)"
+    :items="words(wantedEffects, wantedWords)"
   />
   <v-select v-if="!usesHands" v-model="form.waitFor" label="Goes on" :items="waitItems" class="wide" />
   <v-checkbox v-model="form.optional" label="Can be left out when time is short" class="wide" />
   <v-checkbox v-if="form.kind === 'prep'" v-model="form.trims" label="Cuts foam to fit" class="wide" />
+  <v-checkbox
+    v-if="kindAsks.spaced"
+    v-model="form.spaced"
+    label="Mounted with a gap, or on metal that takes up the heat"
+    class="wide"
+  />
   <v-textarea v-model="form.note" label="Note" rows="2" auto-grow maxlength="4000" class="wide" />
 </template>
 

@@ -29,6 +29,19 @@ describe('a piece in its form', () => {
         wantsSheen: 'satin',
         note: 'Trim after the fitting',
       }),
+      piece({
+        substrate: {
+          kind: 'thermoplastic-sheet',
+          thicknessMm: 2,
+          heatSealed: false,
+          surface: 'opened',
+          over: ['eva-foam', 'pvc-pipe'],
+          colour: '#1b1b1c',
+        },
+        onSkin: true,
+        againstVinyl: true,
+      }),
+      piece({ substrate: { kind: 'stretch-fabric', thicknessMm: 1, heatSealed: false, stretchPct: 30 } }),
       // 200 by 320 mm is 640 cm².
       piece({
         faces: { outer: { areaCm2: 640, shape: { kind: 'rectangle', widthMm: 200, heightMm: 320 } } },

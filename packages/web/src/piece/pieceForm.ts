@@ -3,12 +3,14 @@ import {
   idFromName,
   pieceSchema,
   shapeAreaCm2,
+  substrateTable,
   type Piece,
   type Result,
   type Shape,
   type ShapeKind,
   type SheenClass,
   type SubstrateKind,
+  type Surface,
 } from '@fixatum/core';
 import { made, namesIn, orNothing } from '../shared/formValues';
 import { polygonText, shapeFrom, shapeLengths } from './shapeFields';
@@ -37,6 +39,12 @@ export interface PieceForm {
   kind: SubstrateKind;
   thicknessMm: number | undefined;
   heatSealed: boolean;
+  surface: Surface | '';
+  over: SubstrateKind[];
+  groundColour: string;
+  stretchPct: number | undefined;
+  onSkin: boolean;
+  againstVinyl: boolean;
   measure: 'typed' | ShapeKind;
   /** Lengths of the shape by their name, where they differ from what a shape starts with. */
   values: Record<string, number | undefined>;
@@ -65,6 +73,12 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
     kind: piece?.substrate.kind ?? 'eva-foam',
     thicknessMm: piece?.substrate.thicknessMm ?? 6,
     heatSealed: piece?.substrate.heatSealed ?? false,
+    surface: piece?.substrate.surface ?? '',
+    over: [...(piece?.substrate.over ?? [])],
+    groundColour: piece?.substrate.colour ?? '',
+    stretchPct: piece?.substrate.stretchPct,
+    onSkin: piece?.onSkin ?? false,
+    againstVinyl: piece?.againstVinyl ?? false,
     measure: shape?.kind ?? (piece ? 'typed' : 'rectangle'),
     values: shapeLengths(shape),
     polygon: polygonText(shape) ?? SAMPLE_POLYGON,
@@ -146,7 +160,13 @@ export function pieceFromForm(
       kind: form.kind,
       thicknessMm: form.thicknessMm,
       heatSealed: form.heatSealed,
+      surface: orNothing(form.surface),
+      over: orNothing(form.over),
+      colour: orNothing(form.groundColour.trim()),
+      stretchPct: substrateTable[form.kind].isCloth ? form.stretchPct : undefined,
     },
+    onSkin: form.onSkin || undefined,
+    againstVinyl: form.againstVinyl || undefined,
     faces: {
       ...old?.faces,
       outer: { ...old?.faces.outer, areaCm2: outerCm2, shape },

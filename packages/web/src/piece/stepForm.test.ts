@@ -14,6 +14,12 @@ describe('a step in its form', () => {
       step({ kind: 'attach', attaches: 'strap', minutes: 12, note: 'Left one first' }),
       step({ kind: 'mask', covers: ['tab', 'buckle'], zones: ['rim'] }),
       step({ kind: 'prep', trims: true, optional: true, waitFor: 'cured' }),
+      step({ material: 'craft-acrylic', coats: 1, film: 'normal', thinPct: 25, thinWith: 'reducer' }),
+      step({ kind: 'join', material: 'contact-cement', coats: 1, film: 'normal', bondArea: 'tab' }),
+      step({ kind: 'texture', texture: 'burned' }),
+      step({ kind: 'prep', cleans: 'degreased' }),
+      step({ kind: 'sand', thinWith: 'water' }),
+      step({ kind: 'attach', attaches: 'led', spaced: true }),
       step({
         kind: 'base',
         material: 'flex-acrylic',

@@ -37,6 +37,12 @@ export interface StepForm {
   pourMm: number | undefined;
   mixes: number | undefined;
   tintPct: number | undefined;
+  thinPct: number | undefined;
+  thinWith: NonNullable<Step['thinWith']> | '';
+  bondArea: string;
+  texture: NonNullable<Step['texture']> | '';
+  cleans: NonNullable<Step['cleans']> | '';
+  spaced: boolean;
   note: string;
 }
 
@@ -65,6 +71,12 @@ export const stepToForm = (step?: Step): StepForm => ({
   pourMm: step?.pourMm,
   mixes: step?.mixes,
   tintPct: step?.tintPct,
+  thinPct: step?.thinPct,
+  thinWith: step?.thinWith ?? '',
+  bondArea: step?.bondArea ?? '',
+  texture: step?.texture ?? '',
+  cleans: step?.cleans ?? '',
+  spaced: step?.spaced ?? false,
   note: step?.note ?? '',
 });
 
@@ -72,7 +84,20 @@ export const stepToForm = (step?: Step): StepForm => ({
 export const asksFor = (material: Material | undefined) => ({
   pour: material?.binder === 'epoxy' || material?.role === 'fill',
   lots: material?.potLife !== undefined,
-  tint: material?.role === 'seal',
+  tint: material?.role === 'seal' || material?.role === 'topcoat',
+  bondArea: material?.role === 'bond',
+  thinner: material !== undefined && material.role !== 'bond' && material.role !== 'fill',
+});
+
+/** What a step of some kind may say besides: how texture got in, what it cleans off, how warm things are mounted. */
+export const kindAsksFor = ({
+  kind,
+  attaches,
+  material,
+}: Pick<StepForm, 'kind' | 'attaches' | 'material'>) => ({
+  texture: kind === 'texture' && material === '',
+  cleans: kind === 'prep',
+  spaced: kind === 'attach' && (attaches === 'led' || attaches === 'battery'),
 });
 
 export interface StepContext {
@@ -87,6 +112,7 @@ export interface StepContext {
 /** The step a form makes; what does not go with its kind and material is left out. */
 export function stepFromForm(form: StepForm, { old, taken, material }: StepContext): Result<Step> {
   const asks = asksFor(material);
+  const kindAsks = kindAsksFor(form);
   const lays = form.material !== '';
   const isUsualFace = form.faces.length === 1 && form.faces[0] === 'outer';
   return made(stepSchema, {
@@ -115,6 +141,13 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     pourMm: asks.pour ? form.pourMm : undefined,
     mixes: asks.lots && form.mixes !== 1 ? form.mixes : undefined,
     tintPct: asks.tint ? form.tintPct : undefined,
+    // Sanding wet is the one thing that takes water without a material.
+    thinPct: asks.thinner ? form.thinPct : undefined,
+    thinWith: asks.thinner || form.kind === 'sand' ? orNothing(form.thinWith) : undefined,
+    bondArea: asks.bondArea ? orNothing(form.bondArea) : undefined,
+    texture: kindAsks.texture ? orNothing(form.texture) : undefined,
+    cleans: kindAsks.cleans ? orNothing(form.cleans) : undefined,
+    spaced: (kindAsks.spaced && form.spaced) || undefined,
     note: orNothing(form.note.trim()),
   });
 }

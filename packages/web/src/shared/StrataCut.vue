@@ -1,10 +1,19 @@
 <script setup lang="ts">
-import { drynessAt, drynessWords, substrateNames, type Piece, type StrataCoat } from '@fixatum/core';
+import {
+  drynessAt,
+  drynessWords,
+  placementTable,
+  substrateNames,
+  type Piece,
+  type StrataCoat,
+} from '@fixatum/core';
 import { computed } from 'vue';
+import { patchesOf } from './patches';
 
 /**
  * A cut through a piece: foam at the bottom, films above it to scale with each other, in their colours, with the state
- * of each as a texture and a word. Coats not laid yet are shown faint, on top.
+ * of each as a texture and a word. Coats not laid yet are shown faint, on top. What lies only in places is drawn as patches,
+ * and what comes over it sinks in between.
  */
 const props = withDefaults(
   defineProps<{
@@ -27,9 +36,21 @@ const layers = computed(() =>
     .filter((coat) => props.planned || coat.real)
     .map((coat) => {
       const state = coat.real ? drynessAt(coat.milestones, props.now) : undefined;
-      return { ...coat, state, word: state ? drynessWords[state] : 'planned' };
+      return {
+        ...coat,
+        state,
+        word: state ? drynessWords[state] : 'planned',
+        patches: patchesOf(coat.placement, coat.share),
+        where: whereWords(coat),
+      };
     }),
 );
+
+/** "into the recesses", "on 60 % of it"; nothing for a coat all over. */
+function whereWords({ placement, share }: StrataCoat): string {
+  if (share >= 0.995) return '';
+  return placementTable[placement].words || `on ${Math.round(share * 100)} % of it`;
+}
 
 /** Neighbouring coats of one material in one state are labelled together; bottom first. */
 const runs = computed(() => {
@@ -39,11 +60,12 @@ const runs = computed(() => {
     name: string;
     word: string;
     um: number;
+    where: string;
     layers: typeof layers.value;
   }[] = [];
   for (const layer of layers.value) {
     const last = list[list.length - 1];
-    if (last && last.name === layer.name && last.word === layer.word) {
+    if (last && last.name === layer.name && last.word === layer.word && last.where === layer.where) {
       last.layers.push(layer);
       last.um += layer.dftUm;
     } else
@@ -53,18 +75,29 @@ const runs = computed(() => {
         name: layer.name,
         word: layer.word,
         um: layer.dftUm,
+        where: layer.where,
         layers: [layer],
       });
   }
   const totalUm = list.reduce((sum, run) => sum + run.um, 0);
   const room = Math.max(10, props.height - foamPx.value - leastPx.value * list.length);
-  return list.map((run) => ({ ...run, px: leastPx.value + (totalUm > 0 ? (room * run.um) / totalUm : 0) }));
+  // What lies over a broken film fills its gaps.
+  const overOf = (at: number) => list[at + 1]?.layers[0]?.colour ?? 'transparent';
+  return list.map((run, at) => ({
+    ...run,
+    over: overOf(at),
+    px: leastPx.value + (totalUm > 0 ? (room * run.um) / totalUm : 0),
+  }));
 });
 const spoken = computed(
   () =>
     `${substrateNames[props.substrate.kind]} ${props.substrate.thicknessMm} mm; ` +
     runs.value
-      .map((run) => `${run.name}${run.layers.length > 1 ? ` times ${run.layers.length}` : ''}, ${run.word}`)
+      .map((run) =>
+        [`${run.name}${run.layers.length > 1 ? ` times ${run.layers.length}` : ''}`, run.where, run.word]
+          .filter(Boolean)
+          .join(', '),
+      )
       .join('; '),
 );
 </script>
@@ -76,18 +109,30 @@ const spoken = computed(
         <div
           v-for="layer in [...run.layers].reverse()"
           :key="layer.operationId"
-          class="film layer"
-          :class="[layer.state ?? 'planned', { glossy: (layer.sheenGu ?? 0) > 40 }]"
-          :style="{ flex: layer.dftUm, '--paint': layer.colour }"
-          :title="`${layer.name}: ${layer.word}, ${Math.round(layer.dftUm)} µm dry`"
-        />
+          class="layer"
+          :class="{ broken: layer.where }"
+          :style="{ flex: layer.dftUm, '--over': run.over }"
+          :title="`${layer.name}: ${[layer.where, layer.word].filter(Boolean).join(', ')}, ${Math.round(layer.dftUm)} µm dry`"
+        >
+          <div
+            v-for="patch in layer.patches"
+            :key="patch.from"
+            class="film patch"
+            :class="[layer.state ?? 'planned', { glossy: (layer.sheenGu ?? 0) > 40, broken: layer.where }]"
+            :style="{
+              left: `${patch.from * 100}%`,
+              width: `${patch.width * 100}%`,
+              '--paint': layer.colour,
+            }"
+          />
+        </div>
       </div>
       <div v-if="labels" class="label">
         <span class="tick" />
         <span class="text" :title="run.name"
           >{{ run.name }}<template v-if="run.layers.length > 1"> ×{{ run.layers.length }}</template></span
         >
-        <span class="quiet">{{ run.word }}</span>
+        <span class="quiet">{{ [run.where, run.word].filter(Boolean).join(', ') }}</span>
         <span class="quiet figures um">{{ run.um < 10 ? run.um.toFixed(1) : Math.round(run.um) }} µm</span>
       </div>
     </div>
@@ -125,11 +170,26 @@ const spoken = computed(
 }
 
 .layer {
-  box-shadow: inset 0 1px 0 rgb(0 0 0 / 35%);
+  position: relative;
   min-height: 1px;
+  overflow: hidden;
 }
 
-.layer.glossy:not(.planned) {
+.layer.broken {
+  background: var(--over);
+}
+
+.patch {
+  position: absolute;
+  inset-block: 0;
+  box-shadow: inset 0 1px 0 rgb(0 0 0 / 35%);
+}
+
+.patch.broken {
+  border-radius: 5px 5px 0 0;
+}
+
+.patch.glossy:not(.planned) {
   border-top: 2px solid rgb(255 255 255 / 70%);
 }
 

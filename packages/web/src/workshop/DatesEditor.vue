@@ -25,6 +25,10 @@ const draft = defineModel<{ name: string; start: string; events: BuildEvent[] }>
         <MomentField v-model="event.packAt" label="Packed by, if packed" usual-time="18:00" clearable />
         <MomentField v-model="event.wearAt" label="Worn on" />
       </div>
+      <div class="checks">
+        <v-checkbox v-model="event.hotCar" label="What is packed may stand in a hot car" />
+        <v-checkbox v-model="event.inSun" label="Worn in the sun for hours" />
+      </div>
     </div>
     <v-btn
       size="small"
@@ -54,6 +58,12 @@ section > h2 {
 .card {
   padding: 12px 0 14px;
   border-top: 1px solid var(--line);
+}
+
+.checks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
 }
 
 .with-x {

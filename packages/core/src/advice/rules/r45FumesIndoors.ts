@@ -18,7 +18,7 @@ export const r45FumesIndoors: Rule = {
     const places = placesOf(context.build);
     return orderedSteps(piece, context).flatMap(({ step, at, material }): RuleFinding[] => {
       const method = methodOf(step, material);
-      if (!material || methodTable[method].hasPropellant) return [];
+      if (!material || methodTable[method].hasPropellant || methodTable[method].isLittle) return [];
       const place = places.find((one) => one.id === step.place) ?? nth(places, 0);
       if (place.ventilation === 'extraction' || place.ventilation === 'outdoor') return [];
       const fumes = hazardsOf(material).has('organic vapour');
@@ -26,10 +26,12 @@ export const r45FumesIndoors: Rule = {
       if (!fumes && !mist) return [];
       // An open window takes what a brush gives off of mild solvents, and a mist of water-borne paint behind a mask.
       const isShut = place.ventilation === 'none';
-      if (!isShut && (fumes ? !mist && material.solvent <= 1 : mist)) return [];
+      const isMild = fumes ? !mist && material.solvent <= 1 : mist;
+      if (!isShut && isMild) return [];
       return [
         about(this, piece, step, {
-          severity: isShut ? 'stop' : 'risk',
+          // A little white spirit on a brush is unwise in a closed room, not a danger to life.
+          severity: isShut && !(fumes && isMild) ? 'stop' : 'risk',
           message: `${material.name}${mist ? ' through an airbrush' : ''} in: ${place.name}. ${
             isShut
               ? 'It needs extraction or the open air.'

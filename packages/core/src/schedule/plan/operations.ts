@@ -1,4 +1,6 @@
 import { BOND_CELL, facesOf, methodOf, operationId, zoneIdsOf } from '../../model/stepSpots';
+import type { Placement } from '../../model/placementIds';
+import { placementOf } from '../../model/placements';
 import { placesOf } from '../../model/places';
 import { type StepKind } from '../../model/stepKinds';
 import type { AirAid, Build, Face } from '../../model/schema';
@@ -39,7 +41,8 @@ export interface Operation extends HandsOn {
   cells: string[];
   /** What this pass covers, cm². */
   areaCm2: number;
-  /** The share of its spots that it covers, 0 to 1. */
+  /** Where on its spots it goes, and the share of them that it covers, 0 to 1. */
+  placement: Placement;
   share: number;
   placeId: string;
   air: AirAid;
@@ -108,6 +111,7 @@ export function expandBuild(build: Build): Operation[] {
                 ? [BOND_CELL]
                 : touched.flatMap((one) => zones.map((zone) => `${one}:${zone}`)),
             areaCm2,
+            placement: placementOf(step, material, method),
             share,
             placeId,
             air: step.air ?? 'still',

@@ -29,6 +29,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   colour: operation.colour,
   cells: operation.cells,
   areaCm2: operation.areaCm2,
+  placement: operation.placement,
   share: operation.share,
   placeId: operation.placeId,
   air: operation.air,
