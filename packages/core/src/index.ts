@@ -100,3 +100,5 @@ export * from './words/whereWords';
 export * from './model/thinners';
 export * from './model/traits';
 export * from './model/hazards';
+export * from './words/passDetails';
+export * from './advice/startCost';

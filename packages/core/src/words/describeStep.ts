@@ -9,7 +9,7 @@ import { coatsWords } from './stepWords';
 import { filmFactorOf } from '../materials/film';
 import type { Material } from '../model/materialSchema';
 import { methodWords } from '../model/methods';
-import { placementOf, placementTable } from '../model/placements';
+import { passDetails } from './passDetails';
 import { facesOf, methodOf } from '../model/stepSpots';
 
 /**
@@ -33,9 +33,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     step.parts ? `${step.parts.map(partName).join(', ')} into this` : '',
     step.covers ? step.covers.join(', ') : '',
     material || stepKindTable[step.kind].abrades || stepKindTable[step.kind].heats ? methodWords[method] : '',
-    step.coversPct === undefined
-      ? placementTable[placementOf(step, material, method)].words
-      : `on ${step.coversPct} % of it`,
+    ...passDetails(step, material, method),
     step.zones ? step.zones.map(zoneName).join(', ') : '',
     piece.faces.inner ? (faces.length === 2 ? 'both faces' : faces[0] === 'inner' ? 'inner face' : '') : '',
     build.places.find((place) => place.id === step.place)?.name ?? '',

@@ -4,12 +4,14 @@ import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { minutesOf } from './bench';
+import BeforeStart from './BeforeStart.vue';
 import PassTicks from './PassTicks.vue';
+import { useBeforeStart } from './useBeforeStart';
 import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
 import { timeOfDay } from '../shared/timeAxis';
 import { isTyping } from '../shared/typing';
-import { passWords, withWords } from '../shared/words';
+import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
 
 const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
 
@@ -35,8 +37,12 @@ const placeName = computed(
 const personName = computed(
   () => store.build?.people.find((person) => person.id === first.value?.personId)?.name,
 );
-const piece = computed(() => (first.value ? store.pieceOf(first.value.pieceId) : undefined));
-const step = computed(() => piece.value?.steps.find((candidate) => candidate.id === first.value?.stepId));
+const step = computed(() => first.value && stepOf(store.build, first.value));
+const details = computed(() =>
+  first.value
+    ? [zoneNames(store.build, first.value), detailWords(store.build, first.value)].filter(Boolean).join(' · ')
+    : '',
+);
 const safety = computed(() =>
   step.value && first.value ? safetyLine(step.value, first.value.method, first.value.material) : undefined,
 );
@@ -47,12 +53,30 @@ const handsOn = computed(() => minutesOf(chosen.value));
 const different = ref(false);
 const again = computed(() => chosen.value.some((operation) => operation.failures > 0));
 
-const begin = () => chosen.value.length > 0 && store.start(chosen.value);
+const { findings, stops, later: delayed, late } = useBeforeStart(chosen, () => props.isUnderway);
+/** Steps that were begun against a stop on purpose: asked once. */
+const agreed = ref(new Set<string>());
+const asking = ref(false);
+const stopKeys = computed(() => stops.value.map(({ piece, step: of, rule }) => `${piece} ${of} ${rule}`));
+
+function begin(): void {
+  if (chosen.value.length === 0) return;
+  if (stopKeys.value.some((key) => !agreed.value.has(key))) {
+    asking.value = true;
+    return;
+  }
+  void store.start(chosen.value);
+}
+function beginAllTheSame(): void {
+  for (const key of stopKeys.value) agreed.value.add(key);
+  asking.value = false;
+  begin();
+}
 const done = () => chosen.value.length > 0 && store.logDone(chosen.value);
 
 onKeyStroke((event) => {
   if (isTyping(event) || event.ctrlKey || event.metaKey || store.busy) return;
-  if (event.key === 's' && !props.isUnderway) void begin();
+  if (event.key === 's' && !props.isUnderway && !asking.value) begin();
   if (event.key === 'd' && props.isUnderway) void done();
 });
 </script>
@@ -81,8 +105,10 @@ onKeyStroke((event) => {
         :style="{ background: first.colour ?? first.material.colour }"
         aria-hidden="true"
       />
-      {{ withWords(first) }}<template v-if="placeName"> · {{ placeName }}</template>
+      {{ withWords(first) }}<template v-if="first.material && step?.colour"> · {{ step.colour }}</template
+      ><template v-if="placeName"> · {{ placeName }}</template>
     </p>
+    <p v-if="details" class="details" data-testid="pass-details">{{ details }}</p>
     <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
     <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
 
@@ -90,6 +116,7 @@ onKeyStroke((event) => {
       ▲ It failed before. Sand it back first: the extra ten minutes are in the time below.
     </p>
     <PassTicks v-model:left="left" :passes="passes" />
+    <BeforeStart v-if="!isUnderway" :findings="findings" :later="delayed" :late="late" />
 
     <div class="act">
       <v-btn
@@ -135,6 +162,28 @@ onKeyStroke((event) => {
         <template v-else>about {{ sayWait(handsOn) }} of hands-on work</template>
       </p>
     </div>
+    <v-dialog v-model="asking" max-width="560">
+      <v-card class="pa-6" data-testid="ask-before-stop">
+        <h2 class="mb-3">The rules say stop</h2>
+        <p v-for="finding in stops" :key="`${finding.piece} ${finding.rule}`" class="mb-2">
+          <strong>{{ pieceName(store.build, finding.piece) }}:</strong> {{ finding.message }}
+        </p>
+        <p class="quiet">{{ stops[0]?.reason }}</p>
+        <div class="d-flex flex-wrap ga-3 mt-5">
+          <v-btn
+            v-if="stops[0]"
+            variant="flat"
+            color="primary"
+            :to="{ name: 'piece', params: { build: store.theId, piece: stops[0].piece } }"
+            >See the ways out</v-btn
+          >
+          <v-btn variant="outlined" data-testid="start-all-the-same" @click="beginAllTheSame"
+            >Start all the same</v-btn
+          >
+          <v-btn variant="text" @click="asking = false">Not now</v-btn>
+        </div>
+      </v-card>
+    </v-dialog>
     <NotAsPlannedDialog v-if="different" v-model="different" :passes="chosen" />
   </div>
 </template>
@@ -157,6 +206,11 @@ onKeyStroke((event) => {
   align-items: center;
   gap: 10px;
   font-size: 1.1rem;
+}
+
+.details {
+  margin-top: 6px;
+  font-weight: 600;
 }
 
 .chip {

@@ -3,7 +3,15 @@ import { safetyLine, sayWait, type PlannedOperation, entryOf, nth } from '@fixat
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
 import { dayOf, timeOfDay } from '../shared/timeAxis';
-import { beginByWords, passWords, pieceNames, withWords } from '../shared/words';
+import {
+  beginByWords,
+  detailWords,
+  passWords,
+  pieceNames,
+  severityMarks,
+  stepOf,
+  withWords,
+} from '../shared/words';
 
 /** The run sheets on paper, a page a session, with boxes to tick. */
 const store = useBuild();
@@ -15,14 +23,20 @@ const sheets = computed(() =>
     batches: session.batches.map((batch) => {
       const operations = batch.operationIds.map((id) => entryOf(store.operations, id));
       const first = nth(operations, 0);
-      return { ...batch, first, operations, safety: safetyOf(first) };
+      return { ...batch, first, operations, safety: safetyOf(first), findings: findingsOf(operations) };
     }),
   })),
 );
 function safetyOf(operation: PlannedOperation): string | undefined {
-  const step = store.pieceOf(operation.pieceId)?.steps.find((one) => one.id === operation.stepId);
+  const step = stepOf(store.build, operation);
   return step && safetyLine(step, operation.method, operation.material);
 }
+/** What speaks against these passes, worst first; notes are left to the screen. */
+const findingsOf = (operations: readonly PlannedOperation[]): string[] =>
+  store
+    .findingsOn(operations)
+    .filter(({ severity }) => severity !== 'note')
+    .map(({ severity, message }) => `${severityMarks[severity]}: ${message}`);
 const placeOf = (operation: PlannedOperation) =>
   store.build?.places.find((place) => place.id === operation.placeId)?.name ?? '';
 const print = () => window.print();
@@ -53,6 +67,10 @@ const print = () => window.print();
               <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first) }} ·
               {{ placeOf(batch.first) }}
               <div>{{ pieceNames(store.build, batch.operations) }}</div>
+              <div v-if="detailWords(store.build, batch.first)">
+                {{ detailWords(store.build, batch.first) }}
+              </div>
+              <div v-for="line in batch.findings" :key="line">{{ line }}</div>
               <div v-if="batch.safety" class="small quiet">{{ batch.safety }}</div>
             </td>
             <td class="figures">{{ sayWait(batch.end - batch.start) }}</td>

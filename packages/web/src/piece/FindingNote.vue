@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { idFromName, sayDate, sayWait, type RuleFinding, type Severity, type WayOut } from '@fixatum/core';
+import { idFromName, sayDate, sayWait, type RuleFinding, type WayOut } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
 import { plain } from '../shared/offThread/workerLink';
-import { useWays } from './ways';
-import { pieceName } from '../shared/words';
+import { useWays } from '../shared/ways';
+import { pieceName, severityMarks } from '../shared/words';
 import { useBuild } from '../shared/build';
 
 /** One finding, beside the step it concerns: what, why on demand, and ways out that were tried, to press. */
@@ -13,7 +13,6 @@ defineEmits<{ apply: [way: WayOut] }>();
 const ways = useWays();
 const store = useBuild();
 const why = ref(false);
-const marks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', note: '● Note' };
 
 watch(
   () => [props.finding, store.view] as const,
@@ -53,8 +52,10 @@ function costs(way: WayOut): string[] {
   return [
     time,
     ...way.buys.map((name) => `to buy: ${name}`),
-    ...(way.look === 'slight' ? ['looks a little different'] : []),
-    ...(way.look === 'other' ? ['looks different'] : []),
+    ...(way.look === 'slight' && way.shows.length === 0 ? ['looks a little different'] : []),
+    ...(way.shows.length > 0
+      ? [`${way.look === 'other' ? 'changes the look: ' : ''}${way.shows.join(', ')}`]
+      : []),
     ...(way.newRisks.length > 0 ? [`brings a risk (${way.newRisks.join(', ')})`] : []),
     ...way.makesLate.map((id) => `makes ${pieceName(store.build, id)} late`),
   ];
@@ -64,7 +65,7 @@ function costs(way: WayOut): string[] {
 <template>
   <div class="finding" :class="finding.severity" :data-testid="`finding-${finding.rule}`">
     <p>
-      <strong>{{ marks[finding.severity] }}</strong> {{ finding.message }}
+      <strong>{{ severityMarks[finding.severity] }}</strong> {{ finding.message }}
       <button class="why" :aria-expanded="why" @click="why = !why">{{ why ? 'Less' : 'Why?' }}</button>
     </p>
     <p v-if="why" class="quiet mt-1">

@@ -52,14 +52,17 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       :time-zone="store.view.timeZone"
       :now="store.minute"
       :spread="likely?.ready"
+      :spread-is-old="forecast.isOld"
       :height="30"
     />
     <p
       v-if="likely && state.totalCount > 0 && state.readiness !== 'ready'"
       class="small likely"
+      :class="{ old: forecast.isOld }"
       data-testid="forecast"
     >
-      {{ likely.sentence }}
+      {{ likely.sentence
+      }}<template v-if="forecast.isOld"> That was the plan before; it is being worked out anew.</template>
     </p>
 
     <div class="columns">
@@ -113,5 +116,9 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
     grid-template-columns: 1fr;
     gap: 28px;
   }
+}
+.likely.old {
+  opacity: 0.6;
+  font-style: italic;
 }
 </style>

@@ -166,6 +166,7 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
             :time-zone="store.view.timeZone"
             :now="store.minute"
             :spread="forecast.byPiece.get(row.state.pieceId)?.ready"
+            :spread-is-old="forecast.isOld"
             :height="26"
           />
           <div

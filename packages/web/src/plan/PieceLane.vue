@@ -42,6 +42,7 @@ const words = (operation: PlannedOperation) =>
     :until="until"
     :time-zone="zone"
     :spread="forecast.byPiece.get(state.pieceId)?.ready"
+    :spread-is-old="forecast.isOld"
     :height="20"
   />
   <component

@@ -64,7 +64,12 @@ const eventName = (piece: Piece) =>
             <td>
               {{ one.ready }}
             </td>
-            <td>{{ one.chance === undefined ? '–' : sayChance(one.chance) }}</td>
+            <td
+              :class="{ old: forecast.isOld }"
+              :title="forecast.isOld ? 'Of the plan before; being worked out anew' : undefined"
+            >
+              {{ one.chance === undefined ? '–' : sayChance(one.chance) }}
+            </td>
             <td>
               <template v-if="one.state.latestStartAt !== undefined"
                 >{{ sayMoment(one.state.latestStartAt, zone) }}
@@ -111,5 +116,9 @@ const eventName = (piece: Piece) =>
 
 .link {
   text-decoration: underline;
+}
+.standing td.old {
+  opacity: 0.6;
+  font-style: italic;
 }
 </style>

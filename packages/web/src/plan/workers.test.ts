@@ -11,7 +11,7 @@ import { useBuild } from '../shared/build';
 import { useClock } from '../shared/clock';
 import { useForecast } from '../shared/forecast';
 import { useNotice } from '../shared/notice';
-import { useWays } from '../piece/ways';
+import { useWays } from '../shared/ways';
 
 jest.mock('comlink', () => jest.requireActual<object>('../testing/fakeComlink'));
 

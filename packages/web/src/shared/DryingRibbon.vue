@@ -16,8 +16,10 @@ const props = withDefaults(
     words?: boolean;
     /** When it may be ready, drawn as a soft edge. */
     spread?: Spread | undefined;
+    /** Whether the spread belongs to an older plan. */
+    spreadIsOld?: boolean;
   }>(),
-  { now: undefined, spread: undefined, height: 22, words: true },
+  { now: undefined, spread: undefined, spreadIsOld: false, height: 22, words: true },
 );
 
 const shown = computed(() =>
@@ -50,7 +52,7 @@ const edge = computed(() => {
   return {
     left: percent(left, from, until),
     width: `${(100 * (right - left)) / (until - from)}%`,
-    title: `Ready between ${when(spread.p10)} and ${when(spread.p90)}, eight times in ten`,
+    title: `Ready between ${when(spread.p10)} and ${when(spread.p90)}, eight times in ten${props.spreadIsOld ? '; of the plan before, being worked out anew' : ''}`,
   };
 });
 const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
@@ -68,7 +70,13 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
     >
       <span v-if="words && span.state === 'ready' && span.share > 0.06" class="word">ready</span>
     </div>
-    <div v-if="edge" class="edge" :style="{ left: edge.left, width: edge.width }" :title="edge.title" />
+    <div
+      v-if="edge"
+      class="edge"
+      :class="{ old: spreadIsOld }"
+      :style="{ left: edge.left, width: edge.width }"
+      :title="edge.title"
+    />
     <div
       v-if="now !== undefined && now > from && now < until"
       class="now"
@@ -132,5 +140,8 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
   width: 2px;
   margin-left: -1px;
   background: rgb(var(--v-theme-primary));
+}
+.edge.old {
+  opacity: 0.35;
 }
 </style>

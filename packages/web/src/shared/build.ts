@@ -1,11 +1,13 @@
 import {
   applyLogEdit,
   materialsOf,
+  severities,
   sure,
   toWallTime,
   type Build,
   type LogEdit,
   type Piece,
+  type PlannedOperation,
   type PlanView,
   type RuleFinding,
   type PatchStep,
@@ -58,6 +60,14 @@ export const useBuild = defineStore('build', () => {
   const planOf = (pieceId: string) => view.value?.pieces.find((piece) => piece.pieceId === pieceId);
   const findingsOf = (pieceId: string): RuleFinding[] =>
     (view.value?.findings ?? []).filter((finding) => finding.piece === pieceId);
+
+  /** What the rules say of the steps that some passes belong to, worst first. */
+  const findingsOn = (passes: readonly PlannedOperation[]): RuleFinding[] => {
+    const steps = new Set(passes.map(({ pieceId, stepId }) => `${pieceId} ${stepId}`));
+    return (view.value?.findings ?? [])
+      .filter((finding) => steps.has(`${finding.piece} ${finding.step}`))
+      .sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity));
+  };
 
   const air = measuredAir(id, build, () => living.plan());
   const living = livingPlan({ id, build, view, now, readingsByPlace: air.readingsByPlace });
@@ -244,6 +254,7 @@ export const useBuild = defineStore('build', () => {
     planOf,
     planGround: living.planGround,
     findingsOf,
+    findingsOn,
     open,
     change,
     changed: living.changed,

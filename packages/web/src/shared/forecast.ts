@@ -1,6 +1,6 @@
-import type { PieceForecast } from '@fixatum/core';
+import type { PieceForecast, PlanView } from '@fixatum/core';
 import { defineStore } from 'pinia';
-import { ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { proxy } from 'comlink';
 import { openWorker, plain, type WorkerLink } from './offThread/workerLink';
 import { useNotice } from './notice';
@@ -15,6 +15,10 @@ export const useForecast = defineStore('forecast', () => {
   const store = useBuild();
   const notice = useNotice();
   const byPiece = shallowRef(new Map<string, PieceForecast>());
+  /** The plan that it is about. */
+  const madeFor = shallowRef<PlanView>();
+  /** Whether it belongs to an older plan than the one on screen: shown grey until the new one comes. */
+  const isOld = computed(() => byPiece.value.size > 0 && madeFor.value !== store.view);
   /** 0 to 1 while it is worked out; 1 when it is done. */
   const progress = ref(1);
   let link: WorkerLink | undefined;
@@ -46,7 +50,9 @@ export const useForecast = defineStore('forecast', () => {
     own
       .run((remote) => remote.forecast(request, proxy(told)))
       .then((forecast) => {
-        if (link === own) byPiece.value = new Map(forecast.map((one) => [one.pieceId, one]));
+        if (link !== own) return;
+        byPiece.value = new Map(forecast.map((one) => [one.pieceId, one]));
+        madeFor.value = view;
       })
       .catch((error: unknown) => {
         if (link === own) notice.complain(error, { label: 'Try again', run });
@@ -69,5 +75,5 @@ export const useForecast = defineStore('forecast', () => {
     () => (byPiece.value = new Map()),
   );
 
-  return { byPiece, progress, stop };
+  return { byPiece, isOld, progress, stop };
 });

@@ -3,6 +3,7 @@ import {
   filmWords,
   materialRoles,
   methodWords,
+  passDetails,
   stepKindWords,
   type Build,
   type LogEdit,
@@ -10,6 +11,8 @@ import {
   type Readiness,
   type RibbonState,
   type Session,
+  type Severity,
+  type Step,
   sayMoment,
 } from '@fixatum/core';
 
@@ -23,6 +26,9 @@ export const readinessWords: Record<Readiness, string> = {
   undated: 'no date',
   'no-steps': 'no steps yet',
 };
+
+/** How grave a finding is, in shape and word. */
+export const severityMarks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', note: '● Note' };
 
 /** When a piece reaches something, as planned: a moment, or why there is none. */
 export const reachedWords = (
@@ -69,6 +75,18 @@ export function passWords(operation: PlannedOperation): string {
 export function withWords(operation: PlannedOperation): string {
   if (!operation.material) return methodWords[operation.method];
   return `${operation.material.name}, ${filmWords[operation.film]}, ${methodWords[operation.method]}`;
+}
+
+/** The step that a pass belongs to. */
+export const stepOf = (build: Build | undefined, operation: PlannedOperation): Step | undefined =>
+  build?.pieces
+    .find((piece) => piece.id === operation.pieceId)
+    ?.steps.find((step) => step.id === operation.stepId);
+
+/** What hands have to know besides: "into the recesses · 1:6 paint:water · a fan on it"; empty where there is nothing. */
+export function detailWords(build: Build | undefined, operation: PlannedOperation): string {
+  const step = stepOf(build, operation);
+  return step ? passDetails(step, operation.material, operation.method).join(' · ') : '';
 }
 
 /** The name of a piece, or its id when it is not there. */

@@ -4,10 +4,10 @@ import { improve } from './improveWork';
 import { pairs } from './pairWork';
 import { compare, plan } from './planWork';
 import { rescue } from './rescueWork';
-import { setBuild, waysOut } from './waysWork';
+import { costOfStart, setBuild, waysOut } from './waysWork';
 
 /** All heavy computation, in one script that every worker runs: the core is loaded once and kept by the browser. */
-const coreWork = { plan, compare, improve, rescue, forecast, setBuild, waysOut, pairs };
+const coreWork = { plan, compare, improve, rescue, forecast, setBuild, waysOut, costOfStart, pairs };
 export type CoreWork = typeof coreWork;
 
 expose(coreWork);

@@ -1,15 +1,17 @@
 import {
   planBuild,
   searchWaysOut,
+  startCost,
   type Build,
   type Plan,
   type ReadingsByPlace,
   type RuleFinding,
+  type StartCost,
   type WarmStart,
   type WaysOut,
 } from '@fixatum/core';
 
-/** The build that findings are about, and the plan on screen; counted, so that what is asked about an older one is dropped. */
+/** The build that questions are about, and the plan on screen; counted, so that what is asked about an older one is dropped. */
 export interface WaysSetting {
   setting: number;
   build: Build;
@@ -27,8 +29,8 @@ export function setBuild(next: WaysSetting): void {
   plan = undefined;
 }
 
-/** The ways out of one finding; undefined when another build was given meanwhile. */
-export async function waysOut(of: number, finding: RuleFinding): Promise<WaysOut | undefined> {
+/** The build and the plan that a question is about; undefined when another build was given meanwhile. */
+async function settingOf(of: number): Promise<{ build: Build; plan: Plan } | undefined> {
   // A newer build that came in meanwhile is heard first.
   await new Promise((go) => setTimeout(go));
   if (setting?.setting !== of) return undefined;
@@ -39,5 +41,21 @@ export async function waysOut(of: number, finding: RuleFinding): Promise<WaysOut
     latestStarts: false,
     ...(warm ? { search: { warm, keep: true, starts: 'none' } } : {}),
   });
-  return searchWaysOut(build, finding, plan);
+  return { build, plan };
+}
+
+/** The ways out of one finding; undefined when another build was given meanwhile. */
+export async function waysOut(of: number, finding: RuleFinding): Promise<WaysOut | undefined> {
+  const known = await settingOf(of);
+  return known && searchWaysOut(known.build, finding, known.plan);
+}
+
+/** What it costs to begin some passes at a moment; undefined when another build was given meanwhile. */
+export async function costOfStart(
+  of: number,
+  operationIds: string[],
+  now: number,
+): Promise<StartCost | undefined> {
+  const known = await settingOf(of);
+  return known && startCost(known.build, known.plan, operationIds, now);
 }
