@@ -2,7 +2,7 @@
 import {
   drynessAt,
   drynessWords,
-  placementTable,
+  placementWords,
   substrateNames,
   type Piece,
   type StrataCoat,
@@ -46,10 +46,10 @@ const layers = computed(() =>
     }),
 );
 
-/** "into the recesses", "on 60 % of it"; nothing for a coat all over. */
+/** "recesses", "60 % of it"; nothing for a coat all over. */
 function whereWords({ placement, share }: StrataCoat): string {
   if (share >= 0.995) return '';
-  return placementTable[placement].words || `on ${Math.round(share * 100)} % of it`;
+  return placement === 'all' ? `${Math.round(share * 100)} % of it` : placementWords[placement];
 }
 
 /** Neighbouring coats of one material in one state are labelled together; bottom first. */
@@ -107,7 +107,7 @@ const spoken = computed(
     <div v-for="run in [...runs].reverse()" :key="run.key" class="run" :style="{ height: `${run.px}px` }">
       <div class="films">
         <div
-          v-for="layer in [...run.layers].reverse()"
+          v-for="(layer, depth) in [...run.layers].reverse()"
           :key="layer.operationId"
           class="layer"
           :class="{ broken: layer.where }"
@@ -118,7 +118,10 @@ const spoken = computed(
             v-for="patch in layer.patches"
             :key="patch.from"
             class="film patch"
-            :class="[layer.state ?? 'planned', { glossy: (layer.sheenGu ?? 0) > 40, broken: layer.where }]"
+            :class="[
+              layer.state ?? 'planned',
+              { glossy: (layer.sheenGu ?? 0) > 40, rounded: layer.where && depth === 0 },
+            ]"
             :style="{
               left: `${patch.from * 100}%`,
               width: `${patch.width * 100}%`,
@@ -185,7 +188,7 @@ const spoken = computed(
   box-shadow: inset 0 1px 0 rgb(0 0 0 / 35%);
 }
 
-.patch.broken {
+.patch.rounded {
   border-radius: 5px 5px 0 0;
 }
 

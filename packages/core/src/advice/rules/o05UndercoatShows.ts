@@ -2,6 +2,7 @@ import { coatsToHide, colourDistance, colourOver, HIDDEN_DELTA_E } from '../../c
 import { mixedColour } from '../../colour/seenColour';
 import { layerUm, spotsOf, type Layer } from '../../facts/spots';
 import { substrateNames } from '../../model/substrates';
+import { has } from '../../model/traits';
 import { about } from '../about';
 import type { Idea, RuleFinding } from '../finding';
 import { ways } from '../pairs';
@@ -74,6 +75,8 @@ export const o05UndercoatShows: Rule = {
           // What a paint was mixed to is not known unless the step says so.
           step.colour === undefined ||
           layer.method === 'dry-brush' ||
+          // A mirror is laid so thin that the gloss below makes it.
+          has(material, 'mirror') ||
           (next !== undefined && areAlike(next, layer)) ||
           off < HIDDEN_DELTA_E
         )
@@ -92,7 +95,8 @@ export const o05UndercoatShows: Rule = {
             piece,
             step,
             {
-              severity: isWanted || off < PLAIN_DELTA_E ? 'note' : 'risk',
+              // Dust coats leave the ground in sight, and those who dust know it.
+              severity: isWanted || off < PLAIN_DELTA_E || layer.film === 'dust' ? 'note' : 'risk',
               ...(under.materialId === undefined ? {} : { below: under.materialId }),
               message: isWanted
                 ? `${under.name} shows through ${material.name}, as wanted.`

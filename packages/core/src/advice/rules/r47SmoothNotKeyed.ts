@@ -17,7 +17,7 @@ export const r47SmoothNotKeyed: Rule = {
     const { kind, surface } = piece.substrate;
     if (!substrateTable[kind].isSmooth || surface === 'opened') return [];
     const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
-      const [first] = spot.layers;
+      const first = spot.layers.find(({ material }) => material.role !== 'fill');
       if (!first || has(first.material, 'promotes')) return [];
       const isScuffed = piece.steps.some(
         (step, at) => at < first.at && isSanding(step) && cellsOf(piece, step).includes(spot.cell),
