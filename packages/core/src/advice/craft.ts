@@ -1,11 +1,17 @@
 import { binderOf } from '../model/binders';
 import { hazardsOf } from '../model/hazards';
 import type { Material } from '../model/materialSchema';
-import type { PatchStep } from '../model/patch';
 import type { Piece, Step } from '../model/schema';
 import { has } from '../model/traits';
 import { spotsOf, type Layer } from '../facts/spots';
-import type { Severity } from './finding';
+import { isSanding } from '../facts/stepOrder';
+import { cellsOf } from '../model/stepSpots';
+import type { Idea, Severity } from './finding';
+
+/** What needs more than this to cover is there for its shimmer or glow, µm. */
+const SHEER_UM = 100;
+/** A glue that stretches less breaks in foam, %. */
+const BRITTLE_PCT = 10;
 
 const ground = new Set<Material['role']>(['seal', 'prime', 'fill']);
 const finished = new Set<Material['role']>(['paint', 'weather', 'detail', 'topcoat']);
@@ -19,6 +25,10 @@ const mayGoForStop = new Set<Step['kind']>(['weather', 'detail', 'topcoat', 'tex
 const isOpaque = ({ material, share }: Layer): boolean =>
   share >= 0.5 && (material.hideUm !== undefined || ground.has(material.role)) && material.role !== 'topcoat';
 
+/** Whether a layer is there to be seen: colour, weathering, or whatever was laid as a clear. */
+const isFinish = ({ material, step }: Layer): boolean =>
+  finished.has(material.role) || step.kind === 'topcoat';
+
 /**
  * Whether a changed piece is one that no finisher would make: an opaque layer over finished colour, a sealer, primer or filler above
  * paint, glue or the paint itself left out. What was like that before is not the change's fault.
@@ -27,16 +37,15 @@ const isOpaque = ({ material, share }: Layer): boolean =>
 export function breaksCraft(
   before: Piece,
   after: Piece,
-  change: readonly PatchStep[],
+  { change, isCure = false }: Idea,
   severity: Severity,
   materials: ReadonlyMap<string, Material>,
 ): boolean {
-  return (
-    losesWork(before, after, severity) ||
-    changesNature(before, after, materials) ||
-    wrongs(after, materials).some((wrong) => !wrongs(before, materials).includes(wrong)) ||
-    change.length === 0
-  );
+  // What a rule names as its own cure may take something out or put another thing in its place; it knows why.
+  const isStrange =
+    !isCure && (losesWork(before, after, severity) || changesNature(before, after, materials));
+  const was = wrongs(before, materials);
+  return isStrange || wrongs(after, materials).some((wrong) => !was.includes(wrong)) || change.length === 0;
 }
 
 function losesWork(before: Piece, after: Piece, severity: Severity): boolean {
@@ -61,8 +70,11 @@ function natureOf(material: Material): string {
     ...(has(material, 'leaf') || has(material, 'sheet') ? ['sheet'] : []),
     ...(has(material, 'promotes') ? ['promoter'] : []),
     ...(has(material, 'size') ? ['size'] : []),
+    ...(has(material, 'resoftens') ? ['plain glue'] : []),
     ...(material.binder === 'epoxy' ? ['resin'] : []),
     ...(material.binder === 'dye' ? ['stain'] : []),
+    ...((material.hideUm ?? 0) > SHEER_UM ? ['sheer'] : []),
+    ...(material.role === 'bond' && (material.elongationPct ?? 100) < BRITTLE_PCT ? ['brittle'] : []),
     // Effects are laid in the way that makes them.
     ...(material.role === 'weather' ? [material.solids <= 0.25 ? 'wash' : 'dry'] : []),
   ].join(' ');
@@ -73,23 +85,35 @@ function changesNature(before: Piece, after: Piece, materials: ReadonlyMap<strin
   const known = new Map(before.steps.map((step) => [step.id, step]));
   const used = new Set(before.steps.map(({ material }) => material));
   return after.steps.some((step) => {
-    if (step.material === undefined || used.has(step.material)) return false;
-    const material = materials.get(step.material);
-    if (!material) return true;
-    const hazards = hazardsOf(material);
-    if (hazards.has('latex allergy') || hazards.has('isocyanate')) return true;
     const was = materials.get(known.get(step.id)?.material ?? '');
+    const material = materials.get(step.material ?? '');
+    if (!material || material.id === was?.id) return false;
+    const hazards = hazardsOf(material);
+    if (used.has(material.id)) return was !== undefined && natureOf(was) !== natureOf(material);
+    if (hazards.has('latex allergy') || hazards.has('isocyanate')) return true;
     return was !== undefined && natureOf(was) !== natureOf(material);
   });
 }
 
-/** What no finisher lays, spot by spot, by the steps it is about. */
+/** What no finisher does, spot by spot, by the steps it is about. */
 function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[] {
-  return spotsOf(piece, { build: {}, materials }).flatMap(({ cell, layers }) =>
-    layers.flatMap((layer, n) => {
-      const below = layers.slice(0, n).filter(({ material }) => finished.has(material.role));
+  return spotsOf(piece, { build: {}, materials }).flatMap(({ cell, layers }) => [
+    ...piece.steps.flatMap((step, at) => {
+      const top = layers.findLast((layer) => layer.at < at);
+      const isEffect = top !== undefined && (top.material.role === 'weather' || top.material.role === 'detail');
+      return isSanding(step) && cellsOf(piece, step).includes(cell) && isEffect
+        ? [`${cell} ${step.id} sands ${top.step.id} away`]
+        : [];
+    }),
+    ...layers.flatMap((layer, n) => {
+      const below = layers.slice(0, n).filter(isFinish);
       if (below.length === 0) return [];
-      if (ground.has(layer.material.role)) return [`${cell} ${layer.step.id} above paint`];
+      // Leaf wants its size wherever it goes, and resin that is laid as a clear is one.
+      if (ground.has(layer.material.role) && !isFinish(layer) && !has(layer.material, 'size'))
+        return [`${cell} ${layer.step.id} above paint`];
+      // A colour over a clear that was the last thing before.
+      if (layer.material.role === 'paint' && below.some(({ step }) => step.kind === 'topcoat'))
+        return [`${cell} ${layer.step.id} above a clear`];
       // The same colour again covers itself; a clear shows what is below.
       const top = below.at(-1);
       const coversEffect =
@@ -99,5 +123,5 @@ function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[
         layer.material.role !== 'weather';
       return coversEffect ? [`${cell} ${layer.step.id} over ${top.step.id}`] : [];
     }),
-  );
+  ]);
 }

@@ -1,6 +1,6 @@
 import { colourDistance } from '../colour/hiding';
 import { seenColour } from '../colour/seenColour';
-import { forecastSheen, sheenWords } from '../facts/sheen';
+import { faceLayer, forecastSheen, sheenClass, sheenWords } from '../facts/sheen';
 import { spotsOf, type Layer, type Spot } from '../facts/spots';
 import type { Material } from '../model/materialSchema';
 import type { Piece } from '../model/schema';
@@ -70,37 +70,41 @@ function compare(before: Piece, one: Spot, after: Piece, other: Spot): LookDiffe
   };
 }
 
-function ofColour(
-  one: Spot,
-  ground: string | undefined,
-  other: Spot,
-  otherGround: string | undefined,
-): LookDifference {
-  const seen = seenColour(one.layers, ground);
-  const instead = seenColour(other.layers, otherGround);
+/** The paint that makes the colour of a spot, and what it is to be. */
+const paintOf = (layers: readonly Layer[]): Layer | undefined =>
+  layers.findLast(({ material, share }) => material.role === 'paint' && share >= 0.5);
+
+/** Colours are held against what is meant: what comes nearer to that is no other look. */
+function ofColour(one: Spot, ground: string | undefined, other: Spot, otherGround: string | undefined): LookDifference {
+  const paint = paintOf(one.layers);
   // What was never given a colour has none to keep.
-  const isSaid = one.layers.some(
-    ({ material, step }) => material.role === 'paint' && step.colour !== undefined,
-  );
-  if (!isSaid || seen === undefined) return same;
-  if (instead === undefined) return { look: 'other', shows: ['without its colour'] };
+  if (paint?.step.colour === undefined) return same;
+  const seen = seenColour(one.layers, ground) ?? paint.step.colour;
+  const instead = seenColour(other.layers, otherGround);
+  if (instead === undefined || !paintOf(other.layers)) return { look: 'other', shows: ['without its colour'] };
+  // Over a ground of unknown colour nothing can be said of how it covered.
+  const isFirst = one.layers.find(({ material }) => material.hideUm !== undefined) === paint;
+  if (isFirst && ground === undefined) return same;
   const apart = colourDistance(seen, instead);
-  if (apart < SEEN_DELTA_E) return same;
+  const isNearer = colourDistance(instead, paint.step.colour) <= colourDistance(seen, paint.step.colour);
+  if (apart < SEEN_DELTA_E || isNearer) return same;
   return apart < PLAIN_DELTA_E
     ? { look: 'slight', shows: ['a shade off'] }
     : { look: 'other', shows: ['another colour'] };
 }
 
+/** The sheen that is meant is that of the film on top; a forecast that misses it is what a finding is about. */
 function ofSheen(before: Piece, one: Spot, after: Piece, other: Spot): LookDifference {
+  const meant = faceLayer(one.layers)?.material.sheenGu;
   const was = forecastSheen(before, one);
   const is = forecastSheen(after, other);
-  if (!was || !is) return same;
-  if (was.class !== is.class)
-    return { look: 'other', shows: [`${sheenWords[is.class]} in place of ${sheenWords[was.class]}`] };
-  const apart = Math.abs((was.gu ?? 0) - (is.gu ?? 0));
-  return apart > SEEN_GU
-    ? { look: 'slight', shows: [is.gu! > was.gu! ? 'a little shinier' : 'a little duller'] }
-    : same;
+  const gu = faceLayer(other.layers)?.material.sheenGu;
+  if (meant === undefined || gu === undefined || !was || !is) return same;
+  const [wanted, comes] = [sheenClass(meant), sheenClass(gu)];
+  if (wanted !== comes)
+    return { look: 'other', shows: [`${sheenWords[comes]} in place of ${sheenWords[wanted]}`] };
+  if (Math.abs(gu - meant) <= SEEN_GU) return same;
+  return { look: 'slight', shows: [gu > meant ? 'a little shinier' : 'a little duller'] };
 }
 
 function ofEffects(one: Spot, other: Spot): LookDifference {

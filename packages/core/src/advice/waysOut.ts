@@ -46,10 +46,12 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
   const materials = materialsOf(build.materials);
   const ideas = ideasFor(build, piece, finding, materials);
   const obstacles = new Map<string, number>();
-  const isBadCraft = ({ change }: Idea) => {
-    const applied = applyPatch(build, change);
+  /** As the how manieth its rule names a cure. */
+  const cureOf = ({ label }: Idea) => finding.ideas.findIndex((cure) => cure.label === label);
+  const isBadCraft = (idea: Idea) => {
+    const applied = applyPatch(build, idea.change);
     const after = applied.ok ? applied.value.pieces.find((one) => one.id === piece.id) : undefined;
-    return after !== undefined && breaksCraft(piece, after, change, finding.severity, materials);
+    return after !== undefined && breaksCraft(piece, after, idea, finding.severity, materials);
   };
   const holding = ideas.flatMap((idea) => {
     if (isBadCraft(idea)) return [];
@@ -66,7 +68,7 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
         shows,
         newRisks,
         rough:
-          (idea.isCure ? 0 : weights.notItsCure) +
+          (idea.isCure ? weights.laterCure * cureOf(idea) : weights.notItsCure) +
           weights.look[look] +
           weights.risk * newRisks.length +
           idea.change.length / 10,
@@ -81,7 +83,7 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
       const costed = costOf(build, piece, idea, finding, plan, said);
       return costed ? [{ ...idea, ...costed, look, shows, newRisks }] : [];
     })
-    .sort((a, b) => costScore(a) - costScore(b))
+    .sort((a, b) => costScore(a, cureOf(a)) - costScore(b, cureOf(b)))
     .slice(0, MOST_OFFERED)
     .map(({ isCure: _known, ...way }) => way);
   if (ways.length > 0) return { waysOut: ways };

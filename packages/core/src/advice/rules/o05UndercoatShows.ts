@@ -114,23 +114,33 @@ export const o05UndercoatShows: Rule = {
             : [ways.set(`${most} coats`, piece, context, layer.at, { coats: most })];
         }
 
-        /** Grounds over which the coats that are planned are enough, those that need fewest first. */
+        /** Grounds over which fewer coats cover, those that need fewest first, with the coats they need. */
         function betterGround(): Idea[] {
+          const over = needed ?? Infinity;
           return undercoats
             .map((primer) => ({
               primer,
-              coats: coatsToHide(primer.colour, colour, material, coatUm, MOST_COATS) ?? Infinity,
+              least: coatsToHide(primer.colour, colour, material, coatUm, MOST_SENSIBLE) ?? Infinity,
             }))
-            .filter((one) => one.coats <= coats)
-            .sort((a, b) => a.coats - b.coats)
-            .map(({ primer }) =>
-              ways.barrier(`${primer.name} below it`, piece, context, layer, {
+            .filter(({ least }) => least < over)
+            .sort((a, b) => a.least - b.least)
+            .map(({ primer, least }) => {
+              const below = ways.barrier('', piece, context, layer, {
                 kind: 'prime',
                 material: primer.id,
                 film: 'normal',
                 coats: 2,
-              }),
-            );
+              });
+              const more = Math.max(coats, least);
+              return {
+                label: `${primer.name} below it${more > coats ? `, and ${more} coats` : ''}`,
+                // The coats are set first, as the primer moves the step.
+                change: [
+                  ...(more > coats ? ways.set('', piece, context, layer.at, { coats: more }).change : []),
+                  ...below.change,
+                ],
+              };
+            });
         }
       });
     });

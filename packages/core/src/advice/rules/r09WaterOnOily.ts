@@ -10,15 +10,16 @@ export const r09WaterOnOily = pairRule({
   reason: 'Water draws back from oily and waxy faces: the coat beads, dries in islands and rubs off.',
   judge(meeting, piece, context) {
     const { over, under, cured, scuffed } = meeting;
-    if (over.material.carrier !== 'water') return undefined;
     const { binder, name } = under.material;
-    if (binder === 'wax') {
+    // Nothing holds to wax, whatever it is thinned with; more wax is polish.
+    if (binder === 'wax' && over.material.binder !== 'wax') {
       return {
         severity: 'stop',
-        message: `${over.material.name} beads on ${name}: wax is the last thing on a piece.`,
+        message: `${over.material.name} ${over.material.carrier === 'water' ? 'beads on' : 'does not hold to'} ${name}: wax is the last thing on a piece.`,
         ideas: [ways.move('Wax last', piece, context, under.at, over.at)],
       };
     }
+    if (over.material.carrier !== 'water') return undefined;
     // A wash is told of by R44 under a clear; under other things it only has to cure.
     if (isOilyWash(under)) {
       if (cured || isClear(over.material)) return undefined;
@@ -34,7 +35,13 @@ export const r09WaterOnOily = pairRule({
         ideas: [
           isOil
             ? ways.waitForCure(piece, context, over)
-            : ways.scuff('Let it cure, then scuff it', piece, context, over, { waitFor: 'cured' }),
+            : ways.scuff(
+                'Let it cure, then scuff it',
+                piece,
+                context,
+                { at: under.at + 1, step: over.step },
+                { waitFor: 'cured' },
+              ),
         ],
       };
     }

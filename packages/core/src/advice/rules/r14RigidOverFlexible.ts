@@ -1,8 +1,8 @@
 import { bendStrainPct, RISKY_SHARE } from '../../facts/bends';
 import { filmBuildUm } from '../../facts/spots';
-import type { Material } from '../../model/materialSchema';
 import type { Meeting } from '../meetings';
-import { pairRule, ways } from '../pairs';
+import { flexibleInstead } from '../flexibleInstead';
+import { pairRule } from '../pairs';
 
 const RIGID_PCT = 10;
 const FLEXIBLE_PCT = 100;
@@ -38,31 +38,7 @@ export const r14RigidOverFlexible = pairRule({
       message: wanted
         ? `${over.material.name} crazes over ${under.material.name}, as wanted: ${numbers}.`
         : `${over.material.name} is rigid and ${under.material.name} below is not: ${numbers}${isFar ? '' : ', which may do if it moves little'}.`,
-      ideas: wanted
-        ? []
-        : [
-            ...flexibleInstead(over.material, [...context.materials.values()]).map((other) =>
-              ways.set(`${other.name} in its place`, piece, context, over.at, {
-                material: other.id,
-                ...(other.methods[0] ? { method: other.methods[0] } : {}),
-                film: 'normal',
-                ...(over.material.role === 'paint'
-                  ? { colour: over.step.colour ?? over.material.colour }
-                  : {}),
-              }),
-            ),
-          ],
+      ideas: wanted ? [] : flexibleInstead(over, piece, context),
     };
   },
 });
-
-/** Films of the same role that bend, those nearest in sheen first. */
-function flexibleInstead(material: Material, materials: readonly Material[]): Material[] {
-  const off = (other: Material) => Math.abs((other.sheenGu ?? 20) - (material.sheenGu ?? 20));
-  return materials
-    .filter(
-      (other) => other.role === material.role && other.solvent === 0 && (other.elongationPct ?? 0) >= 60,
-    )
-    .sort((a, b) => off(a) - off(b))
-    .slice(0, 3);
-}

@@ -1,13 +1,14 @@
 import { CRACKING_SHARE, filmsAtBends, RISKY_SHARE } from '../../facts/bends';
 import { layerUm, spotsOf, type Layer } from '../../facts/spots';
 import { about } from '../about';
+import { flexibleInstead } from '../flexibleInstead';
 import type { RuleFinding } from '../finding';
 import { meetingsOf } from '../meetings';
 import { oncePerStep, type Rule } from '../rule';
 import { isRigidOnFlexible } from './r14RigidOverFlexible';
 
 /** Thinner than this, or in fewer places, a film breaks too fine to see, µm. */
-const SEEN_UM = 4;
+const SEEN_UM = 1.5;
 const MOST_OF_IT = 0.5;
 
 const isSeen = (layer: Layer): boolean => layer.share >= MOST_OF_IT && layerUm(layer) >= SEEN_UM;
@@ -44,6 +45,7 @@ export const r15BendCracks: Rule = {
                 : `${layer.material.name} ${isSure ? 'cracks' : 'may crack'} at ${worst.spot}: it stretches ${strain} % there and stands ${worst.elongationPct} % once.`,
               reason:
                 'The outside of a bend is longer than its middle. Worn again and again, a film keeps whole to about a quarter of its stretch at break; beyond half it goes soon. Thinner foam, a wider bend or a flexible film helps.',
+              ideas: isWanted ? [] : flexibleInstead(layer, piece, context),
             },
             spot,
           ),

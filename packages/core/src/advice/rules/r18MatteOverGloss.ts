@@ -25,7 +25,8 @@ export const r18MatteOverGloss = pairRule({
     return {
       message: `${over.material.name} will not fully flatten ${face.material.name} (${face.material.sheenGu} gloss units): it stays satin.`,
       ideas: [
-        ways.scuff('Scuff it first', piece, context, over),
+        // Right on the gloss, and not on what is weathered over it.
+        ways.scuff('Scuff it first', piece, context, { at: face.at + 1, step: over.step }),
         ...(matte
           ? [
               ways.set(`${matte.name} in place of ${face.material.name}`, piece, context, face.at, {

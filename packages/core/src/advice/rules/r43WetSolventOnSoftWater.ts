@@ -10,6 +10,8 @@ export const r43WetSolventOnSoftWater = pairRule({
   judge(meeting, piece, context) {
     const { over, under } = meeting;
     if (over.material.solvent < 2 || !isWet(over) || under.share < 0.5) return undefined;
+    // A line of a pen is dry before it has gone through anything.
+    if (over.material.role === 'detail') return undefined;
     if (under.material.carrier !== 'water' || under.material.role === 'fill' || meeting.through)
       return undefined;
     return {

@@ -86,7 +86,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     sequence,
     score,
     bounds: options.latestStarts === false ? [] : pieceBounds(workload, operations, units, now),
-    hands: handsBounds(workload, operations, now),
+    hands: options.latestStarts === false ? [] : handsBounds(workload, operations, now),
     outlooks: placeOutlooks(workload, operations, now),
     doableNow: doableNow(workload, operations, now),
     measured: measuredTimes(lessons),
