@@ -100,7 +100,8 @@ function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[
   return spotsOf(piece, { build: {}, materials }).flatMap(({ cell, layers }) => [
     ...piece.steps.flatMap((step, at) => {
       const top = layers.findLast((layer) => layer.at < at);
-      const isEffect = top !== undefined && (top.material.role === 'weather' || top.material.role === 'detail');
+      const isEffect =
+        top !== undefined && (top.material.role === 'weather' || top.material.role === 'detail');
       return isSanding(step) && cellsOf(piece, step).includes(cell) && isEffect
         ? [`${cell} ${step.id} sands ${top.step.id} away`]
         : [];

@@ -1,4 +1,4 @@
-import type { Build, Face, Piece, Step } from '../model/schema';
+import type { Build, Piece, Step } from '../model/schema';
 import { laysFilm, type OrderedStep } from '../facts/stepOrder';
 import type { Idea, RuleFinding } from './finding';
 import { freshId } from './freshId';
@@ -6,7 +6,6 @@ import { stepPointer } from './rule';
 import { type FilmGrade, filmGrades, filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { stepKindWords } from '../model/stepKinds';
-import { facesOf } from '../model/stepSpots';
 import { placesOf } from '../model/places';
 import type { PatchStep } from '../model/patch';
 import { orderedSteps } from '../facts/spots';
@@ -169,9 +168,9 @@ function orders(change: Changes, over: OrderedStep): Idea[] {
     }));
 }
 
-const spotsOfStep = (step: Step): { faces: Face[]; zones?: string[] } => ({
-  faces: facesOf(step),
-  ...(step.zones ? { zones: step.zones } : {}),
+const spotsOfStep = ({ faces, zones }: Step): Pick<Step, 'faces' | 'zones'> => ({
+  ...(faces ? { faces } : {}),
+  ...(zones ? { zones } : {}),
 });
 
 /** Waiting, and scuffing. */

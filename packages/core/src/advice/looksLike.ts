@@ -75,13 +75,19 @@ const paintOf = (layers: readonly Layer[]): Layer | undefined =>
   layers.findLast(({ material, share }) => material.role === 'paint' && share >= 0.5);
 
 /** Colours are held against what is meant: what comes nearer to that is no other look. */
-function ofColour(one: Spot, ground: string | undefined, other: Spot, otherGround: string | undefined): LookDifference {
+function ofColour(
+  one: Spot,
+  ground: string | undefined,
+  other: Spot,
+  otherGround: string | undefined,
+): LookDifference {
   const paint = paintOf(one.layers);
   // What was never given a colour has none to keep.
   if (paint?.step.colour === undefined) return same;
   const seen = seenColour(one.layers, ground) ?? paint.step.colour;
   const instead = seenColour(other.layers, otherGround);
-  if (instead === undefined || !paintOf(other.layers)) return { look: 'other', shows: ['without its colour'] };
+  if (instead === undefined || !paintOf(other.layers))
+    return { look: 'other', shows: ['without its colour'] };
   // Over a ground of unknown colour nothing can be said of how it covered.
   const isFirst = one.layers.find(({ material }) => material.hideUm !== undefined) === paint;
   if (isFirst && ground === undefined) return same;

@@ -212,7 +212,7 @@ describe('mended rules', () => {
     expect(found(steps, 'R14', bend(100))).toEqual(['stop m']);
     expect(found(steps, 'R15', bend(100))).toEqual([]);
     expect(sayings(plate(steps, bend(100)), 'R14')[0]!.message).toContain(
-      '3.1 % at side and stands 8 % once',
+      'cracks: side stretches it by 3.1 %, and it stands 8 % once',
     );
     expect(found(steps, 'R14')).toEqual([]);
   });
@@ -242,6 +242,13 @@ describe('mended rules', () => {
     expect(found([texture({}), { ...heat, wanted: ['short-reheat'] }], 'R28')).toEqual([]);
     expect(found([texture({}), { ...heat, faces: ['inner'] }], 'R28', thin)).toEqual(['stop heat']);
     expect(found([texture({}), { ...heat, faces: ['inner'] }], 'R28', both)).toEqual([]);
+  });
+
+  it('R50 lets paint be set in cloth by a short pass of heat on purpose, and R27 leaves cloth to it', () => {
+    const cloth = of('stretch-fabric', { thicknessMm: 1 });
+    expect(found([paint, heat], 'R50', cloth)).toEqual(['stop heat']);
+    expect(found([paint, heat], 'R27', cloth)).toEqual([]);
+    expect(found([paint, { ...heat, wanted: ['short-reheat'] }], 'R50', cloth)).toEqual([]);
   });
 
   it('R30 goes by face and by which area was kept bare', () => {

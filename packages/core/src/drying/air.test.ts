@@ -1,3 +1,5 @@
+import { epochMinute } from '../model/wallTime';
+import { climateSeries } from './climateSeries';
 import {
   dewPointC,
   saturationPressureHpa,
@@ -7,6 +9,19 @@ import {
   waterEarlyRate,
   waterLateRate,
 } from './air';
+
+describe('hourly air', () => {
+  it('holds the last value of each list, also where one is shorter', () => {
+    const series = climateSeries(
+      { kind: 'hourly', start: '2027-02-15T08:00', temperatureC: [12, 11, -2], humidityPct: [50, 60] },
+      'UTC',
+    );
+    const at = (wall: string) => series.airAt(epochMinute(wall, 'UTC'));
+    expect(at('2027-02-15T08:30')).toEqual({ temperatureC: 12, humidityPct: 50 });
+    expect(at('2027-02-15T10:30')).toEqual({ temperatureC: -2, humidityPct: 60 });
+    expect(at('2027-02-20T10:30')).toEqual({ temperatureC: -2, humidityPct: 60 });
+  });
+});
 
 // Expected numbers are worked out by hand from the formulas of docs/domain.md, "The drying model".
 describe('air', () => {

@@ -44,9 +44,12 @@ export function climateSeries(climate: Climate, timeZone: string): ClimateSeries
   }
   if (climate.kind === 'hourly') {
     const start = epochMinute(climate.start, timeZone);
-    const airs = climate.temperatureC.map((temperatureC, hour): Air => ({
-      temperatureC,
-      humidityPct: climate.humidityPct[hour]!,
+    // Of a list that is shorter than the other the last value holds on as well.
+    const at = (list: readonly number[], hour: number) => nth(list, Math.min(hour, list.length - 1));
+    const hours = Math.max(climate.temperatureC.length, climate.humidityPct.length);
+    const airs = Array.from({ length: hours }, (_, hour): Air => ({
+      temperatureC: at(climate.temperatureC, hour),
+      humidityPct: at(climate.humidityPct, hour),
     }));
     const hourOf = (minute: EpochMinute) => Math.floor((minute - start) / 60);
     return {

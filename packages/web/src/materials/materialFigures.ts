@@ -1,4 +1,4 @@
-import { methodWords, parseRecoat, sayWait, type Material } from '@fixatum/core';
+import { methodWords, parseRecoat, sayWait, traitWords, type Material } from '@fixatum/core';
 import { roleWords } from '../shared/words';
 
 const wait = (minutes: number | undefined) => (minutes === undefined ? '–' : sayWait(minutes));
@@ -63,6 +63,12 @@ export const materialFigures: [
     'maxRhPct',
   ],
   ['Put on by', 'Methods', (m) => m.methods.map((method) => methodWords[method]).join(', '), 'methods'],
+  [
+    'Besides',
+    'What it is that its binder does not tell',
+    (m) => m.traits.map((trait) => traitWords[trait]).join(', ') || 'nothing special',
+    'traits',
+  ],
   [
     'Mind',
     'Hazards; the label and safety data sheet win',

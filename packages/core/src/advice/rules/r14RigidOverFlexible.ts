@@ -32,12 +32,12 @@ export const r14RigidOverFlexible = pairRule({
     const strain = bendStrainPct(piece.substrate.thicknessMm, um, tightest.bendRadiusMm);
     const isFar = strain > elongation * RISKY_SHARE;
     const wanted = over.step.wanted?.includes('cracking') === true;
-    const numbers = `it stretches ${strain.toFixed(1)} % at ${tightest.name} and stands ${elongation} % once`;
+    const numbers = `${tightest.name} stretches it by ${strain.toFixed(1)} %, and it stands ${elongation} % once`;
     return {
       severity: wanted ? 'note' : isFar ? 'stop' : 'risk',
       message: wanted
         ? `${over.material.name} crazes over ${under.material.name}, as wanted: ${numbers}.`
-        : `${over.material.name} is rigid and ${under.material.name} below is not: ${numbers}${isFar ? '' : ', which may do if it moves little'}.`,
+        : `${over.material.name} is rigid on ${under.material.name}, which gives way, and ${isFar ? 'cracks' : 'may crack'}: ${numbers}.`,
       ideas: wanted ? [] : flexibleInstead(over, piece, context),
     };
   },

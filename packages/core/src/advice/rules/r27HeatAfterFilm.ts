@@ -30,8 +30,11 @@ export const r27HeatAfterFilm: Rule = {
   severity: 'risk',
   title: 'Heat after a film',
   look(piece, context) {
-    // PVC is never heated at all, and plastics that soften have a rule of their own.
-    if (layerThat(piece.substrate, 'isNeverHeated') || layerThat(piece.substrate, 'softensInHeat')) return [];
+    // PVC is never heated at all, and what softens or shrivels has rules of its own.
+    const hasItsOwn = (['isNeverHeated', 'softensInHeat', 'isSpoiltByHeat'] as const).some((property) =>
+      layerThat(piece.substrate, property),
+    );
+    if (hasItsOwn) return [];
     const steps = orderedSteps(piece, context);
     return steps.flatMap((hot): RuleFinding[] => {
       const isGlue = has(hot.material, 'melts') && hot.material?.role === 'bond';

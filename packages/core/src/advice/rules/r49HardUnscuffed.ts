@@ -14,9 +14,15 @@ export const r49HardUnscuffed = pairRule({
     return {
       message: `${over.material.name} does not hold to ${under.material.name} that has gone hard: wash it and scuff it first.`,
       ideas: [
-        ways.scuff('Wash and scuff it first', piece, context, { at: under.at + 1, step: over.step }, {
-          note: 'Wash with warm water and soap, then a fine pad until no spot shines.',
-        }),
+        ways.scuff(
+          'Wash and scuff it first',
+          piece,
+          context,
+          { at: under.at + 1, step: over.step },
+          {
+            note: 'Wash with warm water and soap, then a fine pad until no spot shines.',
+          },
+        ),
       ],
     };
   },

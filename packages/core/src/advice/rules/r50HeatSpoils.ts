@@ -2,7 +2,7 @@ import { isHeat } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 import { methodTable } from '../../model/methods';
 import { methodOf } from '../../model/stepSpots';
-import { layerThat, substrateNames } from '../../model/substrates';
+import { layerThat, substrateNames, substrateTable } from '../../model/substrates';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
@@ -20,7 +20,10 @@ export const r50HeatSpoils: Rule = {
       if (!isHeat(step)) return [];
       const isFlame = methodTable[methodOf(step, material)].burns === true;
       const spoilt = heat ?? (isFlame ? flame : undefined);
-      if (!spoilt) return [];
+      // Paint in cloth is set by an iron, which is a short pass on purpose.
+      const isSetting =
+        step.wanted?.includes('short-reheat') === true && substrateTable[piece.substrate.kind].isCloth;
+      if (!spoilt || isSetting) return [];
       const name = substrateNames[spoilt];
       return [
         about(this, piece, step, {
@@ -32,6 +35,13 @@ export const r50HeatSpoils: Rule = {
             : 'It catches within a second, drips and gives off thick smoke.',
           ideas: [
             ways.drop('Leave the heat out', piece, context, at),
+            ...(substrateTable[spoilt].isCloth
+              ? [
+                  ways.set('An iron over a cloth, to set the paint', piece, context, at, {
+                    wanted: [...(step.wanted ?? []), 'short-reheat'],
+                  }),
+                ]
+              : []),
             ...(heat
               ? []
               : [

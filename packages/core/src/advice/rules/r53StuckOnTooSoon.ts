@@ -34,10 +34,12 @@ export const r53StuckOnTooSoon: Rule = {
             about(this, piece, step, {
               message: 'An iron melts foam and the films on it: use self-adhesive vinyl, put on cold.',
               reason: 'Iron-on film wants 130 °C or more. Foam gives way from 60 °C on.',
-              ideas: [ways.set('Self-adhesive vinyl, cold, once the film has cured', piece, context, at, {
-                attaches: 'vinyl',
-                waitFor: 'cured',
-              })],
+              ideas: [
+                ways.set('Self-adhesive vinyl, cold, once the film has cured', piece, context, at, {
+                  attaches: 'vinyl',
+                  waitFor: 'cured',
+                }),
+              ],
             }),
           ]
         : [],

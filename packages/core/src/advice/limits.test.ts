@@ -1,0 +1,193 @@
+import type { Build, OwnMaterial, Piece, Step } from '../model/schema';
+import { lay, logged, plate, sayings } from '../testing/ruleCases';
+import { both, cured, heat, of, paint, place, pva, varnish } from '../testing/firing';
+import { lookDifference } from './looksLike';
+import { materialsOf } from '../materials/ownMaterials';
+import { costScore } from './wayCost';
+
+/** Each limit from both sides: what the docs say is where a rule begins to speak. */
+const speaks = (steps: Step[], rule: string, piece: Partial<Piece> = {}, build: Partial<Build> = {}) =>
+  sayings(plate(steps, piece, build), rule).some(({ severity }) => severity !== 'note');
+
+const dip = lay('dip', 'seal', 'rubber-dip-spray', { film: 'light' });
+const enamel = lay('enamel', 'base', 'hobby-enamel', { film: 'light' });
+const primer = lay('prime', 'prime', 'acrylic-pu-primer-grey');
+
+describe('where a film begins to part others', () => {
+  // The primer is 80 µm wet: 0.072 mm of it are 0.9 of a normal coat; a hair more keeps rounding out of it.
+  it.each([
+    ['0.9 of a normal coat', { pourMm: 0.07201 }, false],
+    ['a little less', { pourMm: 0.0719 }, true],
+    ['on 95 % of it', { coversPct: 95 }, false],
+    ['on 94 %', { coversPct: 94 }, true],
+  ] as const)('%s', (_what, more, isMet) => {
+    expect(speaks([dip, { ...primer, ...more }, enamel], 'R04')).toBe(isMet);
+  });
+
+  // 30 µm wet at 10 % solids are 3 µm.
+  it.each([
+    ['3 µm dry', 0.1, false],
+    ['less', 0.099, true],
+  ] as const)('%s', (_what, solids, isMet) => {
+    const materials: OwnMaterial[] = [{ id: 'thin', extends: 'acrylic-pu-primer-grey', wftUm: 30, solids }];
+    expect(speaks([dip, lay('thin', 'prime', 'thin'), enamel], 'R04', {}, { materials })).toBe(isMet);
+  });
+});
+
+describe('the limits of rules', () => {
+  const tight = { flex: [{ name: 'side', bendRadiusMm: 30 }] };
+  const tin = (more: Partial<OwnMaterial>): Partial<Build> => ({
+    materials: [{ id: 'own', extends: 'craft-acrylic', name: 'Own', ...more }],
+  });
+  const own = lay('own', 'base', 'own', { colour: '#446688' });
+  const thin = (thicknessMm: number) => ({ ...both, ...of('eva-foam', { thicknessMm, heatSealed: true }) });
+  const kept = (temperatureC: number): Partial<Build> => ({
+    places: [
+      ...place({}).places!,
+      ...place({ id: 'van', name: 'Van', climate: { kind: 'constant', temperatureC, humidityPct: 30 } })
+        .places!,
+    ],
+    stock: [{ material: 'rubber-dip-spray', containerMl: 400, remainingMl: 90, keptIn: 'van' }],
+  });
+  /** Mild for so many hours, then frost. */
+  const mildFor = (hours: number): Partial<Build> =>
+    place({
+      climate: {
+        kind: 'hourly',
+        start: '2027-02-15T08:00',
+        temperatureC: [...Array.from({ length: hours }, () => 12), -2],
+        humidityPct: [50],
+      },
+    });
+  const cement = lay('g', 'join', 'contact-cement');
+  const cementThen = (heatAt: string): Partial<Build> => ({
+    log: [logged('g', '09:00'), logged('heat', heatAt)],
+  });
+
+  const cases: [string, boolean, boolean][] = [
+    // R15: 10 µm at 15 % solids are 1.5 µm.
+    [
+      'R15 sees a film of 1.5 µm',
+      speaks([pva, own], 'R15', tight, tin({ elongationPct: 12, wftUm: 10, solids: 0.15 })),
+      true,
+    ],
+    [
+      'R15 does not see less',
+      speaks([pva, own], 'R15', tight, tin({ elongationPct: 12, wftUm: 10, solids: 0.149 })),
+      false,
+    ],
+    ['R14 calls 9.9 % rigid', speaks([pva, own], 'R14', tight, tin({ elongationPct: 9.9 })), true],
+    ['R14 does not call 10 % rigid', speaks([pva, own], 'R14', tight, tin({ elongationPct: 10 })), false],
+    ['R27 through 4 mm', speaks([pva, { ...heat, faces: ['inner'] }], 'R27', thin(4)), true],
+    ['R27 not through 4.1 mm', speaks([pva, { ...heat, faces: ['inner'] }], 'R27', thin(4.1)), false],
+    // R20: varnish is 70 µm wet, so 0.021 mm are 0.3 of a coat.
+    [
+      'R20 lets 0.3 of a coat hold powder',
+      speaks([pva, lay('p', 'weather', 'pigment-powder'), { ...varnish, pourMm: 0.021 }], 'R20'),
+      false,
+    ],
+    [
+      'R20 speaks under that',
+      speaks([pva, lay('p', 'weather', 'pigment-powder'), { ...varnish, pourMm: 0.0209 }], 'R20'),
+      true,
+    ],
+    // R59: decoupage medium, 150 µm wet at 40 %: 0.15 mm are 60 µm dry.
+    [
+      'R59 from 60 µm on',
+      speaks([lay('d', 'seal', 'decoupage-gloss', { pourMm: 0.15 })], 'R59', thin(3)),
+      true,
+    ],
+    [
+      'R59 not under that',
+      speaks([lay('d', 'seal', 'decoupage-gloss', { pourMm: 0.149 })], 'R59', thin(3)),
+      false,
+    ],
+    // R01: two normal coats of primer are worth 2, three light ones 1.8; 1.79 is not enough.
+    [
+      'R01 takes three light coats',
+      speaks([{ ...pva, coats: 3, film: 'light' }, dip], 'R01', of('expanded-polystyrene')),
+      false,
+    ],
+    [
+      'R01 does not take less',
+      speaks([{ ...pva, coats: 1, pourMm: 0.2147 }, dip], 'R01', of('expanded-polystyrene')),
+      true,
+    ],
+    ['R57 under 10 °C', speaks([dip], 'R57', {}, kept(9.9)), true],
+    ['R57 not at 10 °C', speaks([dip], 'R57', {}, kept(10)), false],
+    ['R57 over 50 °C', speaks([dip], 'R57', {}, kept(50.1)), true],
+    ['R57 not at 50 °C', speaks([dip], 'R57', {}, kept(50)), false],
+    ['R55 within 24 h', speaks([{ ...pva, coats: 1 }], 'R55', {}, mildFor(23)), true],
+    ['R55 not after them', speaks([{ ...pva, coats: 1 }], 'R55', {}, mildFor(26)), false],
+    ['R68 after 23 h 50', speaks([cement, heat], 'R68', {}, cementThen('2027-02-16T08:50')), true],
+    [
+      'R68 not after 24 h 10 and the minutes of the work',
+      speaks([cement, heat], 'R68', {}, cementThen('2027-02-16T09:20')),
+      false,
+    ],
+    ['R58 past 30 %', speaks([pva, { ...paint, thinWith: 'water', thinPct: 30.1 }], 'R58'), true],
+  ];
+  it.each(cases)('%s', (_what, does, should) => expect(does).toBe(should));
+
+  it('a colour in the sun is kept by a filter over it', () => {
+    const sun = { events: [{ id: 'day', name: 'The day', wearAt: '2027-12-06T09:00', inSun: true }] };
+    expect(speaks([pva, lay('e', 'topcoat', 'epoxy-clear', cured)], 'R63', {}, sun)).toBe(true);
+  });
+});
+
+describe('how a look is held against what is meant', () => {
+  const materials = materialsOf([
+    { id: 'a', extends: 'satin-varnish', sheenGu: 20 },
+    { id: 'b', extends: 'satin-varnish', sheenGu: 30 },
+    { id: 'c', extends: 'satin-varnish', sheenGu: 31 },
+    { id: 'd', extends: 'satin-varnish', sheenGu: 41 },
+  ]);
+  const piece = (steps: Step[]): Piece => plate(steps).pieces[0]!;
+  const under = (clear: string) => piece([pva, paint, lay('clear', 'topcoat', clear)]);
+  const painted = (colour: string, coats = 3) => piece([pva, { ...paint, colour, coats }]);
+  const differs = (one: Piece, other: Piece) => lookDifference(one, other, materials);
+
+  it('minds more than ten gloss units, and another word for the sheen', () => {
+    expect(differs(under('a'), under('b')).look).toBe('same');
+    expect(differs(under('a'), under('c'))).toEqual({ look: 'slight', shows: ['a little shinier'] });
+    // 40 gloss units and more are semi-gloss.
+    expect(differs(under('a'), under('d'))).toEqual({
+      look: 'other',
+      shows: ['semi-gloss in place of satin'],
+    });
+  });
+
+  it('minds colours by how far they are apart, and not what comes nearer to what was meant', () => {
+    expect(differs(painted('#446688'), painted('#446789')).look).toBe('same');
+    expect(differs(painted('#446688'), painted('#4c6e90')).shows).toEqual(['a shade off']);
+    expect(differs(painted('#446688'), painted('#883333')).shows).toEqual(['another colour']);
+    // Yellow over a black primer: more coats of it are what was meant.
+    const over = (coats: number) =>
+      piece([pva, lay('k', 'prime', 'acrylic-pu-primer-black'), { ...paint, colour: '#f4c20d', coats }]);
+    expect(differs(over(1), over(6)).look).toBe('same');
+    expect(differs(over(6), over(1)).shows).toEqual(['another colour']);
+  });
+
+  it('minds metal, effects and paint that are gone', () => {
+    const metal = piece([pva, lay('m', 'base', 'acrylic-metallic', { colour: '#446688', coats: 3 })]);
+    expect(differs(metal, painted('#446688')).shows).toContain('paint in place of metal');
+    const washed = piece([pva, paint, lay('w', 'weather', 'acrylic-wash')]);
+    expect(differs(washed, piece([pva, paint])).shows).toContain('without the Acrylic wash');
+  });
+});
+
+it('a cure that its rule names second costs three tenths of a day more than the first', () => {
+  const way = {
+    label: '',
+    change: [],
+    isCure: true,
+    laterMinutes: 0,
+    buys: [],
+    extraMl: 0,
+    look: 'same' as const,
+    shows: [],
+    newRisks: [],
+    makesLate: [],
+  };
+  expect(costScore(way, 1) - costScore(way, 0)).toBeCloseTo(0.3, 9);
+});
