@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { logUntil, nextOf } from '../bench';
+import { begin, logUntil, nextOf } from '../bench';
 import { fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
 
@@ -66,7 +66,7 @@ test('what was not as planned is logged with its note and photo, and what failed
   await logUntil(page, /^Seal, coat 1 of 2/, 'Telescope baton');
   // The baton alone goes wrong; the hand plates of the same batch wait.
   await page.getByRole('checkbox', { name: 'Compass hand plate' }).uncheck();
-  await page.getByTestId('start').click();
+  await begin(page);
   await page.getByRole('button', { name: 'Not as planned…' }).click();
   await fillMoment(page, 'Done on', '20 Feb 2027', '23:00');
   await page.getByRole('button', { name: 'Log it', exact: true }).click();
@@ -97,6 +97,78 @@ test('what was not as planned is logged with its note and photo, and what failed
   await page.goto(`${server.url}/b/${id}/pieces/baton`);
   // The pass is still to do.
   await expect(page.getByTestId('step-seal')).not.toContainText('✓ done');
+});
+
+test('a stop is said above Start and asked about once before it is begun', async ({ page }) => {
+  const made = await page.request.post(`${server.url}/api/builds`, {
+    headers: { 'content-type': 'text/plain' },
+    data: JSON.stringify({
+      format: 'fixatum-build/1',
+      name: 'Tin beetle',
+      timeZone: 'Europe/Lisbon',
+      start: '2027-02-20T19:00',
+      events: [{ id: 'day', name: 'The walk', wearAt: '2027-03-20T10:00' }],
+      people: [
+        { id: 'me', name: 'Juno', availability: [{ days: ['sat', 'sun'], from: '09:00', to: '22:00' }] },
+      ],
+      places: [
+        {
+          id: 'shed',
+          name: 'Shed',
+          ventilation: 'extraction',
+          slots: 4,
+          climate: { kind: 'constant', temperatureC: 20, humidityPct: 50 },
+        },
+      ],
+      pieces: [
+        {
+          id: 'wing',
+          name: 'Wing case',
+          quantity: 1,
+          event: 'day',
+          substrate: { kind: 'eva-foam', thicknessMm: 5, heatSealed: true },
+          faces: { outer: { areaCm2: 400 } },
+          steps: [
+            { id: 'dip', kind: 'seal', material: 'rubber-dip-spray', film: 'light' },
+            {
+              id: 'enamel',
+              kind: 'base',
+              material: 'hobby-enamel',
+              method: 'brush',
+              colour: '#2f5f4a',
+              thinWith: 'white-spirit',
+              thinPct: 20,
+              air: 'fan',
+            },
+          ],
+        },
+      ],
+    }),
+  });
+  expect(made.ok()).toBe(true);
+  const { id: own } = (await made.json()) as { id: string };
+  await page.goto(`${server.url}/b/${own}/bench`);
+  await expect(page.getByTestId('next-pass')).toHaveText('Seal');
+  await begin(page);
+  await page.getByTestId('done').click();
+
+  await expect(page.getByTestId('next-pass')).toHaveText('Base colour');
+  await expect(page.getByTestId('pass-details')).toHaveText('20 % of white spirit stirred in · a fan on it');
+  const before = page.getByTestId('before-start');
+  await expect(before).toContainText('■ Stop');
+  await expect(before).toContainText('Hobby enamel on Rubber dip spray stays tacky');
+  await page.getByTestId('start').click();
+  const ask = page.getByTestId('ask-before-stop');
+  await expect(ask).toContainText('stays tacky');
+  await ask.getByRole('button', { name: 'Not now' }).click();
+  await expect(ask).toBeHidden();
+  await expect(page.getByTestId('start')).toBeVisible();
+  // Somebody who knows better is asked once and not again.
+  await page.getByTestId('start').click();
+  await page.getByTestId('start-all-the-same').click();
+  await page.getByRole('button', { name: 'Not after all' }).click();
+  await page.getByTestId('start').click();
+  await expect(page.getByTestId('done')).toBeVisible();
 });
 
 test('a finger on the coat corrects its clock, and undo takes that back', async ({ page }) => {

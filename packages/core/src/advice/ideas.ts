@@ -37,7 +37,10 @@ export function ideasFor(
   const steps = orderedSteps(piece, { build, materials });
   const over = steps.find(({ step }) => step.id === finding.step);
   if (!over) return cures;
-  const under = steps.filter(({ at, material }) => at < over.at && material?.id === finding.below).at(-1);
+  const under =
+    finding.below === undefined
+      ? undefined
+      : steps.filter(({ at, material }) => at < over.at && material?.id === finding.below).at(-1);
   const change = new Changes(build, piece, steps);
   const both = under ? [over, under] : [over];
   const ideas = [

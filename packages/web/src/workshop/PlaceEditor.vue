@@ -110,7 +110,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
         label="Only at certain hours"
         @update:model-value="setHours"
       />
-      <v-checkbox v-model="place.silicone" class="wide" label="Silicone spray or polish is used here" />
+      <v-checkbox v-model="place.silicone" class="wide" label="Silicone is used here" />
       <template v-if="place.hours">
         <TimeField v-model="place.hours.from" label="From" density="compact" />
         <TimeField v-model="place.hours.to" label="To" density="compact" />
