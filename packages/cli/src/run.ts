@@ -83,12 +83,19 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
     .configureOutput({ writeOut: (text) => (result.out += text), writeErr: (text) => (result.err += text) });
   const nowOption = () => new Option('--now <moment>', 'plan as of this wall time, such as 2027-02-20T19:30');
 
+  const triesOption = () =>
+    new Option('--tries <n>', 'orders of work to try for a better plan').argParser(wholeNumber).default(60);
+  const seedOption = () => new Option('--seed <n>', 'where chance begins').argParser(wholeNumber).default(1);
+
   program
     .command('check')
     .description('say what would fail and why')
     .argument('<file>', 'a build file')
     .option('--json', 'print findings as JSON')
     .addOption(nowOption())
+    // The same plan as `plan` makes, so that the two never contradict each other.
+    .addOption(triesOption())
+    .addOption(seedOption())
     .action((file: string, flags: Flags) =>
       withBuild(file, flags, (build, plan) => {
         const findings = checkBuild(build, plan);
@@ -98,10 +105,6 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
         findings.forEach((finding) => print(findingLine(build, finding)));
       }),
     );
-
-  const triesOption = () =>
-    new Option('--tries <n>', 'orders of work to try for a better plan').argParser(wholeNumber).default(60);
-  const seedOption = () => new Option('--seed <n>', 'where chance begins').argParser(wholeNumber).default(1);
 
   program
     .command('plan')

@@ -56,7 +56,29 @@ interface UnitWork {
  * What lies, or will lie, on each spot of a piece. Rules, figures, sheen, bends and the drawing of a stack ask this, and drying
  * goes by the same `stepAsLogged` and `passedOver`. Units that come to the same are told once.
  */
-export function spotsOf(piece: Piece, known: Known): Spot[] {
+export function spotsOf(piece: Piece, known: Known): readonly Spot[] {
+  return kept(spotsKnown, piece, known, findSpots);
+}
+
+/** What was told of a piece for one and the same `known`: dozens of rules ask for it in turn. */
+type Kept<Told> = WeakMap<Known, Map<Piece, Told>>;
+const spotsKnown: Kept<readonly Spot[]> = new WeakMap();
+const stepsKnown: Kept<readonly OrderedStep[]> = new WeakMap();
+
+function kept<Told>(
+  all: Kept<Told>,
+  piece: Piece,
+  known: Known,
+  find: (piece: Piece, known: Known) => Told,
+): Told {
+  const own = all.get(known) ?? new Map<Piece, Told>();
+  all.set(known, own);
+  const told = own.get(piece) ?? find(piece, known);
+  own.set(piece, told);
+  return told;
+}
+
+function findSpots(piece: Piece, known: Known): Spot[] {
   const { materials } = known;
   const faces: Face[] = piece.faces.inner ? ['outer', 'inner'] : ['outer'];
   return unitGroups(piece, known).flatMap(({ units, passes }) =>
@@ -147,7 +169,11 @@ function workOf(
  * The steps of a piece in list order with their materials: once as planned where any of it is, or may be, done so, and once for
  * each other way in which it was logged.
  */
-export function orderedSteps(piece: Piece, { build, materials }: Known): OrderedStep[] {
+export function orderedSteps(piece: Piece, known: Known): readonly OrderedStep[] {
+  return kept(stepsKnown, piece, known, findSteps);
+}
+
+function findSteps(piece: Piece, { build, materials }: Known): OrderedStep[] {
   const material = (step: Step) => (step.material === undefined ? undefined : materials.get(step.material));
   const log = (build.log ?? []).filter((entry) => entry.piece === piece.id && entry.outcome !== 'failed');
   return piece.steps.flatMap((step, at): OrderedStep[] => {

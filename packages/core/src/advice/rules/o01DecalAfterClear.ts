@@ -8,8 +8,9 @@ export const o01DecalAfterClear: Rule = {
   id: 'O01',
   severity: 'risk',
   title: 'Decal after the last clear',
-  look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, { build, materials });
+  look(piece, context) {
+    const { build } = context;
+    const steps = orderedSteps(piece, context);
     const lastClear = steps.filter(laysFilm).findLast(({ material }) => material.role === 'topcoat');
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (step.attaches !== 'decal' || !lastClear || lastClear.at > at) return [];

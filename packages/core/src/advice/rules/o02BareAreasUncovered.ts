@@ -9,9 +9,10 @@ export const o02BareAreasUncovered: Rule = {
   id: 'O02',
   severity: 'risk',
   title: 'Closures and bond areas not covered before sealing',
-  look(piece, { build, materials }) {
+  look(piece, context) {
+    const { build } = context;
     const bare = piece.keepBare ?? [];
-    const steps = orderedSteps(piece, { build, materials });
+    const steps = orderedSteps(piece, context);
     const films = steps.filter(laysFilm);
     const [first] = films;
     if (bare.length === 0 || !first) return [];

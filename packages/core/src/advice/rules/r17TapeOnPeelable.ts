@@ -10,14 +10,15 @@ export const r17TapeOnPeelable: Rule = {
   id: 'R17',
   severity: 'risk',
   title: 'Tape on rubber dip over glossy foam skin',
-  look(piece, { build, materials }) {
+  look(piece, context) {
+    const { build } = context;
     if (!isPorousFoam(piece.substrate.kind) || piece.substrate.heatSealed) return [];
-    const steps = orderedSteps(piece, { build, materials });
+    const steps = orderedSteps(piece, context);
     const firstFilm = steps.find(laysFilm);
     if (!firstFilm) return [];
     const keyed = steps.some(({ step, at }) => at < firstFilm.at && (isHeat(step) || step.kind === 'sand'));
     if (keyed) return [];
-    const found = spotsOf(piece, { build, materials }).flatMap(({ layers, face, zone }): RuleFinding[] => {
+    const found = spotsOf(piece, context).flatMap(({ layers, face, zone }): RuleFinding[] => {
       const dip = layers[0];
       if (dip?.material.binder !== 'synthetic rubber') return [];
       const tape = piece.steps.find(

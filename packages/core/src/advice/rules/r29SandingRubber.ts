@@ -9,8 +9,9 @@ export const r29SandingRubber: Rule = {
   id: 'R29',
   severity: 'stop',
   title: 'Sanding a soft rubber film',
-  look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, { build, materials });
+  look(piece, context) {
+    const { build } = context;
+    const steps = orderedSteps(piece, context);
     const findings: RuleFinding[] = [];
     for (const sanding of steps) {
       if (!isSanding(sanding.step)) continue;

@@ -9,9 +9,10 @@ export const r33HeatingPaintedPlastic: Rule = {
   id: 'R33',
   severity: 'stop',
   title: 'Heating painted thermoplastic or PLA',
-  look(piece, { build, materials }) {
+  look(piece, context) {
+    const { build } = context;
     if (!layerThat(piece.substrate, 'softensInHeat')) return [];
-    const steps = orderedSteps(piece, { build, materials });
+    const steps = orderedSteps(piece, context);
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       const film = isHeat(step)
         ? steps.find(

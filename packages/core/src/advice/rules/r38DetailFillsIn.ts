@@ -8,9 +8,9 @@ export const r38DetailFillsIn: Rule = {
   id: 'R38',
   severity: 'risk',
   title: 'Detail fills in',
-  look(piece, { build, materials }) {
+  look(piece, context) {
     const detailUm = (piece.finestDetailMm ?? Infinity) * 1000;
-    const thick = spotsOf(piece, { build, materials })
+    const thick = spotsOf(piece, context)
       .filter(({ face }) => face === 'outer')
       .map(({ layers, face }) => ({ face, layers, um: filmBuildUm(layers) }))
       .sort((a, b) => b.um - a.um)[0];

@@ -10,8 +10,9 @@ export const r42TrimAfterPaint: Rule = {
   id: 'R42',
   severity: 'note',
   title: 'Foam trimmed after paint',
-  look(piece, { build, materials }) {
-    const steps = orderedSteps(piece, { build, materials });
+  look(piece, context) {
+    const { build } = context;
+    const steps = orderedSteps(piece, context);
     return steps.flatMap(({ step, at }): RuleFinding[] => {
       if (!step.trims) return [];
       const before = steps.slice(0, at).filter(laysFilm);
