@@ -56,6 +56,24 @@ describe('weighSwatches', () => {
     expect(finding!.message).toContain('Your swatch of 1 Feb 2027 held.');
   });
 
+  it('takes a failed one for the coat that was laid last, and says nothing of what lay below it', () => {
+    const primer: Step = { id: 'primer', kind: 'prime', material: 'acrylic-pu-primer-grey' };
+    const failed: Swatch = {
+      id: 'three',
+      substrate: 'eva-foam',
+      coats: [
+        { material: 'rubber-dip-spray', film: 'light' },
+        { material: 'acrylic-pu-primer-grey', film: 'normal' },
+        { material: 'craft-acrylic', film: 'normal' },
+      ],
+      result: 'failed',
+      judgedOn: '2027-02-01',
+    };
+    expect(verdict(build([dip, primer, acrylic], [failed]), 'acrylic')).toEqual(['stop S01']);
+    expect(verdict(build([dip, primer, acrylic], [failed]), 'primer')).toEqual([]);
+    expect(verdict(build([dip, primer, acrylic], [{ ...failed, result: 'good' }]), 'acrylic')).toEqual([]);
+  });
+
   it('never lets a good swatch touch a stop', () => {
     expect(verdict(build([dip, enamel], [swatch('hobby-enamel', 'good')]), 'enamel')).toEqual(['stop R04']);
   });

@@ -30,13 +30,17 @@ const judgedOf = (swatches: readonly Swatch[]): Judged[] =>
     .filter((swatch): swatch is Judged => swatch.result !== undefined && swatch.judgedOn !== undefined)
     .sort((a, b) => (a.judgedOn < b.judgedOn ? 1 : -1));
 
-/** Whether somewhere on the swatch the same coat lies on the same thing in the same state. */
+/**
+ * Whether the swatch tested this: the same coat on the same thing in the same state. One that held shows that of every pair in it; one
+ * that failed only tells of its last coat, as what was below it was there to be tested on.
+ */
 function shows(swatch: Judged, piece: Piece, { over, under, cured, scuffed }: Contact): boolean {
   if (swatch.substrate !== piece.substrate.kind) return false;
   // Several coats of one material are one film.
   const films = swatch.coats.filter((coat, n) => coat.material !== swatch.coats[n - 1]?.material);
   return films.some(
     (coat, n) =>
+      (swatch.result === 'good' || n === films.length - 1) &&
       coat.material === over.material.id &&
       (coat.film ?? 'normal') === over.film &&
       films[n - 1]?.material === under?.material.id &&

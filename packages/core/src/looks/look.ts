@@ -3,6 +3,8 @@ import { waits, wantedEffects } from '../model/schema';
 import { filmGrades } from '../model/filmGrades';
 import { stepKinds } from '../model/stepKinds';
 import { methods } from '../model/methods';
+import { placementIds } from '../model/placementIds';
+import { thinners } from '../model/thinners';
 
 /** The ready choices of sealer that practitioners differ on. */
 export const sealerSchools = [
@@ -35,6 +37,12 @@ const lookStep = z.object({
   note: z.string().optional(),
   wanted: z.array(z.enum(wantedEffects)).optional(),
   waitFor: z.enum(waits).optional(),
+  /** Where it goes, and on how much of it, where that is not as usual for its kind. */
+  placement: z.enum(placementIds).optional(),
+  coversPct: z.number().positive().max(100).optional(),
+  /** What is stirred in, and how much. */
+  thinWith: z.enum(thinners).optional(),
+  thinPct: z.number().positive().max(1000).optional(),
   /** Can be dropped when time is short; the quicker variant leaves it out. */
   extra: z.boolean().default(false),
 });

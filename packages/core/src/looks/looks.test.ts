@@ -260,6 +260,22 @@ describe('finishAcrossZones', () => {
 });
 
 describe('a look of one’s own', () => {
+  it('keeps where coats go and what is stirred in', () => {
+    const build = dressed({ looks: [{ look: lookById.get('rough-stone')! }] });
+    const steps = build.pieces[0]!.steps.map((step) =>
+      step.kind === 'weather' ? { ...step, coversPct: 25, thinWith: 'medium' as const, thinPct: 40 } : step,
+    );
+    const own = lookFromPiece({ ...build.pieces[0]!, steps }, 'My stone', 'my-stone');
+    const where = (list: Piece['steps']) =>
+      list
+        .filter(({ kind }) => kind === 'base' || kind === 'weather')
+        .map(({ placement, coversPct, thinWith, thinPct }) => [placement, coversPct, thinWith, thinPct]);
+    const again = dressed({ looks: [{ look: own }] }).pieces[0]!.steps;
+    expect(where(again)).toEqual(where(steps));
+    expect(where(again)).toContainEqual(['patches', undefined, undefined, undefined]);
+    expect(where(again)).toContainEqual([undefined, 25, 'medium', 40]);
+  });
+
   it('made from a piece writes the same coats again', () => {
     const build = dressed({ looks: [{ look: lookById.get('aged-brass')! }], sealer: 'rubber-dip' });
     const own = lookFromPiece(build.pieces[0]!, 'My brass', 'my-brass');

@@ -95,6 +95,7 @@ export const metalLooks: LookDraft[] = [
         kind: 'texture',
         colour: '#6b655e',
         options: [{ material: 'stone-texture-spray', method: 'aerosol', film: 'light' }],
+        placement: 'patches',
         note: 'Spatter in patches.',
       },
       {
@@ -104,7 +105,7 @@ export const metalLooks: LookDraft[] = [
       },
       plain('#4a3328', 1),
       wash('#7a4528', { note: 'First rust: thin all over, wiped back.' }),
-      wash('#9a5a2c', { note: 'Second rust: thicker, in the worn places.', extra: true }),
+      wash('#9a5a2c', { note: 'Second rust: thicker, in the worn places.', placement: 'worn-spots', extra: true }),
       powder('pigment-powder', '#b4652d', 'Third rust: neat pigment in the pits.'),
     ],
   },

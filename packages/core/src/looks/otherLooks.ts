@@ -23,6 +23,7 @@ export const otherLooks: LookDraft[] = [
       {
         kind: 'weather',
         options: [{ material: 'chip-resist', method: 'sponge' }],
+        placement: 'worn-spots',
         note: 'Resist where paint would have flaked.',
       },
       plain('#3f6f86', 1, 'light'),
@@ -51,6 +52,7 @@ export const otherLooks: LookDraft[] = [
       edges('#c9d2c2', {
         extra: false,
         options: [{ material: 'dry-brush-acrylic', method: 'sponge' }],
+        placement: 'fade',
         note: 'Fade the upward faces with a lighter tone.',
       }),
       wash('#3a3f38', { extra: true }),
@@ -161,6 +163,7 @@ export const otherLooks: LookDraft[] = [
         colour: '#94928a',
         options: [{ material: 'craft-acrylic', method: 'sponge' }],
         wanted: ['patchy'],
+        placement: 'patches',
         note: 'Sponge a second grey, leaving gaps.',
       },
       wash('#2c2b28'),
@@ -181,6 +184,7 @@ export const otherLooks: LookDraft[] = [
         kind: 'weather',
         colour: '#9fca4a',
         options: [{ material: 'dry-brush-acrylic', method: 'dry-brush' }],
+        placement: 'recesses',
         note: 'Pale green where drops would gather.',
       },
       {

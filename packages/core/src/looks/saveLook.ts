@@ -63,6 +63,10 @@ export function lookFromPiece(piece: Piece, name: string, id: string, zone?: str
       ...(step.note ? { note: step.note } : {}),
       ...(step.wanted ? { wanted: step.wanted } : {}),
       ...(step.waitFor ? { waitFor: step.waitFor } : {}),
+      ...(step.placement ? { placement: step.placement } : {}),
+      ...(step.coversPct ? { coversPct: step.coversPct } : {}),
+      ...(step.thinWith ? { thinWith: step.thinWith } : {}),
+      ...(step.thinPct ? { thinPct: step.thinPct } : {}),
     })),
   });
 }
