@@ -291,6 +291,15 @@ describe('mended rules', () => {
     ).toEqual(['stop pva']);
   });
 
+  it('O08 does not ask to pull tape that was left out', () => {
+    const steps: Step[] = [
+      { id: 't', kind: 'mask', covers: ['zip'] },
+      { ...pva, coats: 1 },
+    ];
+    expect(found(steps, 'O08')).toEqual(['risk t']);
+    expect(found(steps, 'O08', {}, { log: [logged('pva', '09:00')] })).toEqual([]);
+  });
+
   it('R41 speaks only of paint that is laid by then', () => {
     const packed = { packedAt: '2027-02-15T12:00' };
     expect(found([{ ...pva, coats: 1 }], 'R41', packed)).toEqual(['stop pva']);

@@ -12,7 +12,15 @@ export const o08TapeNeverPulled: Rule = {
   title: 'Tape that nothing pulls',
   look(piece, context) {
     const films = orderedSteps(piece, context).filter(laysFilm);
-    return neverPulled(piece).map(({ step, at }) => {
+    // Tape that was never laid, as the work went on without it, need not be pulled.
+    const isLeftOut = (stepId: string) => {
+      const passes = context.plan.operations.filter(
+        (one) => one.pieceId === piece.id && one.stepId === stepId,
+      );
+      return passes.length > 0 && passes.every(({ status }) => status === 'skipped');
+    };
+    const laid = neverPulled(piece).filter(({ step }) => !isLeftOut(step.id));
+    return laid.map(({ step, at }) => {
       const last = films.filter((film) => film.at > at).at(-1);
       return about(this, piece, step, {
         message:
