@@ -2,7 +2,7 @@ import type { CoatMilestones } from '../drying/laidCoat';
 import type { Piece } from '../model/schema';
 import { BOND_CELL } from '../model/stepSpots';
 import { entryOf, nth } from '../model/sure';
-import type { EpochMinute } from '../model/wallTime';
+import { sayMoment, type EpochMinute } from '../model/wallTime';
 import type { Plan } from '../schedule/answers/plan';
 
 /** The coat of a piece that takes longest to some state. */
@@ -40,3 +40,9 @@ export function slowestCoat(
   }
   return slowest;
 }
+
+/** "until Sun 7 Mar, 08:31", or that it can't be told. */
+export const untilWords = ({ at }: SlowestCoat, timeZone: string): string =>
+  Number.isFinite(at)
+    ? `until ${sayMoment(Math.ceil(at), timeZone)}`
+    : 'for longer than can be told in this air';

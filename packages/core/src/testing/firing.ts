@@ -18,7 +18,10 @@ export const zones: Partial<Piece> = {
     { id: 'rim', name: 'Rim', share: 0.3, edgeMm: 900 },
   ],
 };
-export const of = (kind: Piece['substrate']['kind'], more: Partial<Piece['substrate']> = {}): Partial<Piece> => ({
+export const of = (
+  kind: Piece['substrate']['kind'],
+  more: Partial<Piece['substrate']> = {},
+): Partial<Piece> => ({
   substrate: { kind, thicknessMm: 6, ...more },
 });
 export const place = (change: Partial<Place>): Partial<Build> => ({
@@ -37,6 +40,19 @@ const event = (change: object): Partial<Build> => ({
   events: [{ id: 'day', name: 'The day', wearAt: '2027-12-06T09:00', ...change }],
 });
 const frosty = { climate: { kind: 'daily', meanC: 11, swingC: 12, humidityPct: 60 } } as const;
+
+/** Resist at ten, a thin coat at eleven, chipped at some time. */
+const chipped = (at: string): Build =>
+  plate(
+    [
+      { ...pva, coats: 1 },
+      lay('r', 'weather', 'chip-resist'),
+      { ...paint, film: 'light' },
+      { id: 'chip', kind: 'weather', method: 'wipe', minutes: 5 },
+    ],
+    {},
+    { log: [logged('pva', '08:00'), logged('r', '10:00'), logged('paint', '11:00'), logged('chip', at)] },
+  );
 
 /** Every rule that came after the first 42, with what fires it and what just does not. */
 export const firing: Case[] = [
@@ -689,48 +705,9 @@ export const firing: Case[] = [
     // Craft acrylic of a light coat is handleable after 60 · max(0.5, 0.6^1.5) = 30 min.
     'O09',
     'chipped the next morning',
+    [chipped('2027-02-16T09:00'), 'stop', 'chip'],
     [
-      plate(
-        [
-          { ...pva, coats: 1 },
-          lay('r', 'weather', 'chip-resist'),
-          { ...paint, film: 'light' },
-          { id: 'chip', kind: 'weather', method: 'wipe', minutes: 5 },
-        ],
-        {},
-        {
-          log: [
-            logged('pva', '08:00'),
-            logged('r', '10:00'),
-            logged('paint', '11:00'),
-            logged('chip', '2027-02-16T09:00'),
-          ],
-        },
-      ),
-      'stop',
-      'chip',
-    ],
-    [
-      [
-        'after a quarter of an hour',
-        plate(
-          [
-            { ...pva, coats: 1 },
-            lay('r', 'weather', 'chip-resist'),
-            { ...paint, film: 'light' },
-            { id: 'chip', kind: 'weather', method: 'wipe', minutes: 5 },
-          ],
-          {},
-          {
-            log: [
-              logged('pva', '08:00'),
-              logged('r', '10:00'),
-              logged('paint', '11:00'),
-              logged('chip', '11:20'),
-            ],
-          },
-        ),
-      ],
+      ['after a quarter of an hour', chipped('11:20')],
       [
         'no resist to chip',
         plate([
@@ -751,4 +728,3 @@ export const firing: Case[] = [
     ],
   ],
 ];
-

@@ -490,4 +490,3 @@ export const bad: Recipe[] = [
     },
   ],
 ];
-

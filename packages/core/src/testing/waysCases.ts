@@ -29,8 +29,14 @@ const paints: [string, Step][] = [
 const tops: [string, Step[]][] = [
   ['matte varnish', [lay('top', 'topcoat', 'matte-varnish', { method: 'brush' })]],
   ['gloss clear spray', [lay('top', 'topcoat', 'gloss-clear-spray')]],
-  ['oil wash, satin varnish', [lay('wash', 'weather', 'oil-wash'), lay('top', 'topcoat', 'satin-varnish', { method: 'brush' })]],
-  ['pigment, matte varnish', [lay('dust', 'weather', 'pigment-powder'), lay('top', 'topcoat', 'matte-varnish', { method: 'brush' })]],
+  [
+    'oil wash, satin varnish',
+    [lay('wash', 'weather', 'oil-wash'), lay('top', 'topcoat', 'satin-varnish', { method: 'brush' })],
+  ],
+  [
+    'pigment, matte varnish',
+    [lay('dust', 'weather', 'pigment-powder'), lay('top', 'topcoat', 'matte-varnish', { method: 'brush' })],
+  ],
   ['epoxy', [lay('top', 'topcoat', 'epoxy-clear', { film: 'light' })]],
 ];
 

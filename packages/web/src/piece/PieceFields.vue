@@ -11,9 +11,9 @@ import {
 } from '@fixatum/core';
 import { mdiChevronDown, mdiChevronRight } from '@mdi/js';
 import { computed, ref } from 'vue';
+import ColourField from '../shared/ColourField.vue';
 import NumberField from '../shared/NumberField.vue';
 import { useBuild } from '../shared/build';
-import { valueOf } from '../shared/inputs';
 import { useLooks } from '../shared/looks';
 import BendsEditor from './BendsEditor.vue';
 import { outerAreaOf, type PieceForm } from './pieceForm';
@@ -145,22 +145,13 @@ const lookItems = computed(() => [
         label="Over, from outside in"
         :items="substrates"
       />
-      <v-text-field
+      <ColourField
         v-model="form.groundColour"
         class="span3"
         label="Its own colour"
         placeholder="#3c3d3f"
-        maxlength="7"
-      >
-        <template #append-inner
-          ><input
-            :value="/^#[0-9a-f]{6}$/i.test(form.groundColour) ? form.groundColour : '#5f6163'"
-            type="color"
-            aria-label="Pick its own colour"
-            class="swatch"
-            @input="form.groundColour = valueOf($event)"
-        /></template>
-      </v-text-field>
+        usual="#5f6163"
+      />
       <NumberField
         v-if="substrateTable[form.kind].isCloth"
         v-model="form.stretchPct"
@@ -203,14 +194,6 @@ const lookItems = computed(() => [
 
 .span6 {
   grid-column: span 6;
-}
-
-.swatch {
-  width: 34px;
-  height: 28px;
-  border: 0;
-  padding: 0;
-  background: none;
 }
 
 .area {

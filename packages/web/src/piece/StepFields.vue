@@ -25,9 +25,9 @@ import {
   type Step,
 } from '@fixatum/core';
 import { computed } from 'vue';
+import ColourField from '../shared/ColourField.vue';
 import NumberField from '../shared/NumberField.vue';
 import { useBuild } from '../shared/build';
-import { valueOf } from '../shared/inputs';
 import { asksFor, kindAsksFor, type StepForm } from './stepForm';
 
 /** The fields of a step: those that go with its kind and its material. */
@@ -91,16 +91,7 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
   <template v-if="!usesHands">
     <NumberField v-model="form.coats" label="Coats" :min="1" :max="20" :step="1" />
     <v-select v-model="form.film" label="Film" :items="words(filmGrades, filmWords)" />
-    <v-text-field v-model="form.colour" label="Colour" placeholder="#8a6f3b" maxlength="7">
-      <template #append-inner
-        ><input
-          :value="/^#[0-9a-f]{6}$/i.test(form.colour) ? form.colour : material?.colour"
-          type="color"
-          aria-label="Pick a colour"
-          class="swatch"
-          @input="form.colour = valueOf($event)"
-      /></template>
-    </v-text-field>
+    <ColourField v-model="form.colour" label="Colour" placeholder="#8a6f3b" :usual="material?.colour" />
     <v-select v-model="form.placement" label="Covers" :items="placementItems" />
     <NumberField
       v-model="form.coversPct"
@@ -242,13 +233,3 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
   />
   <v-textarea v-model="form.note" label="Note" rows="2" auto-grow maxlength="4000" class="wide" />
 </template>
-
-<style scoped>
-.swatch {
-  width: 34px;
-  height: 28px;
-  border: 0;
-  padding: 0;
-  background: none;
-}
-</style>

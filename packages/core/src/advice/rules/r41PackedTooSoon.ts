@@ -1,7 +1,7 @@
 import { epochMinute, sayMoment } from '../../model/wallTime';
 import { about } from '../about';
 import type { Rule } from '../rule';
-import { slowestCoat } from '../slowestCoat';
+import { slowestCoat, untilWords } from '../slowestCoat';
 
 /** R41: stacked or bagged before it is packable, a piece sticks to its neighbour and keeps the print. */
 export const r41PackedTooSoon: Rule = {
@@ -16,9 +16,7 @@ export const r41PackedTooSoon: Rule = {
     // Below the top coat, tape-safe is enough to keep from sticking.
     const coat = slowestCoat(piece, plan, packedAt, ({ packAt, tapeAt }, isTop) => (isTop ? packAt : tapeAt));
     if (!coat || packedAt >= Math.floor(coat.at)) return [];
-    const until = Number.isFinite(coat.at)
-      ? `until ${sayMoment(Math.ceil(coat.at), plan.timeZone)}`
-      : 'for longer than can be told in this air';
+    const until = untilWords(coat, plan.timeZone);
     return [
       about(
         this,

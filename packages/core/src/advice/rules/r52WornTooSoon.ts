@@ -2,7 +2,7 @@ import { epochMinute, sayMoment } from '../../model/wallTime';
 import { about } from '../about';
 import type { Rule } from '../rule';
 import { r41PackedTooSoon } from './r41PackedTooSoon';
-import { slowestCoat } from '../slowestCoat';
+import { slowestCoat, untilWords } from '../slowestCoat';
 
 /** R52: worn before every coat is wearable, a piece takes prints, rubs off on clothes and still gives off what it dries by. */
 export const r52WornTooSoon: Rule = {
@@ -18,9 +18,7 @@ export const r52WornTooSoon: Rule = {
     if (!coat || wornAt >= Math.floor(coat.at)) return [];
     // What sticks in the case already is told by that.
     if (r41PackedTooSoon.look(piece, context).some(({ step }) => step === coat.stepId)) return [];
-    const until = Number.isFinite(coat.at)
-      ? `until ${sayMoment(Math.ceil(coat.at), plan.timeZone)}`
-      : 'for longer than can be told in this air';
+    const until = untilWords(coat, plan.timeZone);
     return [
       about(
         this,
