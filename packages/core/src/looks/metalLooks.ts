@@ -105,7 +105,11 @@ export const metalLooks: LookDraft[] = [
       },
       plain('#4a3328', 1),
       wash('#7a4528', { note: 'First rust: thin all over, wiped back.' }),
-      wash('#9a5a2c', { note: 'Second rust: thicker, in the worn places.', placement: 'worn-spots', extra: true }),
+      wash('#9a5a2c', {
+        note: 'Second rust: thicker, in the worn places.',
+        placement: 'worn-spots',
+        extra: true,
+      }),
       powder('pigment-powder', '#b4652d', 'Third rust: neat pigment in the pits.'),
     ],
   },
