@@ -34,6 +34,8 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
       await expect(page.getByRole('status')).toContainText('Taken back');
       await page.getByRole('button', { name: 'Close' }).click();
       await expect(page.getByRole('status')).toHaveCount(0);
+      // The plan that comes back is that of before only once it has come.
+      await expect(page.locator('.working.on')).toHaveCount(0);
     }
   };
 
