@@ -33,6 +33,18 @@ const paint = (id: string, material: string, colour: string, more: Partial<Step>
 const clear = (kind: 'matte' | 'satin' | 'gloss', more: Partial<Step> = {}) =>
   lay('clear', 'topcoat', `${kind}-varnish`, { method: 'brush', film: 'light', ...more });
 
+const closedRoom: Partial<Build> = {
+  places: [
+    {
+      id: 'room',
+      name: 'Room',
+      ventilation: 'none',
+      slots: 4,
+      climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
+    },
+  ],
+};
+
 /** What, its steps, and what differs from a plate of 6 mm foam. */
 export const good: Recipe[] = [
   [
@@ -423,38 +435,8 @@ export const bad: Recipe[] = [
     [{ ...heat }, prime('grey')],
     { substrate: { kind: 'thermoplastic-sheet', thicknessMm: 2, over: ['pvc-pipe'] } },
   ],
-  [
-    'spray can in a closed room',
-    [heat, dip()],
-    undefined,
-    {
-      places: [
-        {
-          id: 'room',
-          name: 'Room',
-          ventilation: 'none',
-          slots: 4,
-          climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
-        },
-      ],
-    },
-  ],
-  [
-    'cement in a closed room',
-    [lay('g', 'join', 'contact-cement')],
-    undefined,
-    {
-      places: [
-        {
-          id: 'room',
-          name: 'Room',
-          ventilation: 'none',
-          slots: 4,
-          climate: { kind: 'constant', temperatureC: 21, humidityPct: 50 },
-        },
-      ],
-    },
-  ],
+  ['spray can in a closed room', [heat, dip()], undefined, closedRoom],
+  ['cement in a closed room', [lay('g', 'join', 'contact-cement')], undefined, closedRoom],
   [
     'packed the evening it was painted',
     [heat, pva({ coats: 1 }), paint('p', 'craft-acrylic', '#445566')],
