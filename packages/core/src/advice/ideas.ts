@@ -10,6 +10,7 @@ import { placesOf } from '../model/places';
 import type { PatchStep } from '../model/patch';
 import { orderedSteps } from '../facts/spots';
 import { nth } from '../model/sure';
+import { isRecord } from '../model/unknowns';
 
 /** Films that are laid between two others to part them: water-borne, flexible, over and under which most things go. */
 const barriers: { material: string; kind: Step['kind'] }[] = [
@@ -59,9 +60,13 @@ export function ideasFor(
   const seen = new Set<string>();
   return ideas.filter((idea) => {
     // What a new step is called, and its note, make no difference; nor do two buttons that read the same.
-    const key = JSON.stringify(idea.change, (name, value: unknown) =>
-      name === 'id' || name === 'note' ? undefined : value,
-    );
+    const key = JSON.stringify(idea.change, (name, value: unknown) => {
+      if (name === 'id' || name === 'note') return undefined;
+      // Whoever wrote the step may have named its fields in another order.
+      return isRecord(value) && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+        : value;
+    });
     if (seen.has(key) || seen.has(idea.label)) return false;
     seen.add(key).add(idea.label);
     return true;
