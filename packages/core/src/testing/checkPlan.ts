@@ -86,7 +86,56 @@ export function checkPlan(build: Build, plan: Plan): string[] {
       });
     }
   }
-  return [...faults, ...rackFaults(build, plan), ...surfaceFaults(build, plan)];
+  return [...faults, ...setUpFaults(plan), ...rackFaults(build, plan), ...surfaceFaults(build, plan)];
+}
+
+/**
+ * A pass without a set-up of its own goes on with the same things, in the same hands, soon after another: nobody does anything
+ * else between, it begins before cleaning up and setting up anew would be done (3 min in any case), and what was mixed for
+ * the first still flows.
+ */
+function setUpFaults(plan: Plan): string[] {
+  const faults: string[] = [];
+  const worked = plan.operations
+    .filter(({ status, laidAt }) => status !== 'skipped' && laidAt !== undefined)
+    .map((operation) => ({ operation, begins: operation.laidAt! - operation.workMinutes }))
+    .sort((a, b) => a.begins - b.begins);
+  const mixedAt = new Map<string, number>();
+  for (const { operation, begins } of worked) {
+    const { id, status, personId, batchKey, setUpMinutes, cleanUpMinutes, start, laidAt, material } = operation;
+    mixedAt.set(id, begins);
+    if (status !== 'planned' || setUpMinutes === 0 || begins > start!) continue;
+    const wait = Math.max(3, setUpMinutes + cleanUpMinutes);
+    // Whoever logged a pass is not written down, so any of those may be gone on from.
+    const mine = (one: (typeof worked)[number]) =>
+      one.operation.status === 'done' || one.operation.personId === personId;
+    const before = worked.filter(
+      (one) =>
+        mine(one) &&
+        one.operation.batchKey === batchKey &&
+        one.operation.laidAt! <= begins &&
+        one.operation.laidAt! >= begins - wait,
+    );
+    const last = before.at(-1);
+    if (!last) {
+      faults.push(`${id} shares a set-up with nothing`);
+      continue;
+    }
+    const between = worked.find(
+      (one) =>
+        one.operation.personId === personId &&
+        one.operation.status === 'planned' &&
+        one.operation.start! < begins &&
+        one.operation.end! > last.operation.laidAt! &&
+        one.operation !== last.operation &&
+        one.operation !== operation,
+    );
+    if (between) faults.push(`${between.operation.id} is done between ${last.operation.id} and ${id}, which share a set-up`);
+    mixedAt.set(id, mixedAt.get(last.operation.id)!);
+    if (laidAt! - mixedAt.get(id)! > (material?.potLife ?? Infinity))
+      faults.push(`${id} is laid after what was mixed for its batch has set`);
+  }
+  return faults;
 }
 
 /** At no moment more units drying in a place than it has rack places. */

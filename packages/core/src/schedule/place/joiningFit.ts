@@ -32,9 +32,13 @@ export function joiningFit(
     const start = Math.max(from, laidAt);
     if (start + workMinutes > latest) return undefined;
     if (start > laidAt + wait) continue;
-    // Between two that share a set-up it needs no cleaning up of its own.
+    // Between two that share a set-up it needs no cleaning up of its own; else the hands are free from the pass it joins on, as
+    // nobody does anything else with the things lying ready.
     const next = stretch.joinedBy;
-    if (next ? start + workMinutes > next.start : !line.isFree(start, total, stretch)) continue;
+    const isTaken = next
+      ? start + workMinutes > next.start
+      : !line.isFree(laidAt, start - laidAt + total, stretch);
+    if (isTaken) continue;
     // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
     const { potLife = Infinity } = operation.material ?? {};
     if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
