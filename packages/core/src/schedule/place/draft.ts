@@ -33,7 +33,7 @@ export class Draft extends DraftState {
 
   /** What has happened already; to be called before anything is placed. */
   replay(): Lesson[] {
-    const lessons = replayLog(this);
+    const lessons = replayLog(this, this.options.personOf);
     this.remember();
     this.reservePins();
     return lessons;
@@ -118,12 +118,11 @@ export class Draft extends DraftState {
       this.placed.add(operation.id);
       return;
     }
-    const { line, start, laidAt, joins } = fit;
+    const { line, start, laidAt, joins, mixedAt } = fit;
     const end = laidAt + operation.cleanUpMinutes;
     this.settle(operation, 'planned', start, laidAt, end);
     operation.personId = line.id;
     this.turns.set(line.id, Math.max(laidAt, this.turns.get(line.id) ?? -Infinity));
-    const mixedAt = joins?.mixedAt ?? laidAt - operation.workMinutes;
     const stretch: Busy = { start, end, operation, mixedAt, joined: undefined, joinedBy: undefined };
     if (joins) linkBehind(stretch, joins);
     line.add(stretch);
@@ -139,6 +138,7 @@ export class Draft extends DraftState {
       line: undefined,
       boundBy: 'hands',
       joins: undefined,
+      mixedAt: Infinity,
     };
     for (const line of this.hands) {
       if (wanted !== undefined && line.id !== wanted) continue;
@@ -175,7 +175,8 @@ export class Draft extends DraftState {
       if (allowed.start > start) ({ start, boundBy } = allowed);
       if (start === before) break;
     }
-    return { start, laidAt: start + setUpMinutes + workMinutes, line, boundBy, joins: undefined };
+    const mixedAt = start + setUpMinutes;
+    return { start, laidAt: mixedAt + workMinutes, line, boundBy, joins: undefined, mixedAt };
   }
 
   /** What puts the set-up of a pass off until the coats below let it begin. */

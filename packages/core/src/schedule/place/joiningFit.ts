@@ -11,11 +11,16 @@ export interface Fit {
   laidAt: EpochMinute;
   line: Timeline | undefined;
   boundBy: Binding | 'choice';
-  /** The stretch whose set-up and clean-up it shares. */
+  /** The stretch whose set-up it shares. */
   joins: Busy | undefined;
+  /** When the work of its batch began. */
+  mixedAt: EpochMinute;
 }
 
-/** The first start right behind a pass of the same batch, before `latest`; undefined where there is none. */
+/**
+ * The first start right behind a pass of the same batch, before `latest`: one that is planned or under way, or that was logged a
+ * moment ago. Undefined where there is none.
+ */
 export function joiningFit(
   draft: DraftState,
   operation: PlannedOperation,
@@ -23,12 +28,31 @@ export function joiningFit(
   line: Timeline,
   latest: EpochMinute,
 ): Fit | undefined {
-  const { workMinutes, cleanUpMinutes, batchKey } = operation;
+  const { workMinutes, cleanUpMinutes, batchKey, material } = operation;
   const total = workMinutes + cleanUpMinutes;
   const wait = longestWait(operation);
+  const potLife = material?.potLife ?? Infinity;
+  const fit = (start: EpochMinute, mixedAt: EpochMinute, joins: Busy | undefined): Fit | undefined => {
+    // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
+    if (start + workMinutes - mixedAt > potLife) return undefined;
+    const opened = gate(operation, draft.unitOf(operation), start, operation.letsDryThrough);
+    if (opened !== start || allowedFrom(draft, operation, start, 0).start !== start) return undefined;
+    return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins, mixedAt };
+  };
+  const ready = draft.ready.get(batchKey);
+  if (ready && ready.personId === line.id) {
+    const { laidAt, mixedAt } = ready;
+    const start = Math.max(from, laidAt);
+    const isNear = start <= laidAt + wait && start + workMinutes <= latest;
+    // Since that pass nothing else was begun, or the things would have been put away.
+    if (isNear && line.isFree(draft.now, start - draft.now + total)) {
+      const gone = fit(start, mixedAt, undefined);
+      if (gone) return gone;
+    }
+  }
   for (const stretch of line.withKey(batchKey, from - wait)) {
     const { laidAt, status } = stretch.operation;
-    if (laidAt === undefined || status !== 'planned') continue;
+    if (laidAt === undefined || (status !== 'planned' && status !== 'underway')) continue;
     const start = Math.max(from, laidAt);
     if (start + workMinutes > latest) return undefined;
     if (start > laidAt + wait) continue;
@@ -39,12 +63,8 @@ export function joiningFit(
       ? start + workMinutes > next.start
       : !line.isFree(laidAt, start - laidAt + total, stretch);
     if (isTaken) continue;
-    // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
-    const { potLife = Infinity } = operation.material ?? {};
-    if (start + workMinutes - (stretch.mixedAt ?? start) > potLife) continue;
-    const opened = gate(operation, draft.unitOf(operation), start, operation.letsDryThrough);
-    if (opened === start && allowedFrom(draft, operation, start, 0).start === start)
-      return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins: stretch };
+    const joined = fit(start, stretch.mixedAt ?? start, stretch);
+    if (joined) return joined;
   }
   return undefined;
 }

@@ -4,6 +4,7 @@ import type { LogEntry } from '../../model/schema';
 import { type EpochMinute } from '../../model/wallTime';
 import type { DraftState } from '../state/draftState';
 import type { PlannedOperation } from '../plan/plan';
+import { laidAtOf, linkBehind, longestWait, type Busy } from '../state/timeline';
 import type { TouchLesson } from '../state/unitState';
 import { entryOf, nth } from '../../model/sure';
 
@@ -12,9 +13,12 @@ const SAND_BACK_MINUTES = 10;
 /** What a touch test showed, and when. */
 export type Lesson = TouchLesson & { at: EpochMinute };
 
-/** Puts on a draft what the log, touch tests and passes under way say has happened, in the order it happened. */
-export function replayLog(draft: DraftState): Lesson[] {
-  const { workload, now } = draft;
+/**
+ * Puts on a draft what the log, touch tests and passes under way say has happened, in the order it happened.
+ * @param personOf who was to do a pass, by its id, where that is known
+ */
+export function replayLog(draft: DraftState, personOf?: ReadonlyMap<string, string>): Lesson[] {
+  const { workload } = draft;
   for (const { entry, id, doneAt, startedAt } of workload.log) {
     const operation = draft.planned.get(id);
     if (!operation || operation.status === 'done') continue;
@@ -29,6 +33,7 @@ export function replayLog(draft: DraftState): Lesson[] {
     }
     Object.assign(operation, laid, { workMinutes });
     draft.settle(operation, 'done', startedAt ?? doneAt - workMinutes, doneAt, doneAt);
+    leaveReady(draft, operation, personOf?.get(id));
   }
   const lessons = workload.touchTests.flatMap(({ test, at }) =>
     (draft.units.get(`${test.piece}/${test.unit}`)?.correct(test, at, test.state) ?? []).map((lesson) => ({
@@ -37,23 +42,76 @@ export function replayLog(draft: DraftState): Lesson[] {
     })),
   );
   skipPassedOver(draft);
-  for (const { entry: started, id, startedAt: start } of workload.underway) {
+  placeUnderway(draft, personOf);
+  return lessons;
+}
+
+/** What a logged pass was done with lies ready for the next of its batch, unless it was another tin or place than planned. */
+function leaveReady(draft: DraftState, operation: PlannedOperation, knownPerson: string | undefined): void {
+  const planned = entryOf(draft.workload.byId, operation.id);
+  const { laidAt, material, method, placeId, batchKey, workMinutes } = operation;
+  if (laidAt === undefined) return;
+  if (material !== planned.material || method !== planned.method || placeId !== planned.placeId) return;
+  const before = draft.ready.get(batchKey);
+  const begins = laidAt - workMinutes;
+  const goesOn = before !== undefined && begins - before.laidAt <= longestWait(operation);
+  // The log does not say who: who was to do it, who did the one before, or who is free then.
+  const personId =
+    knownPerson ??
+    (goesOn ? before.personId : undefined) ??
+    (draft.hands.find(({ calendar }) => calendar.windowAt(laidAt)) ?? draft.hands[0])?.id;
+  if (personId === undefined) return;
+  // Whoever did something else since has put the things away.
+  for (const [key, one] of draft.ready) if (one.personId === personId) draft.ready.delete(key);
+  draft.ready.set(batchKey, { personId, laidAt, mixedAt: goesOn ? before.mixedAt : begins });
+}
+
+/**
+ * Passes under way stay on the hands they are on, and those that were begun together are done one after the other: the first of
+ * them when it was reckoned, or now where that has passed.
+ */
+function placeUnderway(draft: DraftState, personOf?: ReadonlyMap<string, string>): void {
+  const { workload, now } = draft;
+  const lastOf = new Map<string, Busy>();
+  for (const { entry, id, startedAt } of workload.underway) {
     const operation = draft.planned.get(id);
     if (!operation || operation.status !== 'planned') continue;
-    const paused = started.pausedMinutes ?? 0;
-    const laidAt = Math.max(now, start + paused + operation.setUpMinutes + operation.workMinutes);
-    const end = laidAt + operation.cleanUpMinutes;
+    const { batchKey, setUpMinutes, workMinutes, cleanUpMinutes } = operation;
+    const group = `${batchKey} ${startedAt}`;
+    const before = lastOf.get(group);
+    const ready = draft.ready.get(batchKey);
+    const begins =
+      (before && laidAtOf(before)) ??
+      (ready && ready.laidAt > startedAt
+        ? ready.laidAt
+        : startedAt + (entry.pausedMinutes ?? 0) + setUpMinutes);
+    const laidAt = Math.max(now, begins + workMinutes);
+    const start = before ? laidAtOf(before) : startedAt;
+    const end = laidAt + cleanUpMinutes;
     draft.settle(operation, 'underway', start, laidAt, end);
     draft.lay(operation, laidAt);
-    // Passes of one batch run side by side in the log; the first free pair of hands has them.
+    const known =
+      personOf?.get(id) ??
+      before?.operation.personId ??
+      (ready && begins === ready.laidAt ? ready.personId : undefined);
     const line =
-      draft.hands.find((candidate) => candidate.firstFree(start, end - start) === start) ?? draft.hands[0];
-    if (line) {
-      operation.personId = line.id;
-      line.add({ start, end, operation });
-    }
+      draft.hands.find((candidate) => candidate.id === known) ??
+      draft.hands.find((candidate) => candidate.firstFree(start, end - start) === start) ??
+      draft.hands[0];
+    if (!line) continue;
+    operation.personId = line.id;
+    const stretch: Busy = {
+      start,
+      end,
+      operation,
+      mixedAt: before?.mixedAt ?? begins,
+      joined: undefined,
+      joinedBy: undefined,
+    };
+    if (before?.operation.personId === line.id) linkBehind(stretch, before);
+    line.add(stretch);
+    lastOf.set(group, stretch);
   }
-  return lessons;
 }
 
 /** What of a pass differs from the plan, as the log has it: the tin, how thick, and where. */

@@ -2,6 +2,7 @@ import type { Piece } from '../../model/schema';
 import type { PlannerRun } from '../place/decode';
 import type { Workload } from '../plan/workload';
 import { isPlaced, type PlannedOperation } from '../plan/plan';
+import { hasOwnSetUp } from '../state/timeline';
 import { pieceReadiness } from '../state/readiness';
 import type { UnitState } from '../state/unitState';
 import { nth } from '../../model/sure';
@@ -86,8 +87,7 @@ export function scoreOf(workload: Workload, run: PlannerRun, now: number): Score
     if (list) list.push(operation);
     else byPiece.set(operation.pieceId, [operation]);
     if (operation.status !== 'planned' || !isPlaced(operation)) continue;
-    // A pass that shares the set-up of the one before begins with its work.
-    if (operation.setUpMinutes > 0 && operation.laidAt - operation.start > operation.workMinutes) setUps += 1;
+    if (hasOwnSetUp(operation)) setUps += 1;
     const window = calendars.get(operation.personId)?.windowAt(operation.start);
     sessions.add(`${operation.personId} ${window?.from}`);
   }

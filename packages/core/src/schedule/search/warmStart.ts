@@ -20,7 +20,10 @@ export function warmFrom(plan: {
   sequence: readonly string[];
   operations: readonly PlannedOperation[];
 }): WarmStart {
-  const placed = plan.operations.filter(isPlaced).filter(({ status }) => status === 'planned');
+  // What is under way stays on the hands it is on.
+  const placed = plan.operations
+    .filter(isPlaced)
+    .filter(({ status }) => status === 'planned' || status === 'underway');
   return {
     sequence: plan.sequence,
     beginsAt: new Map(placed.map((operation) => [operation.id, workBegins(operation)])),

@@ -51,6 +51,14 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   failures: 0,
 });
 
+/** What lies ready with somebody since a pass was logged. */
+export interface ReadyThings {
+  personId: string;
+  laidAt: EpochMinute;
+  /** When the work of its batch began, which is when a two-part material was mixed. */
+  mixedAt: EpochMinute;
+}
+
 /** How a unit stands: what lies on it, when it was last touched, and when it is on which rack. */
 export interface UnitStanding {
   state: UnitState;
@@ -72,6 +80,8 @@ export class DraftState {
   readonly placed = new Set<string>();
   readonly hands: Timeline[];
   readonly racks: Map<string, Rack>;
+  /** What lies ready from a pass that was logged a moment ago, by its batch: whoever goes on needs no set-up. */
+  readonly ready = new Map<string, ReadyThings>();
   /** When the last thing was done to each unit: passes on one unit are placed in the order they happen. */
   readonly lastOn = new Map<string, EpochMinute>();
   /** Where each placed pass stands on somebody's hands. */

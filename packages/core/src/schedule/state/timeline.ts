@@ -133,7 +133,7 @@ export class Timeline {
   }
 
   /** Whether a span lies in one free window with nothing else in it but a stretch that makes way. */
-  isFree(from: EpochMinute, minutes: number, except: Busy): boolean {
+  isFree(from: EpochMinute, minutes: number, except?: Busy): boolean {
     const session = this.session(this.indexFrom(from));
     return (
       session !== undefined &&
@@ -186,10 +186,10 @@ export class Timeline {
     let setUps = 0;
     for (let at = 0; at <= this.lastUsed; at += 1) {
       let used = false;
-      for (const { operation, joined } of this.sessions[at]!.busy) {
+      for (const { operation } of this.sessions[at]!.busy) {
         if (operation.status !== 'planned') continue;
         used = true;
-        if (!joined && operation.setUpMinutes > 0) setUps += 1;
+        if (hasOwnSetUp(operation)) setUps += 1;
       }
       if (used) sessions += 1;
     }
@@ -212,6 +212,10 @@ export class Timeline {
     }
   }
 }
+
+/** Whether a pass is set up for anew, as against going on with the things of another. */
+export const hasOwnSetUp = ({ setUpMinutes, workMinutes, start, laidAt }: PlannedOperation): boolean =>
+  setUpMinutes > 0 && start !== undefined && laidAt !== undefined && laidAt - start > workMinutes;
 
 /** When a stretch's work is done; its start while that is not known. */
 export const laidAtOf = ({ operation, start }: Busy): EpochMinute => operation.laidAt ?? start;
