@@ -7,6 +7,7 @@ import { judgeBuild } from '../src/advice/judgeBuild';
 import { pieceBounds } from '../src/schedule/answers/bounds';
 import { workloadOf } from '../src/schedule/plan/workload';
 import { planBuild } from '../src/schedule/answers/planBuild';
+import type { Score } from '../src/schedule/search/score';
 import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
 import { handsDoneAt } from '../src/schedule/answers/handsBound';
@@ -85,8 +86,8 @@ for (const pieces of [10, 60, 250]) {
     return { tries, best };
   });
   const first = searchPlan(workload, { now, starts: 'first' }).score;
-  const words = (score: readonly number[]) =>
-    `${score[1]} min late, ${score[2]} sessions and set-ups, ${Math.round(-score[3]! / 60)} h to spare`;
+  const words = (score: Score) =>
+    `${score.late} min late, lacking ${Math.round(score.lacking / 60)} h, ${score.sessions} sessions and set-ups, ${Math.round(-score.tightness / 60)} h to spare`;
   console.log(`  first plan: ${words(first)}`);
   for (const [n, { tries, best }] of finals.entries())
     console.log(`  5 s, seed ${n + 1}, ${tries} tries: ${words(best.score)}`);
@@ -97,7 +98,7 @@ for (const pieces of [10, 60, 250]) {
     ...pieceBounds(workload, operations, units, now).map((one) => Math.max(one.packableAt, one.wearableAt)),
   );
   console.log(
-    `  last piece ready ${((finals[0]!.best.score[4] - bound) / 1440).toFixed(1)} days after what no plan can beat: the slowest piece alone, and all hands`,
+    `  last piece ready ${((finals[0]!.best.score.finish - bound) / 1440).toFixed(1)} days after what no plan can beat: the slowest piece alone, and all hands`,
   );
 }
 globalThis.gc?.();

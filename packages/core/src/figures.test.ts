@@ -21,8 +21,9 @@ import type { Climate } from './model/schema';
 import { passMl } from './quantity/amounts';
 import { milestoneTable } from './model/milestones';
 import { handsOn } from './quantity/handsOn';
-import { disturbed, timeFactor } from './schedule/answers/futures';
-import { CONFIRMED_AFTER_TESTS, measuredTimes } from './schedule/answers/measuredTimes';
+import { disturbed } from './schedule/answers/futures';
+import { timeFactor } from './drying/spread';
+import { CONFIRMED_AFTER_TESTS, measuredTimes } from './schedule/state/measuredTimes';
 import { sumUp, type PieceStanding } from './schedule/search/score';
 
 /**
@@ -443,8 +444,20 @@ describe('what counts', () => {
   });
 
   it('for a plan: more to spare for the riskiest piece that is in time is better, and what is late does not hide it', () => {
-    const piece = (slack: number, ready: number): PieceStanding => ({ unplaced: 0, late: 0, slack, ready });
-    expect(sumUp([piece(300, 50), piece(200, 70)], 4)).toEqual([0, 0, 4, -200, 70]);
-    expect(sumUp([{ ...piece(-60, 80), late: 60 }, piece(200, 70)], 4)).toEqual([0, 60, 4, -200, 80]);
+    const piece = (slack: number, ready: number): PieceStanding => ({
+      unplaced: 0,
+      late: 0,
+      lacking: 30,
+      slack,
+      ready,
+    });
+    const tally = { sessions: 3, setUps: 1, idle: 12 };
+    const same = { unplaced: 0, lacking: 60, sessions: 4, idle: 12, tightness: -200 };
+    expect(sumUp([piece(300, 50), piece(200, 70)], tally)).toEqual({ ...same, late: 0, finish: 70 });
+    expect(sumUp([{ ...piece(-60, 80), late: 60 }, piece(200, 70)], tally)).toEqual({
+      ...same,
+      late: 60,
+      finish: 80,
+    });
   });
 });

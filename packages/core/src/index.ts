@@ -65,7 +65,7 @@ export * from './schedule/answers/bounds';
 export * from './schedule/answers/handsBound';
 export * from './schedule/answers/forecast';
 export * from './schedule/answers/latestStart';
-export * from './schedule/answers/measuredTimes';
+export * from './schedule/state/measuredTimes';
 export * from './schedule/answers/outlook';
 export * from './schedule/answers/plan';
 export * from './schedule/answers/planBuild';

@@ -1,4 +1,4 @@
-import { spreadOf } from '../schedule/answers/futures';
+import { spreadOf } from '../drying/spread';
 import type { Plan } from '../schedule/answers/plan';
 import { sayWait, type EpochMinute } from '../model/wallTime';
 import type { Severity } from './finding';

@@ -4,7 +4,7 @@ import type { RuleFinding } from './finding';
 import type { Build } from '../model/schema';
 import { plainMilestones } from '../drying/dryStack';
 import { dryFilmUm } from '../materials/film';
-import type { MeasuredMaterial } from '../schedule/answers/measuredTimes';
+import type { MeasuredMaterial } from '../schedule/state/measuredTimes';
 import type { EpochMinute } from '../model/wallTime';
 import type { PiecePlan, PlannedOperation, Session } from '../schedule/plan/plan';
 import type { PieceBound } from '../schedule/answers/bounds';

@@ -102,7 +102,8 @@ function setUpFaults(plan: Plan): string[] {
     .sort((a, b) => a.begins - b.begins);
   const mixedAt = new Map<string, number>();
   for (const { operation, begins } of worked) {
-    const { id, status, personId, batchKey, setUpMinutes, cleanUpMinutes, start, laidAt, material } = operation;
+    const { id, status, personId, batchKey, setUpMinutes, cleanUpMinutes, start, laidAt, material } =
+      operation;
     mixedAt.set(id, begins);
     if (status !== 'planned' || setUpMinutes === 0 || begins > start!) continue;
     const wait = Math.max(3, setUpMinutes + cleanUpMinutes);
@@ -130,7 +131,10 @@ function setUpFaults(plan: Plan): string[] {
         one.operation !== last.operation &&
         one.operation !== operation,
     );
-    if (between) faults.push(`${between.operation.id} is done between ${last.operation.id} and ${id}, which share a set-up`);
+    if (between)
+      faults.push(
+        `${between.operation.id} is done between ${last.operation.id} and ${id}, which share a set-up`,
+      );
     mixedAt.set(id, mixedAt.get(last.operation.id)!);
     if (laidAt! - mixedAt.get(id)! > (material?.potLife ?? Infinity))
       faults.push(`${id} is laid after what was mixed for its batch has set`);

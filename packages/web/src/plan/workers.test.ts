@@ -157,8 +157,7 @@ describe('a better plan', () => {
     // As good is not better.
     worker.tell(1, warm, view.score);
     expect(store.warm).toEqual(warmFrom(view));
-    const [unplaced, late, sessions, ...rest] = view.score;
-    worker.tell(1, warm, [unplaced, late, sessions - 1, ...rest]);
+    worker.tell(1, warm, { ...view.score, sessions: view.score.sessions - 1 });
     expect(store.warm).toEqual(warm);
     expect((FakeWorker.of('planner').asked.at(-1) as PlanRequest).warm).toEqual(warm);
     worker.last.answer(300);

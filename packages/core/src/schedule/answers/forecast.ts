@@ -8,7 +8,8 @@ import { workloadOf, type Workload, type ReadingsByPlace } from '../plan/workloa
 import { pieceReadiness } from '../state/readiness';
 import { isPlaced, workBegins } from '../plan/plan';
 import type { Plan } from './plan';
-import { normals, timeFactor, disturbed } from './futures';
+import { timeFactor } from '../../drying/spread';
+import { normals, disturbed } from './futures';
 import { entryOf, nth } from '../../model/sure';
 
 /** The 10th, 50th and 90th percentile of a moment; Infinity for never. */

@@ -5,14 +5,6 @@ import type { ClimateSeries } from '../../drying/climateSeries';
 import { atZone, type EpochMinute } from '../../model/wallTime';
 import { nth } from '../../model/sure';
 
-/** Spread of label times, σ of the logarithm; narrower once the user's own tests confirm a material. */
-const SPREAD = 0.2;
-
-const CONFIRMED_SPREAD = 0.1;
-
-/** How far the time a material takes may be from its label, σ of the logarithm. */
-export const spreadOf = (isConfirmed: boolean): number => (isConfirmed ? CONFIRMED_SPREAD : SPREAD);
-
 /** The daily error of the air: σ and correlation from one day to the next (docs/domain.md, "The drying model"). */
 const DAILY_C = 2;
 
@@ -66,7 +58,3 @@ export function disturbed(
     },
   };
 }
-
-/** How much longer than the label a material takes in one future: `e^(σz)`, for z from the standard normal distribution. */
-export const timeFactor = (z: number, isConfirmed: boolean): number =>
-  Math.exp((isConfirmed ? CONFIRMED_SPREAD : SPREAD) * z);

@@ -5,7 +5,7 @@ import type { UnitState } from '../state/unitState';
 import type { Score } from '../search/score';
 import type { PieceBound } from './bounds';
 import type { PlaceOutlook } from './outlook';
-import type { MeasuredMaterial } from './measuredTimes';
+import type { MeasuredMaterial } from '../state/measuredTimes';
 import type { HandsBound } from './handsBound';
 
 /** A whole plan: every operation, every piece, every session. */

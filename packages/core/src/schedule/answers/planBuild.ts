@@ -1,6 +1,6 @@
 import type { Build } from '../../model/schema';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
-import { measuredTimes } from './measuredTimes';
+import { measuredTimes } from '../state/measuredTimes';
 import { doableNow } from './doableNow';
 import { latestStart, sessionDeadlines } from './latestStart';
 import { placeOutlooks } from './outlook';

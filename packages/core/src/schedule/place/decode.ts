@@ -2,6 +2,7 @@ import { Draft } from './draft';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import type { Lesson } from './replayLog';
+import type { Tally } from '../state/timeline';
 import type { UnitState } from '../state/unitState';
 import type { DecodeOptions } from './decodeOptions';
 
@@ -10,6 +11,8 @@ export interface PlannerRun {
   operations: PlannedOperation[];
   units: Map<string, UnitState>;
   lessons: Lesson[];
+  /** What the sessions come to. */
+  tally: Tally;
 }
 
 /**
@@ -20,7 +23,7 @@ export interface PlannerRun {
  */
 export function decode(workload: Workload, sequence: readonly string[], options: DecodeOptions): PlannerRun {
   const { draft, lessons } = decodeDraft(workload, sequence, options);
-  return { operations: [...draft.planned.values()], units: draft.units, lessons };
+  return { operations: [...draft.planned.values()], units: draft.units, lessons, tally: draft.tally() };
 }
 
 /** As `decode`, but gives the draft, from which units can be taken out again. */

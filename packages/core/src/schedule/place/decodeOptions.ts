@@ -12,7 +12,9 @@ export interface DecodeOptions {
   notBefore?: ReadonlyMap<string, EpochMinute>;
   /** Who does an operation, by its id, where that is given. */
   personOf?: ReadonlyMap<string, string>;
-  /** Nobody does a pass before what was placed for them ahead of it. */
+  /** Passes that keep their moments and hands where that can be; only what can't goes where there is room. */
+  kept?: Kept;
+  /** Nobody does a pass before what was placed for them ahead of it, but for those that are kept. */
   keepsTurns?: boolean;
   /** Coats that are put off until what they land on is dry through, by id. */
   letDryThrough?: ReadonlySet<string>;
@@ -20,6 +22,12 @@ export interface DecodeOptions {
   habits?: PlacingHabits;
   /** Works out what really keeps each pass from beginning sooner, where `notBefore` put it. */
   explain?: boolean;
+}
+
+/** When the work of passes was to begin and who was to do them, by operation. */
+export interface Kept {
+  beginsAt: ReadonlyMap<string, EpochMinute>;
+  personOf: ReadonlyMap<string, string>;
 }
 
 /** How much sooner a pass could be and still be put off, for the good of the whole plan. */

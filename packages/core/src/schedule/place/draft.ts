@@ -2,6 +2,7 @@ import { allowedFrom } from './allowed';
 import type { EpochMinute } from '../../model/wallTime';
 import { DraftState } from '../state/draftState';
 import { gate } from './gates';
+import { keptFit, stretchesKept } from './keptFit';
 import { joiningFit, type Fit } from './joiningFit';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation, Binding } from '../plan/plan';
@@ -36,6 +37,8 @@ export class Draft extends DraftState {
     const lessons = replayLog(this, this.options.personOf);
     this.remember();
     this.reservePins();
+    if (this.options.kept)
+      for (const { line, stretch } of stretchesKept(this, this.options.kept)) this.reserve(line, stretch);
     return lessons;
   }
 
@@ -55,10 +58,15 @@ export class Draft extends DraftState {
       const minutes = operation.setUpMinutes + operation.workMinutes + operation.cleanUpMinutes;
       const line = this.hands.find((candidate) => candidate.firstFree(at, minutes) === at);
       if (!line) continue;
-      const stretch = { start: at, end: at + minutes, operation };
-      line.add(stretch);
-      this.reserved.set(id, { line, stretch });
+      this.reserve(line, { start: at, end: at + minutes, operation });
     }
+  }
+
+  private reserve(line: Timeline, stretch: Busy): void {
+    const { id } = stretch.operation;
+    if (this.reserved.has(id)) return;
+    line.add(stretch);
+    this.reserved.set(id, { line, stretch });
   }
 
   /** The moment all that goes before has ended; Infinity if it never will. */
@@ -103,11 +111,16 @@ export class Draft extends DraftState {
       this.reserved.delete(operation.id);
     }
     const soonest = this.from(operation);
-    const notBefore = this.options.notBefore?.get(operation.id) ?? -Infinity;
-    const turn = this.turns.get(this.options.personOf?.get(operation.id) ?? '') ?? -Infinity;
-    const from = Math.max(soonest, notBefore, this.options.keepsTurns ? turn : -Infinity);
+    const { kept, keepsTurns, personOf } = this.options;
+    const notBefore =
+      this.options.notBefore?.get(operation.id) ?? kept?.beginsAt.get(operation.id) ?? -Infinity;
+    const turn = this.turns.get(personOf?.get(operation.id) ?? '') ?? -Infinity;
+    const from = Math.max(soonest, notBefore, keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
-    const fit = from === Infinity ? undefined : this.bestFit(operation, from);
+    const fit =
+      from === Infinity
+        ? undefined
+        : ((kept && keptFit(this, operation, soonest, kept)) ?? this.bestFit(operation, from));
     operation.boundBy = fit?.boundBy ?? 'order';
     if (fit && notBefore > soonest && this.options.explain) {
       const free = this.bestFit(operation, soonest);
@@ -118,11 +131,14 @@ export class Draft extends DraftState {
       this.placed.add(operation.id);
       return;
     }
+    // It may have been let begin long before there was time for it; asked of the coats that lie there now.
+    operation.opensAt = gate(operation, this.unitOf(operation), soonest, operation.letsDryThrough);
     const { line, start, laidAt, joins, mixedAt } = fit;
     const end = laidAt + operation.cleanUpMinutes;
     this.settle(operation, 'planned', start, laidAt, end);
     operation.personId = line.id;
-    this.turns.set(line.id, Math.max(laidAt, this.turns.get(line.id) ?? -Infinity));
+    if (!kept?.beginsAt.has(operation.id))
+      this.turns.set(line.id, Math.max(laidAt, this.turns.get(line.id) ?? -Infinity));
     const stretch: Busy = { start, end, operation, mixedAt, joined: undefined, joinedBy: undefined };
     if (joins) linkBehind(stretch, joins);
     line.add(stretch);

@@ -61,7 +61,7 @@ export function joiningFit(
     const next = stretch.joinedBy;
     const isTaken = next
       ? start + workMinutes > next.start
-      : !line.isFree(laidAt, start - laidAt + total, stretch);
+      : !line.isFree(laidAt, start - laidAt + total, (other) => other === stretch);
     if (isTaken) continue;
     const joined = fit(start, stretch.mixedAt ?? start, stretch);
     if (joined) return joined;

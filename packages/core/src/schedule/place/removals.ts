@@ -18,13 +18,23 @@ interface Orphan {
 }
 
 /** What placing an operation sets. */
-const placeOf = ({ status, personId, start, laidAt, end, boundBy, letsDryThrough }: PlannedOperation) => ({
+const placeOf = ({
   status,
   personId,
   start,
   laidAt,
   end,
   boundBy,
+  opensAt,
+  letsDryThrough,
+}: PlannedOperation) => ({
+  status,
+  personId,
+  start,
+  laidAt,
+  end,
+  boundBy,
+  opensAt,
   letsDryThrough,
 });
 
@@ -188,6 +198,7 @@ function forget(draft: DraftState, operation: PlannedOperation): void {
   operation.laidAt = undefined;
   operation.end = undefined;
   operation.boundBy = undefined;
+  operation.opensAt = undefined;
   operation.letsDryThrough = false;
   draft.placed.delete(operation.id);
   draft.where.delete(operation.id);

@@ -31,6 +31,8 @@ export interface PlannedOperation extends Operation {
    * better for it, or keeps what was planned.
    */
   boundBy: Binding | 'choice' | undefined;
+  /** When what lies on the unit let its work begin; undefined when it has no place in time. */
+  opensAt: EpochMinute | undefined;
   /** It is put off until what it lands on is dry through, as joining or covering that would slow it. */
   letsDryThrough: boolean;
   /** How often it was done and failed; it is sanded back before it is done again. */

@@ -2,7 +2,8 @@ import { decode, decodeDraft, type PlannerRun } from '../place/decode';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { Reinserter } from './reinsert';
-import { scoreOf, type Score } from './score';
+import { warmFrom } from './warmStart';
+import { groundOf, scoreOf, type Score, type Standings } from './score';
 import { plainHabits, type DecodeOptions, type PlacingHabits } from '../place/decodeOptions';
 
 /** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
@@ -10,6 +11,7 @@ export interface Candidate {
   sequence: string[];
   run: PlannerRun;
   score: Score;
+  standings: Standings;
   /** How the run comes about: the order as it was placed, and what held it. */
   made: { order: readonly string[]; options: DecodeOptions };
 }
@@ -34,21 +36,35 @@ export function candidate(
   made: Candidate['made'],
 ): Candidate {
   const run = decode(workload, made.order, made.options);
-  const score = scoreOf(workload, run, Math.max(made.options.now, workload.startAt));
-  return { sequence: [...sequence], run, score, made };
+  const scored = scoreOf(groundOf(workload, made.options.now, run.lessons), run);
+  return { sequence: [...sequence], run, ...scored, made };
 }
 
-/** The plan that a candidate came to, to be improved piece by piece; what held it is let go. */
-export function reinserterOf(workload: Workload, { made }: Candidate): Reinserter {
+/**
+ * The plan that a candidate came to, to be improved piece by piece; what held it is let go.
+ * @param only the units, `piece/unit`, that may be taken out and placed again; all unless given
+ */
+export function reinserterOf(
+  workload: Workload,
+  { made, run: { lessons } }: Candidate,
+  only?: ReadonlySet<string>,
+): Reinserter {
   const { draft } = decodeDraft(workload, made.order, made.options);
   draft.letGo();
-  return new Reinserter(workload, draft, Math.max(made.options.now, workload.startAt));
+  return new Reinserter(draft, groundOf(workload, made.options.now, lessons), only);
 }
 
 /** What a reinserter has come to so far, as a candidate that stays as it is. */
 export function candidateFrom(reinserter: Reinserter, { run, made }: Candidate): Candidate {
-  const { operations, units } = reinserter.copy();
+  const { operations, units, tally, standings } = reinserter.copy();
   const begins = ({ laidAt = Infinity, workMinutes }: PlannedOperation) => laidAt - workMinutes;
   const sequence = [...operations].sort((a, b) => begins(a) - begins(b) || 0).map(({ id }) => id);
-  return { sequence, run: { operations, units, lessons: run.lessons }, score: reinserter.best, made };
+  const kept = warmFrom({ sequence, operations });
+  return {
+    sequence,
+    run: { operations, units, tally, lessons: run.lessons },
+    score: reinserter.best,
+    standings,
+    made: { order: sequence, options: { now: made.options.now, kept, letDryThrough: kept.letDryThrough } },
+  };
 }

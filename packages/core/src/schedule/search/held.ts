@@ -1,5 +1,5 @@
-import type { Workload } from '../plan/workload';
-import { standingOf, type Score } from './score';
+import { unitKey, type Workload } from '../plan/workload';
+import type { Score } from './score';
 import { type WarmStart } from './warmStart';
 import { type Candidate, candidate } from './candidate';
 import { slackSequence } from './priority';
@@ -12,45 +12,50 @@ const WORTH_MOVING_MINUTES = 60;
  * late where it need not be. Fewer sessions or set-ups are no such reason; they are for whoever looks for a better plan.
  */
 export function isWorthLeaving(one: Score, other: Score): boolean {
-  if (one[0] !== other[0]) return one[0] > other[0];
-  return (one[1] > 0 && other[1] === 0) || one[1] - other[1] >= WORTH_MOVING_MINUTES;
+  if (one.unplaced !== other.unplaced) return one.unplaced > other.unplaced;
+  return (one.late > 0 && other.late === 0) || one.late - other.late >= WORTH_MOVING_MINUTES;
 }
 
 /** What was in trouble and has this much to spare now need not go before all others. */
 export const PLENTY_MINUTES = 5 * 1440;
 
 /** The least that some pieces have to spare before their dates; minus infinity where one can't be done. */
-export const leastSlack = (
-  workload: Workload,
-  { run }: Candidate,
-  ids: ReadonlySet<string>,
-  now: number,
-): number =>
-  workload.build.pieces
-    .filter((piece) => ids.has(piece.id))
-    .reduce((least, piece) => {
-      const own = run.operations.filter((operation) => operation.pieceId === piece.id);
-      const { slack, unplaced } = standingOf(workload, piece, own, run.units, now);
-      return Math.min(least, unplaced > 0 ? -Infinity : slack);
-    }, Infinity);
+export const leastSlack = ({ standings }: Candidate, ids: ReadonlySet<string>): number =>
+  [...standings].reduce(
+    (least, [id, { slack, unplaced }]) =>
+      ids.has(id) ? Math.min(least, unplaced > 0 ? -Infinity : slack) : least,
+    Infinity,
+  );
+
+/** The pieces that a plan has late, or can't place. */
+export const latePieces = ({ standings }: Candidate): Set<string> =>
+  new Set([...standings].flatMap(([id, { late, unplaced }]) => (late > 0 || unplaced > 0 ? [id] : [])));
+
+/** Whether a plan gives some piece less time to spare than another does. */
+export const isLeaner = (one: Candidate, other: Candidate): boolean =>
+  [...one.standings].some(([id, { slack }]) => slack < (other.standings.get(id)?.slack ?? -Infinity));
+
+/** The units, `piece/unit`, of which a pass left the session or the hands it had. */
+export function displacedUnits(workload: Workload, { run }: Candidate, warm: WarmStart): Set<string> {
+  const calendars = new Map(workload.people.map(({ id, calendar }) => [id, calendar]));
+  const displaced = new Set<string>();
+  for (const operation of run.operations) {
+    const { id, status, personId, laidAt } = operation;
+    const was = warm.beginsAt.get(id);
+    const person = warm.personOf.get(id);
+    if (status !== 'planned' || was === undefined || person === undefined || laidAt === undefined) continue;
+    const windowOf = (minute: number) => calendars.get(person)?.windowAt(minute)?.from;
+    if (personId !== person || windowOf(was) !== windowOf(laidAt - operation.workMinutes))
+      displaced.add(unitKey(operation));
+  }
+  return displaced;
+}
 
 interface HeldOptions {
   movesUp?: boolean;
   first?: ReadonlySet<string>;
   behind?: ReadonlySet<string>;
 }
-
-/** The pieces that a plan has late, or can't place. */
-export const latePieces = (workload: Workload, { run }: Candidate, now: number): Set<string> =>
-  new Set(
-    workload.build.pieces
-      .filter((piece) => {
-        const own = run.operations.filter((operation) => operation.pieceId === piece.id);
-        const { late, unplaced } = standingOf(workload, piece, own, run.units, now);
-        return late > 0 || unplaced > 0;
-      })
-      .map((piece) => piece.id),
-  );
 
 /**
  * A plan done over: every pass at its old time and by the same hands where that can still be, later where not. With
@@ -77,20 +82,28 @@ export function heldCandidate(
   const sessionEnds = new Map(
     workload.people.map((person) => [person.id, person.calendar.windowAt(now)?.to ?? -Infinity]),
   );
-  const notBefore = new Map(
+  const isTonight = (id: string, begins: number) =>
+    begins < (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity);
+  const beginsAt = new Map(
     [...warm.beginsAt].filter(
-      ([id, begins]) =>
-        !isFree(id) && (!movesUp || begins >= (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity)),
+      ([id, begins]) => !isFree(id) && personOf.has(id) && !(movesUp && isTonight(id, begins)),
     ),
   );
   return candidate(workload, sequence, {
     order: inTime,
     options: {
       now,
-      notBefore,
-      personOf,
+      kept: { beginsAt, personOf },
+      // Who is at work goes on with what they were to do; what is displaced is for whoever is free.
+      ...(movesUp
+        ? {
+            keepsTurns: true,
+            personOf: new Map(
+              [...personOf].filter(([id]) => isTonight(id, warm.beginsAt.get(id) ?? Infinity)),
+            ),
+          }
+        : {}),
       letDryThrough: warm.letDryThrough,
-      keepsTurns: movesUp,
       explain: true,
     },
   });

@@ -2,7 +2,7 @@ import { type Draft } from '../place/draft';
 import { removed, goAlong, takeOut, type Removals } from '../place/removals';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
-import { compareScores, standingOf, sumUp, type PieceStanding, type Score } from './score';
+import { compareScores, standingOf, sumUp, type PieceStanding, type Score, type ScoreGround } from './score';
 import { plainHabits, type PlacingHabits } from '../place/decodeOptions';
 import { unitOf, isOpen, type Draw, cutsOf, least } from './drawn';
 import { entryOf, nth } from '../../model/sure';
@@ -36,19 +36,25 @@ export class Reinserter {
   score: Score;
   best: Score;
   /** The best, where it is not the plan at hand. */
-  private bestPlan: ReturnType<Draft['copy']> | undefined;
+  private bestPlan: ReturnType<Reinserter['atHand']> | undefined;
   private triesSinceBest = 0;
+  private readonly workload: Workload;
   private readonly pieces: Map<string, PieceStanding>;
   private readonly movable: string[];
   private readonly isMovable: ReadonlySet<string>;
   private readonly operationsOf = new Map<string, PlannedOperation[]>();
 
-  /** @param draft a plan that was placed after `remember` */
+  /**
+   * @param draft a plan that was placed after `remember`
+   * @param only the units, `piece/unit`, that may be taken out; all unless given
+   */
   constructor(
-    private readonly workload: Workload,
     readonly draft: Draft,
-    private readonly now: number,
+    private readonly ground: ScoreGround,
+    only?: ReadonlySet<string>,
   ) {
+    const { workload } = ground;
+    this.workload = workload;
     for (const operation of draft.planned.values()) {
       const own = this.operationsOf.get(operation.pieceId);
       if (own) own.push(operation);
@@ -60,28 +66,39 @@ export class Reinserter {
     const pinned = new Set([...workload.pins.keys()].flatMap((id) => unitOf(workload, id) ?? []));
     this.movable = [...workload.byUnit]
       .filter(([key, own]) => !pinned.has(key) && own.some(({ id }) => isOpen(draft.planned.get(id))))
+      .filter(([key]) => only === undefined || only.has(key))
       .map(([key]) => key);
     this.isMovable = new Set(this.movable);
   }
 
   private standing(pieceId: string): PieceStanding {
-    const piece = this.workload.build.pieces.find((one) => one.id === pieceId)!;
-    return standingOf(this.workload, piece, this.operationsOf.get(pieceId) ?? [], this.draft.units, this.now);
+    const piece = entryOf(this.workload.pieces, pieceId);
+    return standingOf(this.ground, piece, this.operationsOf.get(pieceId) ?? [], this.draft.units);
   }
   private sum(): Score {
     return sumUp(this.pieces.values(), this.draft.tally());
   }
 
+  /** The plan at hand, kept from what happens later. */
+  private atHand() {
+    return { ...this.draft.copy(), standings: new Map(this.pieces) };
+  }
+
   /** The best plan there was, kept from what happens later. */
-  copy(): ReturnType<Draft['copy']> {
-    return this.bestPlan ?? this.draft.copy();
+  copy(): ReturnType<Reinserter['atHand']> {
+    return this.bestPlan ?? this.atHand();
   }
 
   /** Whether a plan is worth going on from though it is worse than the best. */
   private isNear(score: Score): boolean {
     const { best } = this;
     if (this.triesSinceBest < this.movable.length ** 2 / PATIENCE) return false;
-    return score[0] === best[0] && score[1] <= best[1] && score[2] <= best[2] + LEEWAY;
+    return (
+      score.unplaced === best.unplaced &&
+      score.late <= best.late &&
+      score.lacking <= best.lacking &&
+      score.sessions <= best.sessions + LEEWAY
+    );
   }
 
   /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
@@ -130,8 +147,11 @@ export class Reinserter {
       if (!this.bestPlan) {
         // The best is left for the first time: it is kept as it was, and the change made again.
         takeBack();
-        this.bestPlan = this.draft.copy();
+        const tried = [...touched].map((id) => [id, entryOf(this.pieces, id)] as const);
+        for (const [id, standing] of was) this.pieces.set(id, standing);
+        this.bestPlan = this.atHand();
         change();
+        for (const [id, standing] of tried) this.pieces.set(id, standing);
       }
       return false;
     }

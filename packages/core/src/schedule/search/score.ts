@@ -1,30 +1,57 @@
 import type { Piece } from '../../model/schema';
+import type { EpochMinute } from '../../model/wallTime';
 import type { PlannerRun } from '../place/decode';
+import type { Lesson } from '../place/replayLog';
 import type { Workload } from '../plan/workload';
-import { isPlaced, type PlannedOperation } from '../plan/plan';
-import { hasOwnSetUp } from '../state/timeline';
+import type { PlannedOperation } from '../plan/plan';
+import { confirmedBy } from '../state/measuredTimes';
+import { lackingMinutes, type SpreadGround } from '../state/nineInTen';
 import { pieceReadiness } from '../state/readiness';
+import type { Tally } from '../state/timeline';
 import type { UnitState } from '../state/unitState';
-import { nth } from '../../model/sure';
 
-/**
- * How good a plan is, aim by aim, the first counting most: work that could not be placed, minutes late over all pieces and
- * dates, sessions and set-ups, minutes to spare of the riskiest piece that is in time (negated), and when the last piece is ready. Less is
- * better throughout.
- */
-export type Score = readonly [
-  unplaced: number,
-  late: number,
-  sessions: number,
-  tightness: number,
-  finish: number,
-];
+/** How good a plan is, aim by aim, the first counting most. Less is better throughout. */
+export interface Score {
+  /** Passes without a place. */
+  unplaced: number;
+  /** Minutes late over all pieces and dates. */
+  late: number;
+  /** Minutes that pieces lack to make their dates in nine futures of ten, summed. */
+  lacking: number;
+  /** Sessions and set-ups. */
+  sessions: number;
+  /** Minutes of waiting about between passes of one session. */
+  idle: number;
+  /** Minutes to spare of the riskiest piece that is in time, negated. */
+  tightness: number;
+  /** When the last piece is ready. */
+  finish: number;
+}
+
+/** The aims in the order they count. */
+export const aims = [
+  'unplaced',
+  'late',
+  'lacking',
+  'sessions',
+  'idle',
+  'tightness',
+  'finish',
+] as const satisfies readonly (keyof Score)[];
 
 /** Negative when the first plan is better, positive when the second is, 0 when they are as good. */
 export function compareScores(a: Score, b: Score): number {
-  for (let at = 0; at < a.length; at += 1) if (a[at] !== b[at]) return nth(a, at) - nth(b, at);
+  for (const aim of aims) if (a[aim] !== b[aim]) return a[aim] - b[aim];
   return 0;
 }
+
+/** Whether one plan is as safe as another: what counts before sessions and set-ups is no worse. */
+export const isAsSafe = (one: Score, other: Score): boolean =>
+  one.unplaced !== other.unplaced
+    ? one.unplaced < other.unplaced
+    : one.late !== other.late
+      ? one.late < other.late
+      : one.lacking <= other.lacking;
 
 /** What one piece adds to a score. */
 export interface PieceStanding {
@@ -33,67 +60,83 @@ export interface PieceStanding {
   late: number;
   /** Minutes before the nearer date; Infinity without one. */
   slack: number;
+  /** Minutes it lacks to make its dates in nine futures of ten, to the quarter of an hour; what it is late is not counted again. */
+  lacking: number;
   /** Packable and wearable; minus infinity where that never comes. */
   ready: number;
 }
 
+/** How the pieces of a plan stand, by id. */
+export type Standings = ReadonlyMap<string, PieceStanding>;
+
+/** What a plan is scored against. */
+export interface ScoreGround extends SpreadGround {
+  workload: Workload;
+  now: EpochMinute;
+}
+
 /** How one piece stands in a plan. */
 export function standingOf(
-  workload: Workload,
+  ground: ScoreGround,
   piece: Piece,
   operations: readonly PlannedOperation[],
   units: ReadonlyMap<string, UnitState>,
-  now: number,
 ): PieceStanding {
-  const { packableAt, wearableAt, packDueAt, wearDueAt, slackMinutes } = pieceReadiness(
-    workload.build,
-    piece,
-    operations,
-    units,
-    now,
-  );
+  const state = pieceReadiness(ground.workload.build, piece, operations, units, ground.now);
+  const { packableAt, wearableAt, packDueAt, wearDueAt, slackMinutes } = state;
   const over = (at: number | undefined, due: number | undefined) =>
     at === undefined || due === undefined || !Number.isFinite(at) ? 0 : Math.max(0, at - due);
   const ready = Math.max(packableAt ?? -Infinity, wearableAt ?? -Infinity);
   return {
     unplaced: operations.filter((operation) => operation.status === 'unplaced').length,
     late: over(packableAt, packDueAt) + over(wearableAt, wearDueAt),
+    lacking: lackingMinutes(state, operations, units, ground),
     slack: slackMinutes ?? Infinity,
     ready: Number.isFinite(ready) ? ready : -Infinity,
   };
 }
 
-/** The score of a plan from how its pieces stand and how many sessions and set-ups it takes. */
-export function sumUp(pieces: Iterable<PieceStanding>, sessionsAndSetUps: number): Score {
-  let [unplaced, late, tightest, finish] = [0, 0, Infinity, -Infinity];
+/** The score of a plan from how its pieces stand and what its sessions come to. */
+export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle }: Tally): Score {
+  let [unplaced, late, lacking, tightest, finish] = [0, 0, 0, Infinity, -Infinity];
   for (const piece of pieces) {
     unplaced += piece.unplaced;
     late += piece.late;
+    lacking += piece.lacking;
     // What is late counts as late; it must not hide how close the others are.
     if (piece.slack >= 0) tightest = Math.min(tightest, piece.slack);
     finish = Math.max(finish, piece.ready);
   }
-  return [unplaced, late, sessionsAndSetUps, Number.isFinite(tightest) ? -tightest : 0, finish];
+  return {
+    unplaced,
+    late,
+    lacking,
+    sessions: sessions + setUps,
+    idle,
+    tightness: Number.isFinite(tightest) ? -tightest : 0,
+    finish,
+  };
 }
 
-/** Scores what one pass of the planner came to. */
-export function scoreOf(workload: Workload, run: PlannerRun, now: number): Score {
+/** Scores what one pass of the planner came to, and says how each piece stands in it. */
+export function scoreOf(ground: ScoreGround, run: PlannerRun): { score: Score; standings: Standings } {
   const byPiece = new Map<string, PlannedOperation[]>();
-  const sessions = new Set<string>();
-  const calendars = new Map(workload.people.map((person) => [person.id, person.calendar]));
-  let setUps = 0;
   for (const operation of run.operations) {
     const list = byPiece.get(operation.pieceId);
     if (list) list.push(operation);
     else byPiece.set(operation.pieceId, [operation]);
-    if (operation.status !== 'planned' || !isPlaced(operation)) continue;
-    if (hasOwnSetUp(operation)) setUps += 1;
-    const window = calendars.get(operation.personId)?.windowAt(operation.start);
-    sessions.add(`${operation.personId} ${window?.from}`);
   }
-  const standings = workload.build.pieces.flatMap((piece) => {
+  const standings = new Map<string, PieceStanding>();
+  for (const piece of ground.workload.build.pieces) {
     const own = byPiece.get(piece.id);
-    return own ? [standingOf(workload, piece, own, run.units, now)] : [];
-  });
-  return sumUp(standings, sessions.size + setUps);
+    if (own) standings.set(piece.id, standingOf(ground, piece, own, run.units));
+  }
+  return { score: sumUp(standings.values(), run.tally), standings };
 }
+
+/** What the plan of a build is scored against. */
+export const groundOf = (workload: Workload, now: EpochMinute, lessons: readonly Lesson[]): ScoreGround => ({
+  workload,
+  now: Math.max(now, workload.startAt),
+  confirmed: confirmedBy(lessons),
+});

@@ -5,10 +5,11 @@ import { worthPuttingOff } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
 import { Reinserter } from './reinsert';
 import { compareScores } from './score';
-import { dealtInOrder, type WarmStart } from './warmStart';
+import type { WarmStart } from './warmStart';
 import { plainHabits } from '../place/decodeOptions';
+import { goOn } from './goOn';
 import { type Candidate, candidateOf, reinserterOf, candidateFrom } from './candidate';
-import { withMissing, heldCandidate, isWorthLeaving, latePieces, leastSlack, PLENTY_MINUTES } from './held';
+import { isWorthLeaving, latePieces } from './held';
 import { rules, patient, gathering } from './rules';
 import { changed, changedThrough } from './neighbours';
 import { nth, sure } from '../../model/sure';
@@ -60,48 +61,21 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
   let held: Candidate | undefined;
   let urgent: Candidate | undefined;
   if (options.warm) {
-    const warm = dealtInOrder(options.warm, workload);
-    const sequence = withMissing(warm.sequence, workload);
-    // First as it was, nothing moved but what has to; then with the work of whoever is at it now moved up; then in the same
-    // order as early as can be.
-    held = heldCandidate(workload, sequence, warm, now);
-    if (!offer(held)) return theBest();
-    const movedUp = heldCandidate(workload, sequence, warm, now, { movesUp: true });
-    // What can go on now does, but not at the cost of another set-up.
-    if (!isWorthLeaving(movedUp.score, held.score) && movedUp.score[2] <= held.score[2]) held = movedUp;
-    if (!offer(movedUp)) return theBest();
-    // Nothing late and everything placed: there is nothing to leave it for.
-    if (options.keep && !options.urgent && held.score[0] === 0 && held.score[1] === 0) return held;
-    const first = options.urgent ?? latePieces(workload, held, now);
-    if (first.size > 0) {
-      urgent = heldCandidate(workload, sequence, warm, now, { first });
-      if (!offer(urgent)) return theBest();
-      // Coats that join take long to dry through: what is late may be in time when each waits for the one below.
-      for (const coats of worthPuttingOff(workload, first)) {
-        if (urgent.score[1] === 0) break;
-        const letDryThrough = new Set([...warm.letDryThrough, ...coats]);
-        const spaced = heldCandidate(workload, sequence, { ...warm, letDryThrough }, now, { first });
-        if (compareScores(spaced.score, urgent.score) < 0) urgent = spaced;
-        if (!offer(spaced)) return theBest();
-      }
-      // Fitted in behind the others they share their set-ups, which is better where there are days to spare.
-      const { letDryThrough = warm.letDryThrough } = urgent.made.options;
-      const behind = heldCandidate(workload, sequence, { ...warm, letDryThrough }, now, { behind: first });
-      const isSafe = leastSlack(workload, behind, first, now) >= PLENTY_MINUTES;
-      if (isSafe && compareScores(behind.score, urgent.score) < 0) urgent = behind;
-      if (!offer(behind)) return theBest();
-    }
-    if (!offer(candidateOf(workload, sequence, now, plainHabits, warm.letDryThrough))) return theBest();
+    const { warm, keep = false } = options;
+    const goneOn = goOn(workload, { now, warm, keep, urgent: options.urgent, draw: random, offer });
+    if (!goneOn) return theBest();
+    ({ held, urgent } = goneOn);
+    if (keep && !options.urgent && held.score.unplaced === 0 && held.score.late === 0) return held;
   }
   const { starts = 'all' } = options;
   let through: ReadonlySet<string> = new Set();
   for (const { order, habits } of starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : []) {
     const one = candidateOf(workload, order(workload), now, habits, through);
     if (!offer(one)) return theBest();
-    if (one.score[1] === 0) continue;
+    if (one.score.late === 0) continue;
     let { score } = one;
     const before = through;
-    for (const coats of worthPuttingOff(workload, latePieces(workload, one, now))) {
+    for (const coats of worthPuttingOff(workload, latePieces(one))) {
       if (coats.every((id) => before.has(id))) continue;
       const letDryThrough = new Set([...before, ...coats]);
       const spaced = candidateOf(workload, order(workload), now, habits, letDryThrough);
@@ -137,7 +111,8 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     const habits = nth([plainHabits, patient, gathering], random(3));
     const next = candidateOf(workload, sequence, now, habits, changedThrough(current, workload, random));
     const worse = compareScores(next.score, current.score);
-    const isForgiven = worse > 0 && random(FORGIVE_ONE_IN) === 0 && next.score[0] === current.score[0];
+    const isForgiven =
+      worse > 0 && random(FORGIVE_ONE_IN) === 0 && next.score.unplaced === current.score.unplaced;
     if (worse <= 0 || isForgiven) wandering.leaveFor(next, done);
     if (!offer(next)) break;
     if (best !== next) continue;

@@ -3,7 +3,7 @@ import type { EpochMinute } from '../../model/wallTime';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { Rack, type Span } from './rack';
-import { Timeline, type Busy } from './timeline';
+import { Timeline, type Busy, type Tally } from './timeline';
 import { UnitState } from './unitState';
 import { entryOf } from '../../model/sure';
 /** Whether a coat keeps its unit on the rack: glue does not. */
@@ -47,6 +47,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   laidAt: undefined,
   end: undefined,
   boundBy: undefined,
+  opensAt: undefined,
   letsDryThrough: false,
   failures: 0,
 });
@@ -167,12 +168,16 @@ export class DraftState {
       this.before.set(key, { ...this.standingOf(key), state: state.clone() });
   }
 
-  /** How many sessions hold planned work, and set-ups. */
-  tally(): number {
-    return this.hands.reduce((sum, line) => {
-      const { sessions, setUps } = line.tally();
-      return sum + sessions + setUps;
-    }, 0);
+  /** What all sessions with planned work come to. */
+  tally(): Tally {
+    const all: Tally = { sessions: 0, setUps: 0, idle: 0 };
+    for (const line of this.hands) {
+      const { sessions, setUps, idle } = line.tally();
+      all.sessions += sessions;
+      all.setUps += setUps;
+      all.idle += idle;
+    }
+    return all;
   }
 
   /** What is done in each session that is used, by anybody. */
@@ -191,10 +196,11 @@ export class DraftState {
   }
 
   /** Everything as it is now, kept from what happens to the draft later. */
-  copy(): { operations: PlannedOperation[]; units: Map<string, UnitState> } {
+  copy(): { operations: PlannedOperation[]; units: Map<string, UnitState>; tally: Tally } {
     return {
       operations: [...this.planned.values()].map((operation) => ({ ...operation })),
       units: new Map(this.units),
+      tally: this.tally(),
     };
   }
 }

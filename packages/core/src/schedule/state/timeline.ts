@@ -58,6 +58,13 @@ export function startAt(stretch: Busy, start: EpochMinute): void {
   stretch.operation.start = start;
 }
 
+/** How many sessions hold planned work, how many set-ups that takes, and the minutes of waiting about between passes of one. */
+export interface Tally {
+  sessions: number;
+  setUps: number;
+  idle: number;
+}
+
 /** One free window of a person, with what is done in it and the longest gap that is left. */
 interface Session extends Window {
   busy: Busy[];
@@ -132,15 +139,15 @@ export class Timeline {
     }
   }
 
-  /** Whether a span lies in one free window with nothing else in it but a stretch that makes way. */
-  isFree(from: EpochMinute, minutes: number, except?: Busy): boolean {
+  /** Whether a span lies in one free window with nothing else in it but what makes way. */
+  isFree(from: EpochMinute, minutes: number, makesWay?: (stretch: Busy) => boolean): boolean {
     const session = this.session(this.indexFrom(from));
     return (
       session !== undefined &&
       session.from <= from &&
       session.to >= from + minutes &&
       session.busy.every(
-        (stretch) => stretch === except || stretch.end <= from || stretch.start >= from + minutes,
+        (stretch) => stretch.end <= from || stretch.start >= from + minutes || makesWay?.(stretch) === true,
       )
     );
   }
@@ -180,20 +187,22 @@ export class Timeline {
     measure(session);
   }
 
-  /** How many sessions hold planned work, and how many set-ups that takes. */
-  tally(): { sessions: number; setUps: number } {
+  /** What its sessions with planned work come to. */
+  tally(): Tally {
     let sessions = 0;
     let setUps = 0;
+    let idle = 0;
     for (let at = 0; at <= this.lastUsed; at += 1) {
-      let used = false;
-      for (const { operation } of this.sessions[at]!.busy) {
+      let until: EpochMinute | undefined;
+      for (const { operation, start, end } of this.sessions[at]!.busy) {
         if (operation.status !== 'planned') continue;
-        used = true;
         if (hasOwnSetUp(operation)) setUps += 1;
+        if (until !== undefined) idle += Math.max(0, start - until);
+        until = Math.max(until ?? -Infinity, end);
       }
-      if (used) sessions += 1;
+      if (until !== undefined) sessions += 1;
     }
-    return { sessions, setUps };
+    return { sessions, setUps, idle };
   }
 
   /** What is done in each session that is used, in order of time. */
@@ -212,6 +221,9 @@ export class Timeline {
     }
   }
 }
+
+/** Whether a stretch is only kept free for a pass that has no place in time yet. */
+export const isReserved = ({ operation }: Busy): boolean => operation.laidAt === undefined;
 
 /** Whether a pass is set up for anew, as against going on with the things of another. */
 export const hasOwnSetUp = ({ setUpMinutes, workMinutes, start, laidAt }: PlannedOperation): boolean =>

@@ -73,3 +73,7 @@ export function measuredTimes(lessons: readonly (TouchLesson & { at: EpochMinute
     };
   });
 }
+
+/** The materials whose times the own tests have confirmed, by id. */
+export const confirmedBy = (lessons: readonly (TouchLesson & { at: EpochMinute })[]): ReadonlySet<string> =>
+  new Set(measuredTimes(lessons).flatMap(({ materialId, confirmed }) => (confirmed ? [materialId] : [])));
