@@ -120,6 +120,8 @@ export const pieceSchema = z.looseObject({
   finestDetailMm: z.number().positive().max(500).optional(),
   /** Closures, tabs and bond areas that stay bare, by name. */
   keepBare: z.array(name).max(40).optional(),
+  /** It dries on a stand or a hook, so that both faces are coated in one go. */
+  standing: z.boolean().optional(),
   /** It lies on bare skin when worn. */
   onSkin: z.boolean().optional(),
   /** It is packed with its paint against soft vinyl or rubber. */

@@ -73,6 +73,8 @@ export const stockSchema = z.looseObject({
   containerMl: z.number().positive(),
   remainingMl: z.number().min(0),
   openedOn: date.optional(),
+  /** Ordered: it is here from this day on. */
+  arrivesOn: date.optional(),
   /** The place where the tin is kept. */
   keptIn: id.optional(),
   price: z.number().min(0).optional(),

@@ -1,7 +1,7 @@
 import type { Build } from '../model/schema';
 import { dewPointC } from '../drying/air';
 import { climateSeries } from '../drying/climateSeries';
-import { toWallTime } from '../model/wallTime';
+import { epochMinute, toWallTime } from '../model/wallTime';
 import { expandBuild } from '../schedule/plan/operations';
 import type { Plan } from '../schedule/answers/plan';
 
@@ -73,7 +73,7 @@ export function checkPlan(build: Build, plan: Plan): string[] {
           faults.push(`${coat.operationId} misses the recoat window on ${key} ${cell}`);
         }
         for (const [other, otherCoats] of unit.cells) {
-          if (other.startsWith(`${operation.face}:`)) continue;
+          if (other.startsWith(`${operation.face}:`) || operation.standing) continue;
           const last = otherCoats.filter((candidate) => candidate.laidAt < coat.laidAt).length;
           // Milestones of what lay there then; later cover only delays, so an early handleable stays a sound check.
           const wet = unit
@@ -86,7 +86,13 @@ export function checkPlan(build: Build, plan: Plan): string[] {
       });
     }
   }
-  return [...faults, ...setUpFaults(plan), ...rackFaults(build, plan), ...surfaceFaults(build, plan)];
+  return [
+    ...faults,
+    ...setUpFaults(plan),
+    ...rackFaults(build, plan),
+    ...dustFaults(build, plan),
+    ...surfaceFaults(build, plan),
+  ];
 }
 
 /**
@@ -102,10 +108,20 @@ function setUpFaults(plan: Plan): string[] {
     .sort((a, b) => a.begins - b.begins);
   const mixedAt = new Map<string, number>();
   for (const { operation, begins } of worked) {
-    const { id, status, personId, batchKey, setUpMinutes, cleanUpMinutes, start, laidAt, material } =
-      operation;
+    const {
+      id,
+      status,
+      personId,
+      batchKey,
+      rinseKey,
+      setUpMinutes,
+      cleanUpMinutes,
+      start,
+      laidAt,
+      material,
+    } = operation;
     mixedAt.set(id, begins);
-    if (status !== 'planned' || setUpMinutes === 0 || begins > start!) continue;
+    if (status !== 'planned' || setUpMinutes === 0 || begins - start! >= setUpMinutes) continue;
     const wait = Math.max(3, setUpMinutes + cleanUpMinutes);
     // Whoever logged a pass is not written down, so any of those may be gone on from.
     const mine = (one: (typeof worked)[number]) =>
@@ -113,9 +129,9 @@ function setUpFaults(plan: Plan): string[] {
     const before = worked.filter(
       (one) =>
         mine(one) &&
-        one.operation.batchKey === batchKey &&
-        one.operation.laidAt! <= begins &&
-        one.operation.laidAt! >= begins - wait,
+        one.operation.rinseKey === rinseKey &&
+        one.operation.laidAt! <= start! &&
+        one.operation.laidAt! >= start! - wait,
     );
     const last = before.at(-1);
     if (!last) {
@@ -135,14 +151,60 @@ function setUpFaults(plan: Plan): string[] {
       faults.push(
         `${between.operation.id} is done between ${last.operation.id} and ${id}, which share a set-up`,
       );
-    mixedAt.set(id, mixedAt.get(last.operation.id)!);
+    // Another colour needs two minutes to rinse, and is mixed anew.
+    const isOther = last.operation.batchKey !== batchKey;
+    if (begins - start! !== (isOther ? Math.min(2, setUpMinutes) : 0))
+      faults.push(`${id} goes on from ${last.operation.id} with the wrong rinse`);
+    if (!isOther) mixedAt.set(id, mixedAt.get(last.operation.id)!);
     if (laidAt! - mixedAt.get(id)! > (material?.potLife ?? Infinity))
       faults.push(`${id} is laid after what was mixed for its batch has set`);
   }
   return faults;
 }
 
-/** At no moment more units drying in a place than it has rack places. */
+/** No dust where anything is wetter than touch-dry; nothing begun before its material is there. */
+function dustFaults(build: Build, plan: Plan): string[] {
+  const worked = plan.operations.flatMap((operation) => {
+    const { laidAt, status, workMinutes } = operation;
+    return status === 'skipped' || laidAt === undefined
+      ? []
+      : [{ operation, begins: laidAt - workMinutes, laidAt }];
+  });
+  const stepOf = (pieceId: string, stepId: string) =>
+    build.pieces.find((one) => one.id === pieceId)!.steps.find((one) => one.id === stepId)!;
+  return worked.flatMap((dusty) => {
+    const { operation, begins, laidAt } = dusty;
+    const step = stepOf(operation.pieceId, operation.stepId);
+    const faults: string[] = [];
+    const tins = (build.stock ?? []).filter(({ material }) => material === operation.material?.id);
+    const isHere =
+      tins.length === 0 ||
+      tins.some(
+        ({ arrivesOn }) =>
+          arrivesOn === undefined || epochMinute(`${arrivesOn}T00:00`, build.timeZone) <= begins,
+      );
+    if (operation.status === 'planned' && !isHere)
+      faults.push(`${operation.id} begins before its material is there`);
+    if (step.kind !== 'sand' && operation.method !== 'sand' && operation.method !== 'tool' && !step.trims)
+      return faults;
+    if (!operation.makesDust) return faults;
+    for (const coat of worked) {
+      if (!coat.operation.material || coat.operation.placeId !== operation.placeId) continue;
+      if (coat.operation.status !== 'planned' && operation.status !== 'planned') continue;
+      const unit = plan.units.get(`${coat.operation.pieceId}/${coat.operation.unit}`)!;
+      const touchAt = Math.max(
+        ...coat.operation.cells.map(
+          (cell) => unit.asOf(cell, coat.laidAt)?.coats.at(-1)?.touchAt ?? -Infinity,
+        ),
+      );
+      if (coat.begins < laidAt && touchAt > begins + 1e-6)
+        faults.push(`${operation.id} makes dust while ${coat.operation.id} is wet`);
+    }
+    return faults;
+  });
+}
+
+/** At no moment more units drying in a place than it has rack places; small ones share. */
 function rackFaults(build: Build, plan: Plan): string[] {
   return build.places.flatMap((place) => {
     const stays = plan.operations.flatMap((operation) => {
@@ -152,13 +214,23 @@ function rackFaults(build: Build, plan: Plan): string[] {
       const key = `${operation.pieceId}/${operation.unit}`;
       const unit = plan.units.get(key)!;
       const until = Math.max(...operation.cells.map((cell) => unit.asOf(cell, laidAt)?.handleAt ?? laidAt));
-      return [{ key, from: laidAt, until }];
+      const share = Math.min(
+        1,
+        Math.max(
+          1,
+          Math.ceil(
+            (build.pieces.find((one) => one.id === operation.pieceId)!.faces.outer.areaCm2 / 400) * 16,
+          ),
+        ) / 16,
+      );
+      return [{ key, from: laidAt, until, share }];
     });
     return stays.flatMap(({ from }) => {
-      const there = new Set(
-        stays.filter((stay) => stay.from <= from && stay.until > from).map((stay) => stay.key),
+      const there = new Map(
+        stays.filter((stay) => stay.from <= from && stay.until > from).map((stay) => [stay.key, stay.share]),
       );
-      return there.size > place.slots
+      const taken = [...there.values()].reduce((sum, share) => sum + share, 0);
+      return taken > place.slots
         ? [
             `${there.size} units dry in ${place.name} at ${toWallTime(from, build.timeZone)}, where ${place.slots} fit`,
           ]

@@ -32,6 +32,8 @@ const why: Record<Binding | 'choice', string> = {
   quiet: 'It makes noise, and there are quiet hours before.',
   rack: 'The rack is full before.',
   air: 'The air is unfit before.',
+  dust: 'Before, dust would settle on wet paint in the same room.',
+  material: 'What it is laid with is on order and not here before.',
   choice: 'It could begin sooner, but that would cost a set-up or an evening more, or move what was planned.',
 };
 

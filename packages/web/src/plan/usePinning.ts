@@ -18,6 +18,8 @@ export const pinReasons: Record<Binding | 'choice', string> = {
   quiet: 'those are quiet hours',
   rack: 'the rack is full then',
   air: 'the air is unfit then',
+  dust: 'dust would settle on wet paint then',
+  material: 'a material is not here by then',
   choice: 'the plan as a whole is better so',
 };
 

@@ -1,4 +1,4 @@
-import { binderOf } from '../../model/binders';
+import { freshUntil, freshWorkOn } from '../../facts/freshWork';
 import { sayMoment, type EpochMinute } from '../../model/wallTime';
 import { nth } from '../../model/sure';
 import { about } from '../about';
@@ -22,13 +22,13 @@ export const o09WorkedTooLate: Rule = {
         const coats = (state?.cells.get(cell) ?? []).filter(({ laidAt }) => laidAt <= start);
         const top = coats.at(-1);
         if (!stack || !top) return [];
-        const resist = coats.findLastIndex(({ material }) => binderOf(material).comesOff === true);
-        // The resist has to lie right under what comes off with it.
-        const isChipped = resist >= 0 && coats.length - resist === 2;
-        const isWiped = top.material.role === 'weather' && operation.method === 'wipe';
-        if (!isChipped && !isWiped) return [];
-        const drying = nth(stack.coats, coats.length - 1);
-        const until: EpochMinute = isChipped ? drying.handleAt : drying.touchAt;
+        const work = freshWorkOn(
+          operation,
+          coats.map(({ material }) => material),
+        );
+        if (!work) return [];
+        const isChipped = work === 'chipped';
+        const until: EpochMinute = nth(stack.coats, coats.length - 1)[freshUntil[work]];
         if (start <= Math.ceil(until)) return [];
         const isDone = operation.status === 'done';
         return [

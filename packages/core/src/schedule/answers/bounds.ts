@@ -35,6 +35,8 @@ const bindingWords: Record<Binding, string> = {
   quiet: 'the quiet hours take most of it',
   rack: 'the rack takes most of it',
   air: 'waiting for fit air takes most of it',
+  dust: 'dust and wet paint in one room take most of it',
+  material: 'waiting for a material takes most of it',
 };
 
 /** When one unit is ready at best, and how long it waits for what. */

@@ -92,8 +92,7 @@ export function forecastBuild(
     const run = decode(future, sequence, {
       now: plan.now,
       timeFactors,
-      personOf,
-      notBefore,
+      kept: { beginsAt: notBefore, personOf },
       letDryThrough,
     });
     const byPiece = new Map<string, typeof run.operations>();

@@ -12,6 +12,8 @@ const whyLater: Partial<Record<Binding | 'choice', string>> = {
   drying: ', as what lies below dries later',
   rack: ', as the rack is full',
   air: ', for fit air',
+  dust: ', as dust and wet paint must not meet',
+  material: ', as a material comes later',
 };
 
 type Told = Pick<Plan, 'operations' | 'pieces' | 'timeZone'>;

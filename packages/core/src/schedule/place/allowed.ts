@@ -6,7 +6,7 @@ import { unitKey } from '../plan/workload';
 import { takesPlace, type DraftState } from '../state/draftState';
 import { entryOf } from '../../model/sure';
 
-/** A start, and what pushed it there. */
+/** A start, and what pushed it furthest. */
 export interface Allowed {
   start: EpochMinute;
   boundBy: Binding;
@@ -24,26 +24,38 @@ export function allowedFrom(
   setUp: number,
 ): Allowed {
   const { workload } = draft;
-  const { material, workMinutes, cleanUpMinutes, placeId } = operation;
+  const { material, workMinutes, cleanUpMinutes, placeId, rackShare } = operation;
   const total = setUp + workMinutes + cleanUpMinutes;
   let start = from;
   let boundBy: Binding = 'hands';
+  let furthest = 0;
   const push = (to: EpochMinute, why: Binding) => {
-    if (to > start) [start, boundBy] = [to, why];
+    if (to - start > furthest) [furthest, boundBy] = [to - start, why];
+    start = Math.max(start, to);
   };
   push(entryOf(workload.placeHours, placeId).firstFit(start, total), 'place');
   if (start !== Infinity && workload.loudHours && methodTable[operation.method].loud)
     push(workload.loudHours.firstFit(start, total), 'quiet');
+  const dust = draft.dust.get(placeId);
+  if (start !== Infinity && dust && operation.makesDust)
+    push(dust.clearOfWet(start + setUp, workMinutes) - setUp, 'dust');
   if (start === Infinity || !material) return { start, boundBy };
+  push((workload.arrivals.get(material.id) ?? -Infinity) - setUp, 'material');
   const air = entryOf(workload.airs, placeId);
+  if (dust?.hasDustAfter(start + setUp)) {
+    const wetMinutes =
+      entryOf(draft.units, unitKey(operation)).touchAfter(operation, start + setUp + workMinutes, air) -
+      (start + setUp);
+    push(dust.clearOfDust(start + setUp, Math.ceil(wetMinutes)) - setUp, 'dust');
+  }
   if (takesPlace(operation)) {
     const laidAt = start + setUp + workMinutes;
     const rack = draft.racks.get(placeId);
-    if (rack?.mayBeFull(laidAt)) {
+    if (rack?.mayBeFull(laidAt, rackShare)) {
       const key = unitKey(operation);
       // How long the coat would keep its unit on the rack.
       const stays = entryOf(draft.units, key).handleAfter(operation, laidAt, air) - laidAt;
-      push(Math.ceil(rack.firstFree(key, laidAt, stays)) - setUp - workMinutes, 'rack');
+      push(Math.ceil(rack.firstFree(key, laidAt, stays, rackShare)) - setUp - workMinutes, 'rack');
     }
   }
   push(firstGoodAir(material, air, start + setUp, workMinutes, operation.filmFactor) - setUp, 'air');

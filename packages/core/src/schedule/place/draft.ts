@@ -5,7 +5,9 @@ import { gate } from './gates';
 import { keptFit, stretchesKept } from './keptFit';
 import { joiningFit, type Fit } from './joiningFit';
 import { unitKey, type Workload } from '../plan/workload';
-import type { PlannedOperation, Binding } from '../plan/plan';
+import { isPlaced, workBegins, type PlannedOperation, type Binding } from '../plan/plan';
+import { freshUntil, freshWorkOn } from '../../facts/freshWork';
+import { takeOut } from './removals';
 import { replayLog, type Lesson } from './replayLog';
 import { linkBehind, type Busy, type Timeline } from '../state/timeline';
 import type { UnitState } from '../state/unitState';
@@ -13,6 +15,9 @@ import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOpt
 
 /** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
 const MOST_ROUNDS = 400;
+/** A coat that something has to be done to while it is fresh is put off to this many other sessions at most. */
+const MOST_SESSIONS_TRIED = 12;
+
 /**
  * The plan while it is being made: what is placed where, on whose hands and on which rack, and how it dries. Passes are
  * placed one by one, each at its first good moment, and units can be taken out again with all that is planned on them.
@@ -83,6 +88,11 @@ export class Draft extends DraftState {
       const end = before ? (before.laidAt ?? before.end) : this.options.fixedEnds?.get(id);
       if (end !== undefined) at = Math.max(at, end);
     }
+    // Parts that are joined to it have to be as ready for it as the piece itself.
+    for (const key of operation.takesIn) {
+      const part = this.units.get(key);
+      if (part && at !== Infinity) at = gate(operation, part, at);
+    }
     return at;
   }
 
@@ -95,22 +105,85 @@ export class Draft extends DraftState {
       visiting.add(id);
       for (const before of operation.after) visit(before);
       visiting.delete(id);
-      this.place(operation);
+      const followers = this.followersOf(operation);
+      if (followers.length > 0) this.placeWith(operation, followers);
+      else this.place(operation);
     };
     for (const id of ids) visit(id);
+  }
+
+  /** What has to be done to a coat before it has dried too far, and to that in turn. */
+  private followersOf(operation: PlannedOperation): PlannedOperation[] {
+    const next = this.planned.get(this.workload.soonAfter.get(operation.id) ?? '');
+    return next ? [next, ...this.followersOf(next)] : [];
+  }
+
+  /**
+   * Puts a coat and what has to be done to it while it is fresh where all can be in time: if not at once, in one of the next
+   * sessions; where none will do, the coat where it is best.
+   */
+  private placeWith(operation: PlannedOperation, followers: readonly PlannedOperation[]): void {
+    const isWaiting = (one: PlannedOperation) =>
+      one.after.some((id) => this.planned.has(id) && !this.placed.has(id));
+    let notBefore = -Infinity;
+    for (let tries = 0; tries < MOST_SESSIONS_TRIED; tries += 1) {
+      this.place(operation, notBefore);
+      const { laidAt } = operation;
+      if (laidAt === undefined) {
+        takeOut(this, new Map([[unitKey(operation), Infinity]]));
+        break;
+      }
+      let isInTime = true;
+      for (const follower of followers) {
+        // What it waits for besides is placed later, which nobody can tell yet.
+        if (follower.status !== 'planned' || isWaiting(follower)) return;
+        this.place(follower);
+        isInTime = this.isInTime(follower);
+        if (!isInTime) break;
+      }
+      if (isInTime) return;
+      const next = this.sessionAfter(operation);
+      takeOut(this, new Map([[unitKey(operation), laidAt]]));
+      if (next === Infinity) break;
+      notBefore = next + operation.setUpMinutes;
+    }
+    this.place(operation);
+  }
+
+  /** Whether a pass has its place, and by then what it is done to is still fresh. */
+  private isInTime(operation: PlannedOperation): boolean {
+    if (!isPlaced(operation)) return false;
+    const begins = workBegins(operation);
+    const unit = this.unitOf(operation);
+    return operation.cells.every((cell) => {
+      const coats = unit.cells.get(cell)?.map(({ material }) => material) ?? [];
+      const work = freshWorkOn(operation, coats);
+      const until = work && unit.top(cell)?.milestones[freshUntil[work]];
+      return until === undefined || begins <= Math.ceil(until);
+    });
+  }
+
+  /** The beginning of the next session of anybody after the one a pass is in. */
+  private sessionAfter(operation: PlannedOperation): EpochMinute {
+    const start = operation.start ?? this.now;
+    return this.hands.reduce((soonest, { calendar }) => {
+      const from = calendar.windowAt(start)?.to ?? start;
+      const next = calendar.windowFrom(from + 1)?.from ?? Infinity;
+      return next > start ? Math.min(soonest, next) : soonest;
+    }, Infinity);
   }
 
   /** When the last thing placed for somebody is done. */
   private readonly turns = new Map<string, EpochMinute>();
 
-  /** Puts one operation at its first good moment. */
-  private place(operation: PlannedOperation): void {
+  /** Puts one operation at its first good moment, its work not before the one given. */
+  private place(operation: PlannedOperation, atSoonest = -Infinity): void {
     const reservation = this.reserved.get(operation.id);
     if (reservation) {
       reservation.line.remove(reservation.stretch);
       this.reserved.delete(operation.id);
     }
-    const soonest = this.from(operation);
+    const soonest = Math.max(this.from(operation), atSoonest);
     const { kept, keepsTurns, personOf } = this.options;
     const notBefore =
       this.options.notBefore?.get(operation.id) ?? kept?.beginsAt.get(operation.id) ?? -Infinity;
@@ -178,19 +251,28 @@ export class Draft extends DraftState {
     const total = setUpMinutes + workMinutes + cleanUpMinutes;
     const unit = this.unitOf(operation);
     let start = Math.max(from - setUpMinutes, this.now);
-    let boundBy: Binding | 'choice' = start === this.now ? 'start' : 'order';
+    const pushes = new Map<Binding | 'choice', number>();
+    const push = (to: EpochMinute, why: Binding | 'choice') => {
+      if (to <= start) return;
+      pushes.set(why, (pushes.get(why) ?? 0) + to - start);
+      start = to;
+    };
+    const isAtOnce = start === this.now;
     for (let round = 0; round < MOST_ROUNDS && start !== Infinity; round += 1) {
       const before = start;
       const opened = gate(operation, unit, start + setUpMinutes, operation.letsDryThrough) - setUpMinutes;
-      if (opened > start)
-        [start, boundBy] = [opened, this.heldBy(operation, unit, start + setUpMinutes, opened)];
+      if (opened > start) push(opened, this.heldBy(operation, unit, start + setUpMinutes, opened));
       if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
-      const [free, why] = this.freeFrom(line, start, total);
-      if (free > start) [start, boundBy] = [free, why];
+      push(...this.freeFrom(line, start, total));
       const allowed = allowedFrom(this, operation, start, setUpMinutes);
-      if (allowed.start > start) ({ start, boundBy } = allowed);
+      push(allowed.start, allowed.boundBy);
       if (start === before) break;
     }
+    // What pushed it furthest is what holds it up.
+    const [boundBy] = [...pushes].reduce((most, one) => (one[1] > most[1] ? one : most), [
+      isAtOnce ? 'start' : 'order',
+      0,
+    ] as [Binding | 'choice', number]);
     const mixedAt = start + setUpMinutes;
     return { start, laidAt: mixedAt + workMinutes, line, boundBy, joins: undefined, mixedAt };
   }

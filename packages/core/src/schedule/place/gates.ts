@@ -24,13 +24,16 @@ const cured: readonly Wait[] = [
   { milestone: 'wear', coats: 'all', where: 'bonds' },
 ];
 
+/** What hangs or stands need not lie on its other face. */
+const standingWaits = coatWaits.filter(({ where }) => where !== 'other-face');
+
 /** Whether an operation lays a coat over what is there; glue lies beside it. */
 const laysCoat = ({ material }: Gated): boolean => material !== undefined && material.role !== 'bond';
 
 /** What of an operation its gates depend on. */
 export type Gated = Pick<
   PlannedOperation,
-  'kind' | 'material' | 'face' | 'cells' | 'workMinutes' | 'failures' | 'waitsForCure'
+  'kind' | 'material' | 'face' | 'cells' | 'workMinutes' | 'failures' | 'waitsForCure' | 'standing'
 >;
 
 /**
@@ -38,7 +41,11 @@ export type Gated = Pick<
  * and cure, where its step asks for it.
  */
 export function waitsOf(operation: Gated): readonly Wait[] {
-  const own = laysCoat(operation) ? coatWaits : stepKindTable[operation.kind].waits;
+  const own = laysCoat(operation)
+    ? operation.standing
+      ? standingWaits
+      : coatWaits
+    : stepKindTable[operation.kind].waits;
   if (operation.failures === 0 && !operation.waitsForCure) return own;
   return [...own, ...(operation.failures > 0 ? [sandedBack] : []), ...(operation.waitsForCure ? cured : [])];
 }

@@ -1,7 +1,7 @@
 import type { EpochMinute } from '../../model/wallTime';
 import type { Binding, PlannedOperation } from '../plan/plan';
 import type { DraftState } from '../state/draftState';
-import { longestWait, type Busy, type Timeline } from '../state/timeline';
+import { longestWait, rinseBetween, type Busy, type Timeline } from '../state/timeline';
 import { allowedFrom } from './allowed';
 import { gate } from './gates';
 
@@ -28,16 +28,17 @@ export function joiningFit(
   line: Timeline,
   latest: EpochMinute,
 ): Fit | undefined {
-  const { workMinutes, cleanUpMinutes, batchKey, material } = operation;
+  const { workMinutes, cleanUpMinutes, batchKey, rinseKey, material } = operation;
   const total = workMinutes + cleanUpMinutes;
   const wait = longestWait(operation);
   const potLife = material?.potLife ?? Infinity;
-  const fit = (start: EpochMinute, mixedAt: EpochMinute, joins: Busy | undefined): Fit | undefined => {
+  const fit = (start: EpochMinute, rinse: number, mixedAt: EpochMinute, joins?: Busy): Fit | undefined => {
+    const begins = start + rinse;
     // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
-    if (start + workMinutes - mixedAt > potLife) return undefined;
-    const opened = gate(operation, draft.unitOf(operation), start, operation.letsDryThrough);
-    if (opened !== start || allowedFrom(draft, operation, start, 0).start !== start) return undefined;
-    return { start, laidAt: start + workMinutes, line, boundBy: 'hands', joins, mixedAt };
+    if (begins + workMinutes - mixedAt > potLife) return undefined;
+    const opened = gate(operation, draft.unitOf(operation), begins, operation.letsDryThrough);
+    if (opened !== begins || allowedFrom(draft, operation, start, rinse).start !== start) return undefined;
+    return { start, laidAt: begins + workMinutes, line, boundBy: 'hands', joins, mixedAt };
   };
   const ready = draft.ready.get(batchKey);
   if (ready && ready.personId === line.id) {
@@ -46,24 +47,27 @@ export function joiningFit(
     const isNear = start <= laidAt + wait && start + workMinutes <= latest;
     // Since that pass nothing else was begun, or the things would have been put away.
     if (isNear && line.isFree(draft.now, start - draft.now + total)) {
-      const gone = fit(start, mixedAt, undefined);
+      const gone = fit(start, 0, mixedAt);
       if (gone) return gone;
     }
   }
-  for (const stretch of line.withKey(batchKey, from - wait)) {
+  for (const stretch of line.withKey(rinseKey, from - wait)) {
     const { laidAt, status } = stretch.operation;
     if (laidAt === undefined || (status !== 'planned' && status !== 'underway')) continue;
-    const start = Math.max(from, laidAt);
+    const rinse = rinseBetween(stretch.operation, operation);
+    const start = Math.max(from - rinse, laidAt);
     if (start + workMinutes > latest) return undefined;
     if (start > laidAt + wait) continue;
+    // Nobody rinses to and fro between passes of one colour.
+    if (rinse > 0 && (stretch.joinedBy || start + rinse + workMinutes > latest)) continue;
     // Between two that share a set-up it needs no cleaning up of its own; else the hands are free from the pass it joins on, as
     // nobody does anything else with the things lying ready.
     const next = stretch.joinedBy;
     const isTaken = next
       ? start + workMinutes > next.start
-      : !line.isFree(laidAt, start - laidAt + total, (other) => other === stretch);
+      : !line.isFree(laidAt, start - laidAt + rinse + total, (other) => other === stretch);
     if (isTaken) continue;
-    const joined = fit(start, stretch.mixedAt ?? start, stretch);
+    const joined = fit(start, rinse, rinse > 0 ? start + rinse : (stretch.mixedAt ?? start), stretch);
     if (joined) return joined;
   }
   return undefined;

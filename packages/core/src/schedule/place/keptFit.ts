@@ -1,7 +1,7 @@
 import type { EpochMinute } from '../../model/wallTime';
 import type { PlannedOperation } from '../plan/plan';
 import type { DraftState } from '../state/draftState';
-import { isReserved, longestWait, type Busy, type Timeline } from '../state/timeline';
+import { isReserved, longestWait, rinseBetween, type Busy, type Timeline } from '../state/timeline';
 import { allowedFrom } from './allowed';
 import type { Kept } from './decodeOptions';
 import { gate } from './gates';
@@ -23,18 +23,23 @@ export function stretchesKept(
         return isOpen ? [{ operation, begins, laidAt: begins + operation.workMinutes }] : [];
       })
       .sort((a, b) => a.begins - b.begins);
-    const shares = (before: (typeof own)[number] | undefined, next: (typeof own)[number] | undefined) =>
-      before !== undefined &&
-      next !== undefined &&
-      before.operation.batchKey === next.operation.batchKey &&
-      next.begins - before.laidAt <= longestWait(next.operation);
-    return own.map((pass, at) => {
-      const { operation, begins, laidAt } = pass;
-      const next = own[at + 1];
-      const start = shares(own[at - 1], pass) ? begins : begins - operation.setUpMinutes;
-      const end = next && shares(pass, next) ? next.begins : laidAt + operation.cleanUpMinutes;
-      return { line, stretch: { start, end, operation } };
-    });
+    /** When a pass is begun with the things of the one before, rinsed where that is of another colour; undefined for one that is not. */
+    const goesOnAt = (at: number): EpochMinute | undefined => {
+      const [before, next] = [own[at - 1], own[at]];
+      if (!before || !next || before.operation.rinseKey !== next.operation.rinseKey) return undefined;
+      const start = next.begins - rinseBetween(before.operation, next.operation);
+      return start >= before.laidAt && start - before.laidAt <= longestWait(next.operation)
+        ? start
+        : undefined;
+    };
+    return own.map(({ operation, begins, laidAt }, at) => ({
+      line,
+      stretch: {
+        start: goesOnAt(at) ?? begins - operation.setUpMinutes,
+        end: goesOnAt(at + 1) ?? laidAt + operation.cleanUpMinutes,
+        operation,
+      },
+    }));
   });
 }
 
@@ -52,26 +57,32 @@ export function keptFit(
   const begins = beginsAt.get(operation.id);
   const line = draft.hands.find(({ id }) => id === personOf.get(operation.id));
   if (begins === undefined || line === undefined || begins < from) return undefined;
-  const { workMinutes, setUpMinutes, cleanUpMinutes, batchKey, material, letsDryThrough } = operation;
+  const { workMinutes, setUpMinutes, cleanUpMinutes, batchKey, rinseKey, material, letsDryThrough } =
+    operation;
   const laidAt = begins + workMinutes;
   if (gate(operation, draft.unitOf(operation), begins, letsDryThrough) !== begins) return undefined;
   // Cleaning up is put off for what is to go on with the same things.
   const goesOn = (stretch: Busy) =>
-    isReserved(stretch) && stretch.start >= laidAt && stretch.operation.batchKey === batchKey;
+    isReserved(stretch) && stretch.start >= laidAt && stretch.operation.rinseKey === rinseKey;
   const fit = (start: EpochMinute, mixedAt: EpochMinute, joins: Busy | undefined): Fit | undefined =>
     laidAt - mixedAt <= (material?.potLife ?? Infinity) &&
     allowedFrom(draft, operation, start, begins - start).start === start
       ? { start, laidAt, line, boundBy: 'choice', joins, mixedAt }
       : undefined;
-  for (const stretch of line.withKey(batchKey, begins - longestWait(operation))) {
+  for (const stretch of line.withKey(rinseKey, begins - longestWait(operation) - setUpMinutes)) {
     const { laidAt: before, status } = stretch.operation;
     if (before === undefined || (status !== 'planned' && status !== 'underway')) continue;
+    const rinse = rinseBetween(stretch.operation, operation);
+    const start = begins - rinse;
     if (before > begins) break;
+    if (start < before || start - before > longestWait(operation)) continue;
     const { joinedBy: next } = stretch;
+    if (next && rinse > 0) continue;
     const isFree = next
       ? laidAt <= next.start
       : line.isFree(before, laidAt - before + cleanUpMinutes, (other) => other === stretch || goesOn(other));
-    const joined = isFree ? fit(begins, stretch.mixedAt ?? begins, stretch) : undefined;
+    const mixedAt = rinse > 0 ? begins : (stretch.mixedAt ?? begins);
+    const joined = isFree ? fit(start, mixedAt, stretch) : undefined;
     if (joined) return joined;
   }
   const ready = draft.ready.get(batchKey);

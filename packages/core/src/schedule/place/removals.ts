@@ -1,8 +1,17 @@
 import type { EpochMinute } from '../../model/wallTime';
 import { chainOf, type DraftState } from '../state/draftState';
 import { unitKey } from '../plan/workload';
-import { isPlaced, type PlannedOperation } from '../plan/plan';
-import { endAt, join, laidAtOf, longestWait, startAt, unlink, type Busy } from '../state/timeline';
+import { isPlaced, workBegins, type PlannedOperation } from '../plan/plan';
+import {
+  endAt,
+  join,
+  laidAtOf,
+  longestWait,
+  rinseBetween,
+  startAt,
+  unlink,
+  type Busy,
+} from '../state/timeline';
 import { entryOf } from '../../model/sure';
 
 /** From when on each unit, `piece/unit`, is taken out of the plan. */
@@ -67,7 +76,11 @@ export function goAlong(draft: DraftState, wanted: Removals): Removals {
       const operation = draft.planned.get(id);
       if (!operation || !goes(operation, removals)) continue;
       const gap = orphan(draft, id, removals);
-      if (gap && !gap.adopter && gap.orphan.start - gap.freeFrom < gap.orphan.operation.setUpMinutes)
+      if (
+        gap &&
+        !gap.adopter &&
+        workBegins(gap.orphan.operation) - gap.freeFrom < gap.orphan.operation.setUpMinutes
+      )
         cut(gap.orphan.operation);
       for (const followerKey of draft.workload.unitsAfter.get(key) ?? [])
         for (const follower of entryOf(draft.workload.byUnit, followerKey))
@@ -85,7 +98,8 @@ function orphan(draft: DraftState, id: string, removals: Removals): Orphan | und
   let first = stretch;
   while (first.joined && goes(first.joined.operation, removals)) first = first.joined;
   const kept = first.joined;
-  const isNear = kept && orphan.start - laidAtOf(kept) <= longestWait(orphan.operation);
+  const start = kept ? workBegins(orphan.operation) - rinseBetween(kept.operation, orphan.operation) : 0;
+  const isNear = kept && start >= laidAtOf(kept) && start - laidAtOf(kept) <= longestWait(orphan.operation);
   return {
     orphan,
     adopter: isNear ? kept : undefined,
@@ -138,14 +152,20 @@ export function takeOut(draft: DraftState, removals: Removals): () => void {
     endAt(kept, laidAtOf(kept) + kept.operation.cleanUpMinutes);
   }
   for (const { orphan, adopter } of orphans) {
+    const begins = workBegins(orphan.operation);
     if (adopter) {
+      startAt(orphan, begins - rinseBetween(adopter.operation, orphan.operation));
       join(adopter, orphan);
-      continue;
+      if (adopter.operation.batchKey === orphan.operation.batchKey) continue;
+    } else {
+      orphan.joined = undefined;
+      startAt(orphan, begins - orphan.operation.setUpMinutes);
     }
-    const mixedAt = orphan.start;
-    orphan.joined = undefined;
-    startAt(orphan, orphan.start - orphan.operation.setUpMinutes);
-    for (const one of chainOf(orphan)) one.mixedAt = mixedAt;
+    for (const one of chainOf(orphan)) {
+      // The next colour was mixed for itself.
+      if (one.operation.batchKey !== orphan.operation.batchKey) break;
+      one.mixedAt = begins;
+    }
   }
   for (const key of removals.keys()) standAsKept(draft, key);
 

@@ -2,7 +2,7 @@ import { BOND_CELL, facesOf, methodOf, operationId, zoneIdsOf } from '../../mode
 import type { Placement } from '../../model/placementIds';
 import { placementOf } from '../../model/placements';
 import { placesOf } from '../../model/places';
-import { type StepKind } from '../../model/stepKinds';
+import { stepKindTable, type StepKind } from '../../model/stepKinds';
 import type { AirAid, Build, Face } from '../../model/schema';
 import { stepsBefore } from '../../model/stepLinks';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
@@ -11,7 +11,7 @@ import { handsOn, type HandsOn } from '../../quantity/handsOn';
 import { passArea } from '../../facts/passArea';
 import type { FilmGrade } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
-import type { Method } from '../../model/methods';
+import { methodTable, type Method } from '../../model/methods';
 import { entryOf, nth } from '../../model/sure';
 
 /**
@@ -50,6 +50,16 @@ export interface Operation extends HandsOn {
   after: string[];
   /** Neighbours in time with the same key share set-up and clean-up. */
   batchKey: string;
+  /** As `batchKey`, but for the colour: between those the tool is rinsed. */
+  rinseKey: string;
+  /** Nothing wet may stand in the same room meanwhile. */
+  makesDust: boolean;
+  /** The rack places that its unit takes while it dries: less than one for what is small. */
+  rackShare: number;
+  /** The unit hangs or stands, so that no face has to be handled for the other. */
+  standing: boolean;
+  /** Units, `piece/unit`, that it makes part of its own: they are waited for like its own. */
+  takesIn: string[];
   optional: boolean;
   /** Begins only when all that lies below is cured. */
   waitsForCure: boolean;
@@ -57,9 +67,18 @@ export interface Operation extends HandsOn {
   mustDryThrough: boolean;
 }
 
+/** A piece this large takes a rack place of its own, cm² of its outer face; smaller ones share, down to sixteen on one. */
+const WHOLE_PLACE_CM2 = 400;
+const MOST_ON_A_PLACE = 16;
+
+/** The share of a rack place that a piece takes by its size, in sixteenths so that sums come out even. */
+export const rackShareOf = (areaCm2: number): number =>
+  Math.min(1, Math.max(1, Math.ceil((areaCm2 / WHOLE_PLACE_CM2) * MOST_ON_A_PLACE)) / MOST_ON_A_PLACE);
+
 /**
  * Expands a build into operations: every step times its coats, faces and units. Faces follow each other in the
- * order the step names them, all coats of one before the next. Steps run in list order unless `after` says otherwise;
+ * order the step names them, all coats of one before the next; on what stands or hangs, coat by coat over both. Steps run in
+ * list order unless `after` says otherwise;
  * a step that waits for another piece waits for all its units.
  */
 export function expandBuild(build: Build): Operation[] {
@@ -79,11 +98,13 @@ export function expandBuild(build: Build): Operation[] {
         const method = methodOf(step, material);
         const zones = step.zones ?? zoneIdsOf(piece);
         const grade = step.film ?? 'normal';
-        const passes: { coat: number; face: Face | undefined }[] = material
-          ? facesOf(step).flatMap((face) =>
-              Array.from({ length: step.coats ?? 1 }, (_, n) => ({ coat: n + 1, face })),
-            )
-          : [{ coat: 1, face: undefined }];
+        const coats = Array.from({ length: step.coats ?? 1 }, (_, n) => n + 1);
+        const standing = piece.standing ?? false;
+        const passes: { coat: number; face: Face | undefined }[] = !material
+          ? [{ coat: 1, face: undefined }]
+          : standing
+            ? coats.flatMap((coat) => facesOf(step).map((face) => ({ coat, face })))
+            : facesOf(step).flatMap((face) => coats.map((coat) => ({ coat, face })));
         let previous: string | undefined;
         for (const { coat, face } of passes) {
           const id = operationId({ piece: piece.id, unit, step: step.id, coat, face });
@@ -117,10 +138,18 @@ export function expandBuild(build: Build): Operation[] {
             air: step.air ?? 'still',
             after: previous ? [previous] : [],
             batchKey: [material?.id ?? step.kind, step.colour ?? '', method, placeId].join('|'),
+            rinseKey: [material?.id ?? step.kind, method, placeId].join('|'),
+            makesDust:
+              methodTable[method].abrades || stepKindTable[step.kind].abrades === true || step.trims === true,
+            rackShare: rackShareOf(piece.faces.outer.areaCm2),
+            standing,
+            takesIn: (step.parts ?? []).flatMap((part) =>
+              Array.from({ length: pieces.get(part)?.quantity ?? 0 }, (_, n) => `${part}/${n + 1}`),
+            ),
             optional: step.optional ?? false,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
             mustDryThrough: step.waitFor === 'through',
-            ...handsOn(step, method, material, areaCm2, edgeMm),
+            ...handsOn(step, method, material, areaCm2, edgeMm, piece.quantity > 1),
           });
           previous = id;
         }

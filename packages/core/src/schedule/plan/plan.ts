@@ -4,7 +4,18 @@ import { sure } from '../../model/sure';
 
 /** Why an operation can't begin earlier. */
 export type Binding =
-  'start' | 'order' | 'drying' | 'through' | 'window' | 'hands' | 'place' | 'quiet' | 'rack' | 'air';
+  | 'start'
+  | 'order'
+  | 'drying'
+  | 'through'
+  | 'window'
+  | 'hands'
+  | 'place'
+  | 'quiet'
+  | 'rack'
+  | 'air'
+  | 'dust'
+  | 'material';
 
 /** The last moment a session can begin, and the piece that misses its date when it begins later. */
 export interface SessionDeadline {

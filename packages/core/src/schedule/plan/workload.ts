@@ -9,6 +9,7 @@ import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import { personCalendar, placeCalendar, quietCalendar, type Calendar } from './calendar';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
+import { soonAfter } from './soonAfter';
 import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
 
 /** What stays the same however often a build is planned: its operations, clocks and calendars. */
@@ -47,6 +48,12 @@ export interface Workload {
   touchTests: { test: TouchTest; at: EpochMinute }[];
   /** When operations are pinned to, by their id. */
   pins: Map<string, EpochMinute>;
+  /** The pieces that a piece becomes part of, however far up, by its id. */
+  wholesOf: Map<string, string[]>;
+  /** When materials that are only on order are here, by id. */
+  arrivals: Map<string, EpochMinute>;
+  /** Passes that have to follow another before it has dried too far, by the id of that other. */
+  soonAfter: Map<string, string>;
 }
 
 /** What was measured in each place, by its id, sorted by time. */
@@ -84,13 +91,16 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
   }
   const places = placesOf(build);
   const byId = new Map(operations.map((operation) => [operation.id, operation]));
+  const { byUnit, unitsAfter } = unitsOf(operations, byId);
   return {
     build,
     readings,
     pieces: new Map(build.pieces.map((piece) => [piece.id, piece])),
     operations,
     byId,
-    ...unitsOf(operations, byId),
+    byUnit,
+    coatsOnCoats: new Map([...byUnit].map(([key, own]) => [key, coatsOnCoats(own)])),
+    unitsAfter,
     materials: materialsOf(build.materials),
     airs: new Map(
       places.map((place) => [place.id, placeAir(place, timeZone, origin, readings[place.id] ?? [])]),
@@ -111,6 +121,9 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
     touchTests: (build.touchTests ?? [])
       .map((test) => ({ test, at: epochMinute(test.at, timeZone) }))
       .sort((a, b) => a.at - b.at),
+    wholesOf: wholesOf(build),
+    arrivals: arrivalsOf(build),
+    soonAfter: new Map([...byUnit.values()].flatMap(soonAfter)),
     pins: new Map((build.pins ?? []).map((pin) => [pin.operation, epochMinute(pin.at, timeZone)])),
   };
 }
@@ -121,7 +134,7 @@ export const unitKey = (operation: Operation): string => `${operation.pieceId}/$
 function unitsOf(
   operations: readonly Operation[],
   byId: ReadonlyMap<string, Operation>,
-): Pick<Workload, 'byUnit' | 'coatsOnCoats' | 'unitsAfter'> {
+): Pick<Workload, 'byUnit' | 'unitsAfter'> {
   const byUnit = new Map<string, Operation[]>();
   const unitsAfter = new Map<string, Set<string>>();
   for (const operation of operations) {
@@ -136,11 +149,36 @@ function unitsOf(
       unitsAfter.set(unitKey(before), followers.add(key));
     }
   }
-  return {
-    byUnit,
-    coatsOnCoats: new Map([...byUnit].map(([key, own]) => [key, coatsOnCoats(own)])),
-    unitsAfter,
-  };
+  return { byUnit, unitsAfter };
+}
+
+function wholesOf(build: Build): Map<string, string[]> {
+  const direct = new Map<string, string[]>();
+  for (const { id, steps } of build.pieces)
+    for (const part of steps.flatMap((step) => step.parts ?? []))
+      direct.set(part, [...(direct.get(part) ?? []), id]);
+  return new Map(
+    [...direct].map(([part, first]) => {
+      const all = new Set(first);
+      for (const whole of all) for (const above of direct.get(whole) ?? []) all.add(above);
+      return [part, [...all]];
+    }),
+  );
+}
+
+/** Materials of which nothing is here yet, with the morning on which the first of what was ordered is. */
+function arrivalsOf(build: Build): Map<string, EpochMinute> {
+  const byMaterial = new Map<string, (EpochMinute | undefined)[]>();
+  for (const { material, arrivesOn } of build.stock ?? []) {
+    const at = arrivesOn === undefined ? undefined : epochMinute(`${arrivesOn}T00:00`, build.timeZone);
+    byMaterial.set(material, [...(byMaterial.get(material) ?? []), at]);
+  }
+  return new Map(
+    [...byMaterial].flatMap(([material, all]) => {
+      const ordered = all.flatMap((at) => at ?? []);
+      return ordered.length === all.length ? [[material, Math.min(...ordered)]] : [];
+    }),
+  );
 }
 
 /** Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle. */

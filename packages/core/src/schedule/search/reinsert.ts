@@ -112,7 +112,10 @@ export class Reinserter {
     const going = removed(this.draft, removals);
     const canGo = going.length > 0 && going.length <= MOST_PASSES;
     if (!canGo || [...removals.keys()].some((key) => !this.isMovable.has(key))) return false;
-    const touched = new Set(going.map(({ pieceId }) => pieceId));
+    // A whole is ready with its parts.
+    const touched = new Set(
+      going.flatMap(({ pieceId }) => [pieceId, ...(this.workload.wholesOf.get(pieceId) ?? [])]),
+    );
     const was = [...touched].map((id) => [id, entryOf(this.pieces, id)] as const);
     const scoreWas = this.score;
     // In the order they were, which what is drawn next changes.

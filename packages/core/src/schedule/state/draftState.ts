@@ -2,6 +2,7 @@ import { type Operation } from '../plan/operations';
 import type { EpochMinute } from '../../model/wallTime';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
+import { Dust } from './dust';
 import { Rack, type Span } from './rack';
 import { Timeline, type Busy, type Tally } from './timeline';
 import { UnitState } from './unitState';
@@ -35,6 +36,11 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   air: operation.air,
   after: operation.after,
   batchKey: operation.batchKey,
+  rinseKey: operation.rinseKey,
+  makesDust: operation.makesDust,
+  rackShare: operation.rackShare,
+  standing: operation.standing,
+  takesIn: operation.takesIn,
   optional: operation.optional,
   waitsForCure: operation.waitsForCure,
   mustDryThrough: operation.mustDryThrough,
@@ -65,6 +71,7 @@ export interface UnitStanding {
   state: UnitState;
   lastOn: EpochMinute | undefined;
   stays: (readonly [place: string, stays: Span[]])[];
+  dust: (readonly [place: string, dust: ReturnType<Dust['of']>])[];
 }
 
 /** A stretch and those that share its set-up behind it. */
@@ -81,6 +88,8 @@ export class DraftState {
   readonly placed = new Set<string>();
   readonly hands: Timeline[];
   readonly racks: Map<string, Rack>;
+  /** Rooms in which any pass makes dust. */
+  readonly dust: Map<string, Dust>;
   /** What lies ready from a pass that was logged a moment ago, by its batch: whoever goes on needs no set-up. */
   readonly ready = new Map<string, ReadyThings>();
   /** When the last thing was done to each unit: passes on one unit are placed in the order they happen. */
@@ -104,6 +113,9 @@ export class DraftState {
       return line;
     });
     this.racks = new Map([...workload.slots].map(([place, slots]) => [place, new Rack(slots)]));
+    this.dust = new Map(
+      workload.operations.flatMap(({ makesDust, placeId }) => (makesDust ? [[placeId, new Dust()]] : [])),
+    );
     for (const operation of workload.operations) {
       if (pieces && !pieces.has(operation.pieceId)) continue;
       const planned = unplanned(operation);
@@ -135,13 +147,25 @@ export class DraftState {
     return entryOf(this.units, unitKey(operation));
   }
 
-  /** A coat on a unit: it dries, and takes a place on the rack until it can be handled. */
+  /** A pass on a unit: dust, or a coat that dries, and takes a place on the rack until it can be handled. */
   lay(operation: PlannedOperation, laidAt: EpochMinute): void {
     const unit = this.unitOf(operation);
-    unit.lay(operation, laidAt, entryOf(this.workload.airs, operation.placeId));
+    const key = unitKey(operation);
+    const { placeId, cells, workMinutes, makesDust, material, rackShare } = operation;
+    const dust = this.dust.get(placeId);
+    const begins = laidAt - workMinutes;
+    if (makesDust) dust?.makesDust(key, { from: begins, to: laidAt });
+    unit.lay(operation, laidAt, entryOf(this.workload.airs, placeId));
+    if (material && dust) {
+      const touchAt = cells.reduce(
+        (latest, cell) => Math.max(latest, unit.top(cell)?.milestones.touchAt ?? laidAt),
+        laidAt,
+      );
+      dust.standsWet(key, { from: begins, to: touchAt });
+    }
     if (!takesPlace(operation)) return;
-    const until = unit.latest(operation.cells, (stack) => stack.handleAt);
-    this.racks.get(operation.placeId)?.take(unitKey(operation), laidAt, until);
+    const until = unit.latest(cells, (stack) => stack.handleAt);
+    this.racks.get(placeId)?.take(key, laidAt, until, rackShare);
   }
 
   /** How each unit stood before anything was planned on it. */
@@ -152,14 +176,16 @@ export class DraftState {
       state: entryOf(this.units, key),
       lastOn: this.lastOn.get(key),
       stays: [...this.racks].map(([place, rack]) => [place, [...rack.staysOf(key)]]),
+      dust: [...this.dust].map(([place, dust]) => [place, dust.of(key)]),
     };
   }
 
-  standAgain(key: string, { state, lastOn, stays }: UnitStanding): void {
+  standAgain(key: string, { state, lastOn, stays, dust }: UnitStanding): void {
     this.units.set(key, state);
     if (lastOn === undefined) this.lastOn.delete(key);
     else this.lastOn.set(key, lastOn);
     for (const [place, spans] of stays) entryOf(this.racks, place).putBack(key, spans);
+    for (const [place, own] of dust) entryOf(this.dust, place).putBack(key, own);
   }
 
   /** Remembers how the units stand, which is what they go back to when all that is planned on them is taken out. */

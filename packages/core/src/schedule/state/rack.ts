@@ -7,16 +7,18 @@ export interface Span {
 }
 
 /**
- * The rack of one place: how many units dry there at a time. A unit takes a place from the moment a coat is laid until it
- * can be handled. Invariant: never more different units at one moment than there are slots, if asked before each stay.
+ * The rack of one place: how much dries there at a time. A unit takes its share of a place from the moment a coat is laid until
+ * it can be handled. Invariant: never more at one moment than there are slots, if asked before each stay.
  *
- * Kept as a step function: from `times[n]` until `times[n + 1]` there are `counts[n]` units.
+ * Kept as a step function: from `times[n]` until `times[n + 1]` `counts[n]` places are taken.
  */
 export class Rack {
   private readonly times: number[] = [-Infinity];
   private readonly counts: number[] = [0];
   /** When each unit stands here; its spans do not overlap, so that none is counted twice. */
   private readonly own = new Map<string, Span[]>();
+  /** The share of a place each unit takes, in sixteenths so that sums come out even. */
+  private readonly shares = new Map<string, number>();
 
   constructor(readonly slots: number) {}
 
@@ -42,7 +44,8 @@ export class Rack {
   }
 
   /** Notes that a unit stands here for a while; whoever plans has asked `firstFree` before. */
-  take(unit: string, from: EpochMinute, to: EpochMinute): void {
+  take(unit: string, from: EpochMinute, to: EpochMinute, share = 1): void {
+    this.shares.set(unit, share);
     let spans = this.own.get(unit);
     if (!spans) {
       spans = [];
@@ -52,15 +55,15 @@ export class Rack {
     let start = from;
     for (const span of [...spans].sort((a, b) => a.from - b.from)) {
       if (span.to <= start || span.from >= to) continue;
-      if (span.from > start) this.count(spans, start, span.from);
+      if (span.from > start) this.count(spans, start, span.from, share);
       start = Math.max(start, span.to);
     }
-    if (to > start) this.count(spans, start, to);
+    if (to > start) this.count(spans, start, to, share);
   }
 
-  private count(spans: Span[], from: EpochMinute, to: EpochMinute): void {
+  private count(spans: Span[], from: EpochMinute, to: EpochMinute, share: number): void {
     spans.push({ from, to });
-    this.add(from, to, 1);
+    this.add(from, to, share);
   }
 
   private add(from: EpochMinute, to: EpochMinute, units: number): void {
@@ -81,7 +84,7 @@ export class Rack {
     return this.own.get(unit) ?? [];
   }
 
-  /** How many units stand here from each moment on. */
+  /** How many places are taken from each moment on. */
   steps(): (readonly [from: EpochMinute, units: number])[] {
     return this.times
       .map((from, at) => [from, this.counts[at]!] as const)
@@ -90,15 +93,16 @@ export class Rack {
 
   /** Takes a unit off the rack: as if it had only these stays. */
   putBack(unit: string, stays: readonly Span[]): void {
-    for (const { from, to } of this.staysOf(unit)) this.add(from, to, -1);
+    const share = this.shares.get(unit) ?? 1;
+    for (const { from, to } of this.staysOf(unit)) this.add(from, to, -share);
     this.own.delete(unit);
-    for (const stay of stays) this.take(unit, stay.from, stay.to);
+    for (const stay of stays) this.take(unit, stay.from, stay.to, share);
   }
 
-  /** Whether all slots could be taken at some time from a moment on; cheap, and never wrong when it says no. */
-  mayBeFull(from: EpochMinute): boolean {
+  /** Whether there might be no room for a share at some time from a moment on; cheap, and never wrong when it says no. */
+  mayBeFull(from: EpochMinute, share = 1): boolean {
     for (let at = this.indexAt(from); at < this.counts.length; at += 1)
-      if (this.counts[at]! >= this.slots) return true;
+      if (this.counts[at]! + share > this.slots) return true;
     return false;
   }
 
@@ -106,7 +110,7 @@ export class Rack {
    * The first moment at or after `from` at which a unit can come and stay for `minutes`. A unit that stands here already
    * keeps its place.
    */
-  firstFree(unit: string, from: EpochMinute, minutes: number): EpochMinute {
+  firstFree(unit: string, from: EpochMinute, minutes: number, share = 1): EpochMinute {
     const spans = this.own.get(unit) ?? [];
     const standsAt = (minute: EpochMinute) => spans.some((span) => span.from <= minute && span.to > minute);
     let start = from;
@@ -114,7 +118,7 @@ export class Rack {
       const begins = Math.max(start, this.times[at]!);
       if (begins >= start + Math.max(1, minutes)) return start;
       // It is full here: the stay can begin with the next step at the soonest.
-      if (this.counts[at]! >= this.slots && !standsAt(begins)) {
+      if (this.counts[at]! + share > this.slots && !standsAt(begins)) {
         if (at + 1 >= this.times.length) return Infinity;
         start = this.times[at + 1]!;
       }

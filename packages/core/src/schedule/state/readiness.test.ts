@@ -8,9 +8,9 @@ import type { UnitState } from './unitState';
 // Packed by Thursday 25 February 18:00, worn on Friday at 9:00, all in UTC.
 const event = { id: 'day', name: 'The day', packAt: '2027-02-25T18:00', wearAt: '2027-02-26T09:00' };
 const at = (wall: string) => epochMinute(wall, 'UTC');
-const build = { timeZone: 'UTC', events: [event] } as unknown as Build;
+const build = { timeZone: 'UTC', events: [event], pieces: [] } as unknown as Build;
 const piece = (changes: Partial<Piece> = {}) =>
-  ({ id: 'plate', quantity: 1, event: 'day', ...changes }) as unknown as Piece;
+  ({ id: 'plate', quantity: 1, event: 'day', steps: [], ...changes }) as unknown as Piece;
 const pass = (status: PlannedOperation['status'], laidAt?: string) =>
   ({ status, laidAt: laidAt && at(laidAt) }) as unknown as PlannedOperation;
 /** A unit whose one spot is packable and wearable at given moments. */

@@ -6,8 +6,21 @@ import type { UnitState } from './unitState';
 /** Less to spare than this counts as tight: one day, so one lost evening. */
 const TIGHT_MINUTES = MINUTES_PER_DAY;
 
+/** The units, `piece/unit`, of a piece and of all that is joined to it. */
+function unitsOfWhole(build: Build, piece: Piece): string[] {
+  const whole = new Set([piece]);
+  for (const one of whole)
+    for (const id of one.steps.flatMap((step) => step.parts ?? [])) {
+      const part = build.pieces.find((other) => other.id === id);
+      if (part) whole.add(part);
+    }
+  return [...whole].flatMap(({ id, quantity }) =>
+    Array.from({ length: quantity }, (_, n) => `${id}/${n + 1}`),
+  );
+}
+
 /**
- * When a piece is packable and wearable and how that stands against its dates. `latestStartAt` is left for the caller,
+ * When a piece is packable and wearable, with all that is joined to it, and how that stands against its dates. `latestStartAt` is left for the caller,
  * who can plan the piece again.
  */
 export function pieceReadiness(
@@ -28,8 +41,8 @@ export function pieceReadiness(
     finishedAt = Math.max(-Infinity, ...operations.flatMap((operation) => operation.laidAt ?? []));
     packableAt = finishedAt;
     wearableAt = finishedAt;
-    for (let unit = 1; unit <= piece.quantity; unit += 1) {
-      const state = units.get(`${piece.id}/${unit}`);
+    for (const key of unitsOfWhole(build, piece)) {
+      const state = units.get(key);
       if (!state) continue;
       packableAt = Math.max(packableAt, Math.ceil(state.latest(state.cells.keys(), (stack) => stack.packAt)));
       wearableAt = Math.max(wearableAt, Math.ceil(state.latest(state.cells.keys(), (stack) => stack.wearAt)));

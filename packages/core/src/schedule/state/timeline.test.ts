@@ -10,7 +10,8 @@ const calendar = () =>
     'UTC',
     monday,
   );
-const operation = (batchKey: string, laidAt: number) => ({ batchKey, laidAt }) as PlannedOperation;
+const operation = (batchKey: string, laidAt: number) =>
+  ({ batchKey, rinseKey: batchKey, laidAt }) as PlannedOperation;
 const line = () => {
   const made = new Timeline('p', calendar());
   made.startAt(monday);

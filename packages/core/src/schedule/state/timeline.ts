@@ -23,6 +23,15 @@ const LEAST_GAP_MINUTES = 3;
 export const longestWait = ({ setUpMinutes, cleanUpMinutes }: PlannedOperation): number =>
   Math.max(LEAST_GAP_MINUTES, setUpMinutes + cleanUpMinutes);
 
+/** Rinsing the tool, or taking up another can, for the next colour. */
+const RINSE_MINUTES = 2;
+
+/** Minutes between a pass and the next with the same things: none for the same colour, a rinse for another. */
+export const rinseBetween = (
+  before: Pick<PlannedOperation, 'batchKey'>,
+  next: Pick<PlannedOperation, 'batchKey' | 'setUpMinutes'>,
+): number => (before.batchKey === next.batchKey ? 0 : Math.min(RINSE_MINUTES, next.setUpMinutes));
+
 /** Makes one stretch go on into the next with the same things. */
 export function join(before: Busy, next: Busy): void {
   before.joinedBy = next;
@@ -152,7 +161,7 @@ export class Timeline {
     );
   }
 
-  /** What is done with the same things and laid at or after a moment, in order of time. */
+  /** What is done with the same things, of whatever colour, and laid at or after a moment, in order of time. */
   *withKey(key: string, from: EpochMinute): Iterable<Busy> {
     const list = this.byKey.get(key);
     if (!list) return;
@@ -167,7 +176,7 @@ export class Timeline {
   }
 
   add(stretch: Busy): void {
-    const key = stretch.operation.batchKey;
+    const key = stretch.operation.rinseKey;
     const list = this.byKey.get(key);
     if (list) {
       let place = list.length;
@@ -211,7 +220,7 @@ export class Timeline {
   }
 
   remove(stretch: Busy): void {
-    const list = this.byKey.get(stretch.operation.batchKey);
+    const list = this.byKey.get(stretch.operation.rinseKey);
     if (list) list.splice(list.indexOf(stretch), 1);
     const session = this.session(this.indexFrom(stretch.start));
     const at = session?.busy.indexOf(stretch) ?? -1;
@@ -227,7 +236,10 @@ export const isReserved = ({ operation }: Busy): boolean => operation.laidAt ===
 
 /** Whether a pass is set up for anew, as against going on with the things of another. */
 export const hasOwnSetUp = ({ setUpMinutes, workMinutes, start, laidAt }: PlannedOperation): boolean =>
-  setUpMinutes > 0 && start !== undefined && laidAt !== undefined && laidAt - start > workMinutes;
+  setUpMinutes > 0 &&
+  start !== undefined &&
+  laidAt !== undefined &&
+  laidAt - start - workMinutes >= setUpMinutes;
 
 /** When a stretch's work is done; its start while that is not known. */
 export const laidAtOf = ({ operation, start }: Busy): EpochMinute => operation.laidAt ?? start;

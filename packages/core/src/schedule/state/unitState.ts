@@ -153,8 +153,22 @@ export class UnitState implements UnitView {
     );
   }
 
-  /** When this unit could be handled if one more coat were laid on it. */
+  /** When this unit could be handled, and when the newest coat were touch-dry, if one more coat were laid on it. */
   handleAfter(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): EpochMinute {
+    return this.withCoat(operation, laidAt, placeAir).reduce(
+      (latest, { handleAt }) => Math.max(latest, handleAt),
+      -Infinity,
+    );
+  }
+  touchAfter(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): EpochMinute {
+    return this.withCoat(operation, laidAt, placeAir).reduce(
+      (latest, { coats }) => Math.max(latest, coats.at(-1)?.touchAt ?? laidAt),
+      laidAt,
+    );
+  }
+
+  /** How its spots would dry if one more coat were laid on it. */
+  private withCoat(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): DryStack[] {
     const stand = { from: laidAt, placeAir, fan: operation.air === 'fan' };
     const material = sure(operation.material, `what ${operation.id} lays`);
     const coat: LaidCoat = {
@@ -165,10 +179,8 @@ export class UnitState implements UnitView {
       air: operation.air,
       ...(this.timeFactors ? { timeFactor: this.timeFactors.get(material.id) ?? 1 } : {}),
     };
-    return operation.cells.reduce(
-      (latest, cell) =>
-        Math.max(latest, dryStack([...(this.cells.get(cell) ?? []), coat], [...this.stands, stand]).handleAt),
-      -Infinity,
+    return operation.cells.map((cell) =>
+      dryStack([...(this.cells.get(cell) ?? []), coat], [...this.stands, stand]),
     );
   }
 
