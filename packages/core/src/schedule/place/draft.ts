@@ -25,6 +25,8 @@ const MOST_SESSIONS_TRIED = 12;
 export class Draft extends DraftState {
   /** How passes are placed from now on. */
   habits: PlacingHabits;
+  /** Passes placed from now on that do not begin before a moment, by id. */
+  heldUntil: ReadonlyMap<string, EpochMinute> = new Map();
   /** Coats placed from now on that are put off until what they land on is dry through. */
   letDryThrough: ReadonlySet<string>;
 
@@ -94,6 +96,12 @@ export class Draft extends DraftState {
       if (part && at !== Infinity) at = gate(operation, part, at);
     }
     return at;
+  }
+
+  /** When all that goes before a pass and lies below it lets its work begin; Infinity for never. */
+  opensAt(operation: PlannedOperation): EpochMinute {
+    const from = this.from(operation);
+    return from === Infinity ? Infinity : gate(operation, this.unitOf(operation), from);
   }
 
   /** Places what is not placed yet of some operations, in that order, what each waits for before it. */
@@ -186,7 +194,10 @@ export class Draft extends DraftState {
     const soonest = Math.max(this.from(operation), atSoonest);
     const { kept, keepsTurns, personOf } = this.options;
     const notBefore =
-      this.options.notBefore?.get(operation.id) ?? kept?.beginsAt.get(operation.id) ?? -Infinity;
+      this.options.notBefore?.get(operation.id) ??
+      kept?.beginsAt.get(operation.id) ??
+      this.heldUntil.get(operation.id) ??
+      -Infinity;
     const turn = this.turns.get(personOf?.get(operation.id) ?? '') ?? -Infinity;
     const from = Math.max(soonest, notBefore, keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);

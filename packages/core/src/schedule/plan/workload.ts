@@ -31,6 +31,10 @@ export interface Workload {
   placeHours: Map<string, Calendar>;
   /** How many pieces can stand or hang in each place. */
   slots: Map<string, number>;
+  /** The same of those places that could ever be full, as all that is to dry there needs more. */
+  scarceSlots: Map<string, number>;
+  /** Rooms in which dust is still to be made. */
+  dustyPlaces: string[];
   /** When noise may be made; undefined when always. */
   loudHours: Calendar | undefined;
   people: { id: string; calendar: Calendar }[];
@@ -106,7 +110,15 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
       places.map((place) => [place.id, placeAir(place, timeZone, origin, readings[place.id] ?? [])]),
     ),
     placeHours: new Map(places.map((place) => [place.id, placeCalendar(place, timeZone, origin)])),
-    slots: new Map(places.map((place) => [place.id, place.slots])),
+    slots: new Map(places.map(({ id, slots }) => [id, slots])),
+    scarceSlots: new Map(
+      places.flatMap(({ id, slots }) => (rackNeeded(operations, id) > slots ? [[id, slots]] : [])),
+    ),
+    dustyPlaces: [
+      ...new Set(
+        operations.flatMap(({ id, makesDust, placeId }) => (makesDust && !done.has(id) ? [placeId] : [])),
+      ),
+    ],
     loudHours: build.quiet && quietCalendar(build.quiet, timeZone, origin),
     people: build.people.map((person) => ({
       id: person.id,
@@ -150,6 +162,15 @@ function unitsOf(
     }
   }
   return { byUnit, unitsAfter };
+}
+
+/** The rack places that all units with a coat in one place would take at once. */
+function rackNeeded(operations: readonly Operation[], placeId: string): number {
+  const shares = new Map<string, number>();
+  for (const operation of operations)
+    if (operation.placeId === placeId && operation.material)
+      shares.set(unitKey(operation), operation.rackShare);
+  return [...shares.values()].reduce((sum, share) => sum + share, 0);
 }
 
 function wholesOf(build: Build): Map<string, string[]> {

@@ -1,4 +1,6 @@
 import { decode, decodeDraft, type PlannerRun } from '../place/decode';
+import type { Draft } from '../place/draft';
+import type { Lesson } from '../place/replayLog';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { Reinserter } from './reinsert';
@@ -40,6 +42,34 @@ export function candidate(
   return { sequence: [...sequence], run, ...scored, made };
 }
 
+/** The plan that stands on a draft, as a candidate: it comes about again when all keeps its moments. */
+export function candidateOfDraft(
+  workload: Workload,
+  draft: Draft,
+  lessons: readonly Lesson[],
+  now: number,
+): Candidate {
+  const run = { ...draft.copy(), lessons: [...lessons] };
+  const sequence = inOrderOfTime(run.operations);
+  const scored = scoreOf(groundOf(workload, now, lessons), run);
+  return { sequence, run, ...scored, made: madeByKeeping(sequence, run.operations, now) };
+}
+
+const inOrderOfTime = (operations: readonly PlannedOperation[]): string[] => {
+  const begins = ({ laidAt = Infinity, workMinutes }: PlannedOperation) => laidAt - workMinutes;
+  return [...operations].sort((a, b) => begins(a) - begins(b) || 0).map(({ id }) => id);
+};
+
+/** How a plan comes about again in which every pass keeps its moment and its hands. */
+function madeByKeeping(
+  sequence: readonly string[],
+  operations: readonly PlannedOperation[],
+  now: number,
+): Candidate['made'] {
+  const kept = warmFrom({ sequence, operations });
+  return { order: sequence, options: { now, kept, letDryThrough: kept.letDryThrough } };
+}
+
 /**
  * The plan that a candidate came to, to be improved piece by piece; what held it is let go.
  * @param only the units, `piece/unit`, that may be taken out and placed again; all unless given
@@ -57,14 +87,12 @@ export function reinserterOf(
 /** What a reinserter has come to so far, as a candidate that stays as it is. */
 export function candidateFrom(reinserter: Reinserter, { run, made }: Candidate): Candidate {
   const { operations, units, tally, standings } = reinserter.copy();
-  const begins = ({ laidAt = Infinity, workMinutes }: PlannedOperation) => laidAt - workMinutes;
-  const sequence = [...operations].sort((a, b) => begins(a) - begins(b) || 0).map(({ id }) => id);
-  const kept = warmFrom({ sequence, operations });
+  const sequence = inOrderOfTime(operations);
   return {
     sequence,
     run: { operations, units, tally, lessons: run.lessons },
     score: reinserter.best,
     standings,
-    made: { order: sequence, options: { now: made.options.now, kept, letDryThrough: kept.letDryThrough } },
+    made: madeByKeeping(sequence, operations, made.options.now),
   };
 }

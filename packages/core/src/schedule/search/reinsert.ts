@@ -19,6 +19,12 @@ const habits: readonly PlacingHabits[] = [
   { joinPatienceMinutes: 10_080, usedSessionsOnly: true },
 ];
 
+/** One try in so many holds passes back, */
+const HOLD_ONE_IN = 3;
+/** by so many minutes at most, or to one of so many sessions that follow. */
+const MOST_MINUTES_HELD = 90;
+const MOST_SESSIONS_HELD = 8;
+
 /** A plan with so many more sessions and set-ups than the best may be gone on from, so as to get away from it. */
 const LEEWAY = 1;
 /** That is done with one in so many that are worse. */
@@ -124,11 +130,14 @@ export class Reinserter {
     const throughWas = this.draft.letDryThrough;
     const through = this.drawThrough(going, draw);
     const drawn = nth(habits, draw(habits.length));
+    const heldUntil = this.drawHolds(inTime, draw);
     const change = () => {
       const putBack = takeOut(this.draft, removals);
       this.draft.habits = drawn;
       this.draft.letDryThrough = through;
+      this.draft.heldUntil = heldUntil;
       this.draft.placeAll(order);
+      this.draft.heldUntil = new Map();
       this.draft.habits = plainHabits;
       return () => {
         putBack();
@@ -229,6 +238,46 @@ export class Reinserter {
       }
     }
     return through;
+  }
+
+  /**
+   * Until when the first pass of each unit is held back, now and then: until a session begins in the coming days, until
+   * something with the same things is done, or for some minutes. What waits may share a set-up, or leave an evening free.
+   */
+  private drawHolds(inTime: readonly PlannedOperation[], draw: Draw): ReadonlyMap<string, number> {
+    const held = new Map<string, number>();
+    if (draw(HOLD_ONE_IN) > 0) return held;
+    const [first] = inTime;
+    if (!first?.laidAt) return held;
+    const together = draw(2) === 0;
+    const moment = (operation: PlannedOperation): number => {
+      const { laidAt = this.ground.now, workMinutes, rinseKey } = operation;
+      const begins = laidAt - workMinutes;
+      const how = draw(3);
+      if (how === 0) return begins + 5 * (1 + draw(MOST_MINUTES_HELD / 5));
+      if (how === 1) {
+        const kin = [...this.draft.planned.values()].filter(
+          (one) =>
+            one.rinseKey === rinseKey && one.laidAt !== undefined && one.laidAt > begins && one !== operation,
+        );
+        if (kin.length > 0) return nth(kin, draw(kin.length)).laidAt ?? begins;
+      }
+      const sessions = this.draft
+        .sessions()
+        .flatMap(([one]) => (one && one.start > begins ? [one.start] : []));
+      return sessions.length > 0
+        ? nth(sessions, draw(Math.min(sessions.length, MOST_SESSIONS_HELD)))
+        : begins;
+    };
+    const all = moment(first);
+    const seen = new Set<string>();
+    for (const operation of inTime) {
+      const key = unitKey(operation);
+      if (seen.has(key)) continue;
+      seen.add(key);
+      held.set(operation.id, together ? all : moment(operation));
+    }
+    return held;
   }
 
   /** A unit with the moment of one of its passes. */

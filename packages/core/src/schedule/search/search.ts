@@ -8,6 +8,7 @@ import { compareScores } from './score';
 import type { WarmStart } from './warmStart';
 import { plainHabits } from '../place/decodeOptions';
 import { goOn } from './goOn';
+import { waveCandidates } from './waves';
 import { type Candidate, candidateOf, reinserterOf, candidateFrom } from './candidate';
 import { isWorthLeaving, latePieces } from './held';
 import { rules, patient, gathering } from './rules';
@@ -36,6 +37,8 @@ export interface SearchOptions {
 const OPERATIONS_A_TRY = 16;
 /** Better plans are told of after so many tries, as making a copy of one costs as much as some of them. */
 const TELL_EVERY = 20;
+/** and no oftener than one try in this many, */
+const LEAST_WHOLE_ONE_IN = 20;
 /** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
 const FORGIVE_ONE_IN = 12;
 
@@ -84,10 +87,12 @@ export function searchPlan(workload: Workload, options: SearchOptions): Candidat
     }
   }
 
+  if (starts === 'all') for (const one of waveCandidates(workload, now)) if (!offer(one)) return theBest();
+
   const wandering = new Wandering(theBest());
   let reinserter: Reinserter | undefined;
   // Placing everything anew costs as many times more as there are units, so it is tried the more seldom.
-  const wholeOneIn = Math.max(2, Math.ceil(workload.operations.length / OPERATIONS_A_TRY));
+  const wholeOneIn = Math.max(LEAST_WHOLE_ONE_IN, Math.ceil(workload.operations.length / OPERATIONS_A_TRY));
   for (done = 1; done <= iterations; done += 1) {
     if (random(wholeOneIn) > 0) {
       reinserter ??= reinserterOf(workload, theBest());

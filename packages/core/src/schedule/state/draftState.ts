@@ -112,10 +112,8 @@ export class DraftState {
       line.startAt(now - 1440);
       return line;
     });
-    this.racks = new Map([...workload.slots].map(([place, slots]) => [place, new Rack(slots)]));
-    this.dust = new Map(
-      workload.operations.flatMap(({ makesDust, placeId }) => (makesDust ? [[placeId, new Dust()]] : [])),
-    );
+    this.racks = new Map([...workload.scarceSlots].map(([place, slots]) => [place, new Rack(slots)]));
+    this.dust = new Map(workload.dustyPlaces.map((place) => [place, new Dust()]));
     for (const operation of workload.operations) {
       if (pieces && !pieces.has(operation.pieceId)) continue;
       const planned = unplanned(operation);
@@ -163,9 +161,14 @@ export class DraftState {
       );
       dust.standsWet(key, { from: begins, to: touchAt });
     }
-    if (!takesPlace(operation)) return;
-    const until = unit.latest(cells, (stack) => stack.handleAt);
-    this.racks.get(placeId)?.take(key, laidAt, until, rackShare);
+    const rack = this.racks.get(placeId);
+    if (rack && takesPlace(operation))
+      rack.take(
+        key,
+        laidAt,
+        unit.latest(cells, (stack) => stack.handleAt),
+        rackShare,
+      );
   }
 
   /** How each unit stood before anything was planned on it. */

@@ -51,6 +51,6 @@ export function placeBands(
       const { temperatureC, humidityPct } = place.series.airAt(at);
       air.push({ at, temperatureC, humidityPct });
     }
-    return { placeId, slots: workload.slots.get(placeId) ?? 0, rack, air };
+    return { placeId, slots: entryOf(workload.slots, placeId), rack, air };
   });
 }

@@ -1,0 +1,162 @@
+import type { EpochMinute } from '../../model/wallTime';
+import { entryOf, nth } from '../../model/sure';
+import { worthPuttingOff } from '../place/dryThrough';
+import { Draft } from '../place/draft';
+import type { PlannedOperation } from '../plan/plan';
+import { unitKey, type Workload } from '../plan/workload';
+import { candidateOfDraft, type Candidate } from './candidate';
+
+/** How a build is cut into waves. */
+export interface WaveShape {
+  /** The units are taken in so many lots, those with the least time to spare first; each lot goes through all its steps together. */
+  lots: number;
+  /** What is ready this much later than the first of its wave does not hold it up, minutes. */
+  patienceMinutes: number;
+  /** Pieces that go before all others, in waves of their own, by id. */
+  first?: ReadonlySet<string>;
+}
+
+/** Shapes from one wave over everything to small quick ones. */
+export const waveShapes: readonly WaveShape[] = [
+  { lots: 1, patienceMinutes: Infinity },
+  { lots: 1, patienceMinutes: 1440 },
+  { lots: 1, patienceMinutes: 120 },
+  { lots: 2, patienceMinutes: Infinity },
+  { lots: 2, patienceMinutes: 240 },
+  { lots: 3, patienceMinutes: 1440 },
+  { lots: 4, patienceMinutes: 240 },
+];
+
+/**
+ * A plan as people make it at the bench: wave after wave over many pieces. Of all work that nothing but drying keeps back, that
+ * is done next which no other piece is still on its way to; all of it begins when the last of it is ready, so that it is one
+ * set-up. What is on its way to nothing together goes by what is ready first.
+ */
+export function waveCandidate(
+  workload: Workload,
+  now: EpochMinute,
+  shape: WaveShape,
+  letDryThrough: ReadonlySet<string> = new Set(),
+): Candidate {
+  const draft = new Draft(workload, { now: Math.max(now, workload.startAt), letDryThrough });
+  const lessons = draft.replay();
+  draft.placeAll(workload.pins.keys());
+  for (const lot of lotsOf(workload, draft, shape)) {
+    for (;;) {
+      const wave = nextWave(workload, draft, lot, shape.patienceMinutes);
+      if (wave.length === 0) break;
+      const begins = Math.max(...wave.map(({ opensAt }) => opensAt));
+      draft.heldUntil = new Map(wave.map(({ operation }) => [operation.id, begins]));
+      draft.placeAll(wave.map(({ operation }) => operation.id));
+    }
+    draft.heldUntil = new Map();
+  }
+  draft.placeAll(draft.planned.keys());
+  return candidateOfDraft(workload, draft, lessons, now);
+}
+
+/** How often what a wave plan has in trouble is brought to the front. */
+const MOST_ROUNDS = 4;
+
+/**
+ * Wave plans of several shapes, as they come: for each also with what would be late, or short of time to spare, in waves before
+ * all others, until that is nothing new.
+ */
+export function* waveCandidates(
+  workload: Workload,
+  now: EpochMinute,
+  shapes: readonly WaveShape[] = waveShapes,
+): Generator<Candidate> {
+  for (const shape of shapes) {
+    let first = new Set<string>();
+    let through: ReadonlySet<string> = new Set();
+    for (let round = 0; round < MOST_ROUNDS; round += 1) {
+      const candidate = waveCandidate(workload, now, { ...shape, first }, through);
+      yield candidate;
+      const troubled = [...candidate.standings].flatMap(([id, { unplaced, late, lacking }]) =>
+        unplaced > 0 || late > 0 || lacking > 0 ? [id] : [],
+      );
+      const more = new Set([...first, ...troubled]);
+      if (more.size === first.size || more.size === candidate.standings.size) {
+        // Coats that join take long to dry through: laid one by one they may be in time.
+        const coats = troubled.length > 0 ? worthPuttingOff(workload, new Set(troubled)).at(0) : undefined;
+        if (!coats || coats.every((id) => through.has(id))) break;
+        through = new Set([...through, ...coats]);
+      }
+      first = more;
+    }
+  }
+}
+
+/** The units with open work, `piece/unit`, in so many lots of about the same size, the most urgent first. */
+function lotsOf(workload: Workload, draft: Draft, { lots, first = new Set() }: WaveShape): string[][] {
+  const slackOf = (key: string): number => {
+    const next = entryOf(workload.byUnit, key).find(({ id }) => !draft.placed.has(id));
+    if (!next) return Infinity;
+    return (workload.dueAt.get(next.pieceId) ?? Infinity) - (workload.tails.get(next.id) ?? 0);
+  };
+  const open = [...workload.byUnit.keys()]
+    .map((key) => ({ key, slack: slackOf(key) }))
+    .filter(({ key }) => entryOf(workload.byUnit, key).some(({ id }) => isOpen(draft, id)))
+    .sort((a, b) => a.slack - b.slack || 0);
+  const isFirst = ({ key }: { key: string }) => first.has(nth(entryOf(workload.byUnit, key), 0).pieceId);
+  return [open.filter(isFirst), open.filter((one) => !isFirst(one))].flatMap((own) => {
+    const size = Math.max(1, Math.ceil(own.length / lots));
+    return Array.from({ length: Math.ceil(own.length / size) }, (_, n) =>
+      own.slice(n * size, (n + 1) * size).map(({ key }) => key),
+    );
+  });
+}
+
+const isOpen = (draft: Draft, id: string): boolean =>
+  draft.planned.get(id)?.status === 'planned' && !draft.placed.has(id);
+
+interface Waiting {
+  operation: PlannedOperation;
+  opensAt: EpochMinute;
+}
+
+/** What of a lot is best done next in one go; nothing when nothing is left that could be. */
+function nextWave(
+  workload: Workload,
+  draft: Draft,
+  lot: readonly string[],
+  patienceMinutes: number,
+): Waiting[] {
+  const groups = new Map<string, Waiting[]>();
+  const toCome = new Map<string, Set<string>>();
+  for (const key of lot) {
+    for (const { id } of entryOf(workload.byUnit, key)) {
+      if (!isOpen(draft, id)) continue;
+      const operation = entryOf(draft.planned, id);
+      const units = toCome.get(operation.rinseKey) ?? new Set();
+      toCome.set(operation.rinseKey, units.add(unitKey(operation)));
+      if (operation.after.some((before) => isOpen(draft, before))) continue;
+      const group = groups.get(operation.rinseKey) ?? [];
+      groups.set(operation.rinseKey, group);
+      group.push({ operation, opensAt: draft.opensAt(operation) });
+    }
+  }
+  let best: { wave: Waiting[]; share: number; begins: EpochMinute } | undefined;
+  for (const [key, group] of groups) {
+    const soonest = Math.min(...group.map(({ opensAt }) => opensAt));
+    const wave = group.filter(({ opensAt }) => opensAt <= soonest + patienceMinutes || opensAt === soonest);
+    const units = new Set(wave.map(({ operation }) => unitKey(operation)));
+    const share = units.size / entryOf(toCome, key).size;
+    const begins = Math.max(...wave.map(({ opensAt }) => opensAt));
+    if (!best || share > best.share || (share === best.share && begins < best.begins))
+      best = { wave, share, begins };
+  }
+  const { wave = [] } = best ?? {};
+  // Colour by colour, so that the tool is rinsed as seldom as can be.
+  return wave.sort(
+    (a, b) =>
+      (a.operation.batchKey < b.operation.batchKey
+        ? -1
+        : a.operation.batchKey > b.operation.batchKey
+          ? 1
+          : 0) ||
+      a.opensAt - b.opensAt ||
+      0,
+  );
+}
