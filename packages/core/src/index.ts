@@ -61,6 +61,7 @@ export * from './schedule/search/score';
 export * from './schedule/search/candidate';
 export * from './schedule/search/search';
 export * from './schedule/search/warmStart';
+export * from './schedule/search/worthTaking';
 export * from './schedule/answers/bounds';
 export * from './schedule/answers/handsBound';
 export * from './schedule/answers/forecast';

@@ -50,6 +50,12 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       <div class="tools">
         <template v-if="better.share === undefined">
           <v-btn size="small" :disabled="store.planning" @click="better.look()">Look for a better plan</v-btn>
+          <v-checkbox
+            v-model="store.looksWhileIdle"
+            :label="store.isLookingWhileIdle ? 'also while you pause: looking' : 'also while you pause'"
+            density="compact"
+            hide-details
+          />
         </template>
         <span v-else class="looking small figures" role="status">
           <v-progress-circular :model-value="better.share * 100" size="22" width="3" />

@@ -22,6 +22,7 @@ import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
 import { benchActs } from './benchActs';
+import { idleSearch } from './idleSearch';
 import { livingPlan } from './livingPlan';
 import { measuredAir } from './measuredAir';
 import { pieceConflicts } from './pieceConflicts';
@@ -72,6 +73,15 @@ export const useBuild = defineStore('build', () => {
   const air = measuredAir(id, build, () => living.plan());
   const living = livingPlan({ id, build, view, now, readingsByPlace: air.readingsByPlace });
   const { planning, warm, plan, rememberPlan, planOfBefore, planOfServer } = living;
+  const idle = idleSearch({
+    id,
+    build,
+    view,
+    warm,
+    planning,
+    readingsByPlace: air.readingsByPlace,
+    take: living.takePlan,
+  });
 
   /** The build as the server had it last. What was pressed and has not been sent yet is shown as if it had. */
   let atServer: Build | undefined;
@@ -259,6 +269,8 @@ export const useBuild = defineStore('build', () => {
     change,
     changed: living.changed,
     takePlan: living.takePlan,
+    looksWhileIdle: idle.allowed,
+    isLookingWhileIdle: idle.looking,
     warm,
     patch,
     pin,

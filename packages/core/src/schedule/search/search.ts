@@ -7,7 +7,8 @@ import { Reinserter } from './reinsert';
 import { compareScores } from './score';
 import type { WarmStart } from './warmStart';
 import { plainHabits } from '../place/decodeOptions';
-import { goOn } from './goOn';
+import { goOn, type GoneOn } from './goOn';
+import type { Draw } from './drawn';
 import { waveCandidates } from './waves';
 import { type Candidate, candidateOf, reinserterOf, candidateFrom } from './candidate';
 import { isWorthLeaving, latePieces } from './held';
@@ -43,89 +44,140 @@ const LEAST_WHOLE_ONE_IN = 20;
 const FORGIVE_ONE_IN = 12;
 
 /**
- * Looks for a good plan: a few orders by slack first, with coats that join laid one by one where something would be late, then
- * changes to the best. Most take a few units out
- * of the plan and place them again; now and then the whole is placed anew in another order: a pass put earlier or later, a
- * piece brought to the front, passes with the same things brought together, two passes swapped. Any-time: `onProgress` sees
- * better plans as they come and can stop.
+ * Looks for a good plan: what a plan made before comes to; orders by slack, with coats that join laid one by one where something
+ * would be late; waves over many pieces; then changes to the best. Most of those take a few units out of the plan and place them
+ * again; now and then the whole is placed anew in another order: a pass put earlier or later, a piece brought to the front,
+ * passes with the same things brought together, two passes swapped. Any-time: `begin` and each `step` may be the last, and
+ * `onProgress` sees better plans as they come and can stop. Invariant: the best never gets worse.
  */
-export function searchPlan(workload: Workload, options: SearchOptions): Candidate {
-  const { now, seed = 1, iterations = 0 } = options;
-  const generator = xoroshiro128plus(seed);
-  const random = (below: number) => Math.floor(uniformFloat64(generator) * below);
-  let best: Candidate | undefined;
-  const theBest = (): Candidate => sure(best, 'a plan to go on from');
-  let done = 0;
-  const offer = (candidate: Candidate): boolean => {
-    const better = best === undefined || compareScores(candidate.score, best.score) < 0;
-    if (better) best = candidate;
-    return options.onProgress?.(theBest(), done, better) !== false;
-  };
-  let held: Candidate | undefined;
-  let urgent: Candidate | undefined;
-  if (options.warm) {
-    const { warm, keep = false } = options;
-    const goneOn = goOn(workload, { now, warm, keep, urgent: options.urgent, draw: random, offer });
-    if (!goneOn) return theBest();
-    ({ held, urgent } = goneOn);
-    if (keep && !options.urgent && held.score.unplaced === 0 && held.score.late === 0) return held;
-  }
-  const { starts = 'all' } = options;
-  let through: ReadonlySet<string> = new Set();
-  for (const { order, habits } of starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : []) {
-    const one = candidateOf(workload, order(workload), now, habits, through);
-    if (!offer(one)) return theBest();
-    if (one.score.late === 0) continue;
-    let { score } = one;
-    const before = through;
-    for (const coats of worthPuttingOff(workload, latePieces(one))) {
-      if (coats.every((id) => before.has(id))) continue;
-      const letDryThrough = new Set([...before, ...coats]);
-      const spaced = candidateOf(workload, order(workload), now, habits, letDryThrough);
-      if (compareScores(spaced.score, score) < 0) [through, score] = [letDryThrough, spaced.score];
-      if (!offer(spaced)) return theBest();
-    }
+export class PlanSearch {
+  private readonly random: Draw;
+  private best: Candidate | undefined;
+  private done = 0;
+  /** The plan it began with as it comes to now, and with what is late in it before all others. */
+  private goneOn: GoneOn | undefined;
+  /** Nothing is to be looked for: the plan it began with is kept, or whoever is told said stop. */
+  private isOver = false;
+  private reinserter: Reinserter | undefined;
+  private wandering: Wandering<Candidate> | undefined;
+  private readonly wholeOneIn: number;
+
+  constructor(
+    private readonly workload: Workload,
+    private readonly options: Omit<SearchOptions, 'iterations'>,
+  ) {
+    const generator = xoroshiro128plus(options.seed ?? 1);
+    this.random = (below) => Math.floor(uniformFloat64(generator) * below);
+    // Placing everything anew costs as many times more as there are units, so it is tried the more seldom.
+    this.wholeOneIn = Math.max(LEAST_WHOLE_ONE_IN, Math.ceil(workload.operations.length / OPERATIONS_A_TRY));
   }
 
-  if (starts === 'all') for (const one of waveCandidates(workload, now)) if (!offer(one)) return theBest();
+  private get theBest(): Candidate {
+    return sure(this.best, 'a plan to go on from');
+  }
 
-  const wandering = new Wandering(theBest());
-  let reinserter: Reinserter | undefined;
-  // Placing everything anew costs as many times more as there are units, so it is tried the more seldom.
-  const wholeOneIn = Math.max(LEAST_WHOLE_ONE_IN, Math.ceil(workload.operations.length / OPERATIONS_A_TRY));
-  for (done = 1; done <= iterations; done += 1) {
-    if (random(wholeOneIn) > 0) {
-      reinserter ??= reinserterOf(workload, theBest());
-      reinserter.try(random);
-      const isBetter = compareScores(reinserter.best, theBest().score) < 0;
-      const goOn =
-        isBetter && (done % TELL_EVERY === 0 || done === iterations)
-          ? offer(candidateFrom(reinserter, theBest()))
-          : options.onProgress?.(theBest(), done, false) !== false;
-      if (!goOn) break;
-      continue;
+  /** Takes a plan if it is the best yet; false when told to stop. */
+  private offer(candidate: Candidate): boolean {
+    const better = this.best === undefined || compareScores(candidate.score, this.best.score) < 0;
+    if (better) this.best = candidate;
+    return this.told(better);
+  }
+  private told(better: boolean): boolean {
+    const goesOn = this.options.onProgress?.(this.theBest, this.done, better) !== false;
+    if (!goesOn) this.isOver = true;
+    return goesOn;
+  }
+
+  /** The plans there are without trying changes; false when there is nothing more to do. */
+  begin(): boolean {
+    const { warm, keep = false, urgent, now, starts = 'all' } = this.options;
+    if (warm) {
+      const offer = (one: Candidate) => this.offer(one);
+      this.goneOn = goOn(this.workload, { now, warm, keep, urgent, draw: this.random, offer });
+      if (!this.goneOn) return false;
+      const { score } = this.goneOn.held;
+      if (keep && !urgent && score.unplaced === 0 && score.late === 0) this.isOver = true;
+      if (this.isOver) return false;
     }
-    if (reinserter && compareScores(reinserter.best, theBest().score) < 0)
-      if (!offer(candidateFrom(reinserter, theBest()))) break;
+    const given = starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : [];
+    let through: ReadonlySet<string> = new Set();
+    for (const { order, habits } of given) {
+      const sequence = order(this.workload);
+      const one = candidateOf(this.workload, sequence, now, habits, through);
+      if (!this.offer(one)) return false;
+      if (one.score.late === 0) continue;
+      let { score } = one;
+      const before = through;
+      for (const coats of worthPuttingOff(this.workload, latePieces(one))) {
+        if (coats.every((id) => before.has(id))) continue;
+        const letDryThrough = new Set([...before, ...coats]);
+        const spaced = candidateOf(this.workload, sequence, now, habits, letDryThrough);
+        if (compareScores(spaced.score, score) < 0) [through, score] = [letDryThrough, spaced.score];
+        if (!this.offer(spaced)) return false;
+      }
+    }
+    if (starts === 'all')
+      for (const one of waveCandidates(this.workload, now)) if (!this.offer(one)) return false;
+    return true;
+  }
+
+  /** Tries one change; false when told to stop. */
+  step(): boolean {
+    if (this.isOver) return false;
+    this.done += 1;
+    if (this.random(this.wholeOneIn) === 0) return this.tryWhole();
+    this.reinserter ??= reinserterOf(this.workload, this.theBest);
+    this.reinserter.try(this.random);
+    return this.done % TELL_EVERY === 0 ? this.takeReinserted() : this.told(false);
+  }
+
+  /** Takes what putting units in again has come to, if that is better; false when told to stop. */
+  private takeReinserted(): boolean {
+    const { reinserter, theBest } = this;
+    return reinserter && compareScores(reinserter.best, theBest.score) < 0
+      ? this.offer(candidateFrom(reinserter, theBest))
+      : this.told(false);
+  }
+
+  /** Places everything in another order. */
+  private tryWhole(): boolean {
+    const { workload, random, done } = this;
+    if (!this.takeReinserted()) return false;
+    const wandering = (this.wandering ??= new Wandering(this.theBest));
     const current = wandering.at(done);
     const sequence = changed(current, workload, random);
-    if (!sequence) {
-      if (options.onProgress?.(theBest(), done, false) === false) break;
-      continue;
-    }
+    if (!sequence) return true;
     const habits = nth([plainHabits, patient, gathering], random(3));
-    const next = candidateOf(workload, sequence, now, habits, changedThrough(current, workload, random));
+    const through = changedThrough(current, workload, random);
+    const next = candidateOf(workload, sequence, this.options.now, habits, through);
     const worse = compareScores(next.score, current.score);
     const isForgiven =
       worse > 0 && random(FORGIVE_ONE_IN) === 0 && next.score.unplaced === current.score.unplaced;
     if (worse <= 0 || isForgiven) wandering.leaveFor(next, done);
-    if (!offer(next)) break;
-    if (best !== next) continue;
-    reinserter = undefined;
-    wandering.found(next);
+    const goesOn = this.offer(next);
+    if (this.best === next) {
+      this.reinserter = undefined;
+      wandering.found(next);
+    }
+    return goesOn;
   }
-  if (reinserter && compareScores(reinserter.best, theBest().score) < 0)
-    offer(candidateFrom(reinserter, theBest()));
-  const kept = options.urgent ? [urgent] : options.keep ? [held, urgent] : [];
-  return kept.find((one) => one && !isWorthLeaving(one.score, theBest().score)) ?? theBest();
+
+  /** The best there is; where a plan is to be kept to, that one unless it is worth leaving. */
+  result(): Candidate {
+    const { reinserter } = this;
+    if (reinserter && compareScores(reinserter.best, this.theBest.score) < 0)
+      this.offer(candidateFrom(reinserter, this.theBest));
+    const { held, urgent } = this.goneOn ?? {};
+    const kept = this.options.urgent ? [urgent] : this.options.keep ? [held, urgent] : [];
+    return kept.find((one) => one && !isWorthLeaving(one.score, this.theBest.score)) ?? this.theBest;
+  }
+}
+
+/** The plan that a search comes to with so many changes tried. */
+export function searchPlan(workload: Workload, options: SearchOptions): Candidate {
+  const search = new PlanSearch(workload, options);
+  const { iterations = 0 } = options;
+  let goesOn = search.begin();
+  for (let done = 0; goesOn && done < iterations; done += 1) goesOn = search.step();
+  return search.result();
 }
