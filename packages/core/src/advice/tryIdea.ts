@@ -1,11 +1,10 @@
-import { applyPatch } from '../materials/applyPatch';
+import type { PatchStep } from '../model/patch';
 import type { Build, Piece } from '../model/schema';
 import { stepsBefore } from '../model/stepLinks';
 import { planBuild } from '../schedule/answers/planBuild';
-import type { Idea, RuleFinding } from './finding';
+import type { RuleFinding } from './finding';
 import { judgeBuild } from './judgeBuild';
 import type { Plan } from '../schedule/answers/plan';
-import { entryOf } from '../model/sure';
 
 /** A piece with those its steps are linked to, which is all that its verdicts can depend on but for other people's time. */
 export function aloneWith(build: Build, piece: Piece): Build {
@@ -39,19 +38,21 @@ export function aloneWith(build: Build, piece: Piece): Build {
 export const judgedAlone = (build: Build, { now, workload }: Plan): RuleFinding[] =>
   judgeBuild(build, planBuild(build, { now, readings: workload.readings, latestStarts: false }));
 
-/** The idea applied to the whole build, then judged on the linked pieces alone. Undefined when it does not fit. */
-export function tryAlone(
-  alone: Build,
-  build: Build,
-  pieceId: string,
-  idea: Idea,
-  plan: Plan,
-): { findings: RuleFinding[]; piece: Piece } | undefined {
-  const applied = applyPatch(build, idea.change);
-  if (!applied.ok) return undefined;
-  const changed = new Map(applied.value.pieces.map((one) => [one.id, one]));
-  const tried = { ...alone, pieces: alone.pieces.map((one) => changed.get(one.id) ?? one) };
-  return { findings: judgedAlone(tried, plan), piece: entryOf(changed, pieceId) };
+/** A change of the whole build, pointed at a build of the linked pieces alone: those stand elsewhere in its list. */
+export function changeAlone(build: Build, alone: Build, change: readonly PatchStep[]): PatchStep[] {
+  const places = new Map(
+    alone.pieces.map(({ id }, at) => [String(build.pieces.findIndex((one) => one.id === id)), at]),
+  );
+  const pointed = (path: string) =>
+    path.replace(/^\/pieces\/(\d+)/, (whole, at: string) => {
+      const place = places.get(at);
+      return place === undefined ? whole : `/pieces/${place}`;
+    });
+  return change.map((step) => ({
+    ...step,
+    path: pointed(step.path),
+    ...('from' in step ? { from: pointed(step.from) } : {}),
+  }));
 }
 
 const keyOf = (finding: RuleFinding): string => `${finding.piece} ${finding.rule} ${finding.step ?? ''}`;

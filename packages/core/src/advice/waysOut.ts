@@ -1,4 +1,4 @@
-import { applyPatch } from '../materials/applyPatch';
+import { applyPatch, patchedUnchecked } from '../materials/applyPatch';
 import type { Build, Piece } from '../model/schema';
 import { materialsOf } from '../materials/ownMaterials';
 import { passMl } from '../quantity/amounts';
@@ -9,11 +9,13 @@ import type { Idea, RuleFinding, WayOut } from './finding';
 import { ideasFor } from './ideas';
 import { judgeBuild } from './judgeBuild';
 import type { Plan } from '../schedule/answers/plan';
-import { aloneWith, judgedAlone, tryAlone, obstacleOf, newOf } from './tryIdea';
+import { aloneWith, changeAlone, judgedAlone, obstacleOf, newOf } from './tryIdea';
 import { breaksCraft } from './craft';
 import { lookDifference } from './looksLike';
 import { weights, costScore } from './wayCost';
 import { entryOf } from '../model/sure';
+import { WaysKnown, type Verdict } from './waysKnown';
+import { takenBy } from '../schedule/answers/takenBy';
 
 /** How many ways are planned in full and offered. */
 const MOST_OFFERED = 4;
@@ -31,8 +33,14 @@ export interface WaysOut {
  * the finding or bring a stop that was not there are thrown away, the rest are planned with the whole build and ranked by
  * days lost, money and change to the look.
  * @param plan the plan the finding was made from; its `now` is kept
+ * @param known what is known of that build already; to be given when ways are searched for more than one of its findings
  */
-export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): WaysOut {
+export function searchWaysOut(
+  build: Build,
+  finding: RuleFinding,
+  plan: Plan,
+  known: WaysKnown = new WaysKnown(build, plan),
+): WaysOut {
   const piece = build.pieces.find((one) => one.id === finding.piece);
   if (!piece || finding.severity === 'note') return { waysOut: [] };
   const step = piece.steps.find((one) => one.id === finding.step);
@@ -42,25 +50,31 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
       noWayOut: 'It is done already and can’t be planned away: look at it, and redo it if it failed.',
     };
   const alone = aloneWith(build, piece);
-  const before = judgedAlone(alone, plan);
-  const materials = materialsOf(build.materials);
+  const { materials } = known;
+  const { before, verdicts } = known.of(alone, piece, finding);
   const ideas = ideasFor(build, piece, finding, materials);
   const obstacles = new Map<string, number>();
   /** As the how manieth its rule names a cure. */
   const cureOf = ({ label }: Idea) => finding.ideas.findIndex((cure) => cure.label === label);
-  const isBadCraft = (idea: Idea) => {
-    const applied = applyPatch(build, idea.change);
-    const after = applied.ok ? applied.value.pieces.find((one) => one.id === piece.id) : undefined;
-    return after !== undefined && breaksCraft(piece, after, idea, finding.severity, materials);
+  const verdictOn = (idea: Idea): Verdict => {
+    const changed = patchedUnchecked(alone, changeAlone(build, alone, idea.change));
+    const after = changed?.pieces.find((one) => one.id === piece.id);
+    if (!changed || !after) return { obstacle: 'it does not fit' };
+    if (breaksCraft(piece, after, idea, finding.severity, materials)) return {};
+    const findings = judgedAlone(changed, plan);
+    const obstacle = obstacleOf(finding, before, findings);
+    if (obstacle !== undefined) return { obstacle };
+    return {
+      holds: { ...lookDifference(piece, after, materials), newRisks: newOf(before, findings, 'risk') },
+    };
   };
   const holding = ideas.flatMap((idea) => {
-    if (isBadCraft(idea)) return [];
-    const tried = tryAlone(alone, build, piece.id, idea, plan);
-    const obstacle = tried === undefined ? 'it does not fit' : obstacleOf(finding, before, tried.findings);
+    const verdict = verdicts.get(idea.label) ?? verdictOn(idea);
+    verdicts.set(idea.label, verdict);
+    const { obstacle, holds } = verdict;
     if (obstacle !== undefined) obstacles.set(obstacle, (obstacles.get(obstacle) ?? 0) + 1);
-    if (tried === undefined || obstacle !== undefined) return [];
-    const { look, shows } = lookDifference(piece, tried.piece, materials);
-    const newRisks = newOf(before, tried.findings, 'risk');
+    if (!holds) return [];
+    const { look, shows, newRisks } = holds;
     return [
       {
         idea,
@@ -75,12 +89,11 @@ export function searchWaysOut(build: Build, finding: RuleFinding, plan: Plan): W
       },
     ];
   });
-  const said = judgeBuild(build, plan);
   const ways = holding
     .sort((a, b) => a.rough - b.rough)
     .slice(0, MOST_PLANNED)
     .flatMap(({ idea, look, shows, newRisks }) => {
-      const costed = costOf(build, piece, idea, finding, plan, said);
+      const costed = costOf(build, alone, piece, idea, finding, plan, known.said);
       return costed ? [{ ...idea, ...costed, look, shows, newRisks }] : [];
     })
     .sort((a, b) => costScore(a, cureOf(a)) - costScore(b, cureOf(b)))
@@ -102,34 +115,40 @@ const readyAt = (state: PiecePlan | undefined): number | undefined =>
 /** What a change costs once the whole build is planned with it; undefined when that brings back the finding or a stop. */
 function costOf(
   build: Build,
+  alone: Build,
   piece: Piece,
   idea: Idea,
   finding: RuleFinding,
   plan: Plan,
   said: readonly RuleFinding[],
 ): Pick<WayOut, 'laterMinutes' | 'buys' | 'extraMl' | 'makesLate'> | undefined {
-  const applied = applyPatch(build, idea.change);
+  const applied = applyPatch(alone, changeAlone(build, alone, idea.change));
   if (!applied.ok) return undefined;
   // Everything else keeps its time, so that what is lost or gained is the doing of this change.
-  const then = planBuild(applied.value, {
+  const changed = applied.value;
+  const linked = new Set(changed.pieces.map(({ id }) => id));
+  const then = planBuild(changed, {
     now: plan.now,
     readings: plan.workload.readings,
+    taken: takenBy(plan, linked),
     latestStarts: false,
     search: { warm: warmFrom(plan), keep: true, starts: 'none' },
   });
-  if (obstacleOf(finding, said, judgeBuild(applied.value, then)) !== undefined) return undefined;
+  const isNear = ({ piece: of }: RuleFinding) => linked.has(of);
+  if (obstacleOf(finding, said.filter(isNear), judgeBuild(changed, then)) !== undefined) return undefined;
   const stateOf = (of: Plan) => of.pieces.find((one) => one.pieceId === piece.id);
   const before = readyAt(stateOf(plan));
   const after = readyAt(stateOf(then));
   if (before !== undefined && after === undefined) return undefined;
-  const used = (of: Plan) => {
+  const used = (of: Plan, pieces: ReadonlySet<string> | undefined) => {
     const ml = new Map<string, number>();
     for (const pass of of.operations)
-      if (pass.material) ml.set(pass.material.id, (ml.get(pass.material.id) ?? 0) + passMl(pass));
+      if (pass.material && (!pieces || pieces.has(pass.pieceId)))
+        ml.set(pass.material.id, (ml.get(pass.material.id) ?? 0) + passMl(pass));
     return ml;
   };
-  const usedBefore = used(plan);
-  const usedAfter = used(then);
+  const usedBefore = used(plan, undefined);
+  const usedAfter = used(then, linked);
   const shelf = new Set((build.stock ?? []).filter((one) => one.remainingMl > 0).map((one) => one.material));
   const materials = materialsOf(build.materials);
   const sum = (ml: Map<string, number>) => [...ml.values()].reduce((total, one) => total + one, 0);
@@ -143,7 +162,7 @@ function costOf(
     buys: [...usedAfter.keys()]
       .filter((id) => !usedBefore.has(id) && !shelf.has(id))
       .map((id) => entryOf(materials, id).name),
-    extraMl: sum(usedAfter) - sum(usedBefore),
+    extraMl: sum(usedAfter) - sum(used(plan, linked)),
     makesLate: late(then).filter((id) => id !== piece.id && !lateBefore.has(id)),
   };
 }

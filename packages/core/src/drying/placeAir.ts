@@ -64,7 +64,7 @@ export function placeAirOf(
 ): PlaceAir {
   const tracks = new Map<string, RateTrack>();
   // Asked for at every coat of every plan, so the answer is kept by the material itself as well.
-  const known: Record<Clock, Map<Material, RateTrack>> = { early: new Map(), late: new Map() };
+  const known: Record<Clock, WeakMap<Material, RateTrack>> = { early: new WeakMap(), late: new WeakMap() };
   return {
     placeId,
     series,

@@ -7,6 +7,7 @@ import { placeOutlooks } from './outlook';
 import type { PlannedOperation } from '../plan/plan';
 import { dryThroughOf } from '../place/dryThrough';
 import { pieceBounds } from './bounds';
+import type { Taken } from '../plan/taken';
 import { workloadOf, type ReadingsByPlace } from '../plan/workload';
 import { searchPlan, type SearchOptions } from '../search/search';
 import { pieceReadiness } from '../state/readiness';
@@ -25,6 +26,8 @@ export interface PlanOptions {
   latestStarts?: boolean;
   /** What was measured in the places. */
   readings?: ReadingsByPlace;
+  /** What hands, racks and rooms are needed for besides. */
+  taken?: Taken;
   /** How the plan is looked for, in place of one order by slack: changes tried, the seed, an order to begin with, and who is told of better ones. */
   search?: Omit<SearchOptions, 'now'>;
 }
@@ -45,7 +48,7 @@ export function presentOf(build: Build): EpochMinute {
  */
 export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const now = options.now ?? presentOf(build);
-  const workload = workloadOf(build, options.readings);
+  const workload = workloadOf(build, options.readings, options.taken);
   const { sequence, run, score } = searchPlan(workload, { ...(options.search ?? { starts: 'first' }), now });
   const { operations, units, lessons } = run;
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));

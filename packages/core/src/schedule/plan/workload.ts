@@ -1,19 +1,19 @@
 import { passesMeant } from '../../model/logPasses';
 import type { Build, LogEntry, Piece, TouchTest, Underway } from '../../model/schema';
-import { placeAir, type PlaceAir } from '../../drying/placeAir';
 import type { Reading } from '../../drying/readings';
 import { parseRecoat } from '../../materials/material';
 import { materialsOf } from '../../materials/ownMaterials';
 import { expandBuild, type Operation } from './operations';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
-import { personCalendar, placeCalendar, quietCalendar, type Calendar } from './calendar';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
+import { nothingTaken, type Taken } from './taken';
+import { calendarsOf, type Calendars } from './calendars';
 import { soonAfter } from './soonAfter';
 import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
 
 /** What stays the same however often a build is planned: its operations, clocks and calendars. */
-export interface Workload {
+export interface Workload extends Calendars {
   build: Build;
   /** What was measured in its places. */
   readings: ReadingsByPlace;
@@ -27,17 +27,12 @@ export interface Workload {
   /** The units that wait for each unit, such as what it is joined into. */
   unitsAfter: Map<string, Set<string>>;
   materials: Map<string, Material>;
-  airs: Map<string, PlaceAir>;
-  placeHours: Map<string, Calendar>;
   /** How many pieces can stand or hang in each place. */
   slots: Map<string, number>;
   /** The same of those places that could ever be full, as all that is to dry there needs more. */
   scarceSlots: Map<string, number>;
   /** Rooms in which dust is still to be made. */
   dustyPlaces: string[];
-  /** When noise may be made; undefined when always. */
-  loudHours: Calendar | undefined;
-  people: { id: string; calendar: Calendar }[];
   /** Minutes of label waits and work from the start of an operation to a ready piece. */
   tails: Map<string, number>;
   dueAt: Map<string, EpochMinute>;
@@ -52,6 +47,10 @@ export interface Workload {
   touchTests: { test: TouchTest; at: EpochMinute }[];
   /** When operations are pinned to, by their id. */
   pins: Map<string, EpochMinute>;
+  /** The operations of each piece, in order. */
+  byPiece: Map<string, Operation[]>;
+  /** What hands, racks and rooms are needed for besides. */
+  taken: Taken;
   /** The pieces that a piece becomes part of, however far up, by its id. */
   wholesOf: Map<string, string[]>;
   /** When materials that are only on order are here, by id. */
@@ -63,8 +62,12 @@ export interface Workload {
 /** What was measured in each place, by its id, sorted by time. */
 export type ReadingsByPlace = Readonly<Record<string, readonly Reading[]>>;
 
-/** Gathers everything planning needs from a build, and what was measured in its places. */
-export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Workload {
+/** Gathers everything planning needs from a build, what was measured in its places, and what is taken by others. */
+export function workloadOf(
+  build: Build,
+  readings: ReadingsByPlace = {},
+  taken: Taken = nothingTaken,
+): Workload {
   const { timeZone } = build;
   const startAt = epochMinute(build.start, timeZone);
   const inOrder = [...(build.log ?? [])]
@@ -106,24 +109,17 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
     coatsOnCoats: new Map([...byUnit].map(([key, own]) => [key, coatsOnCoats(own)])),
     unitsAfter,
     materials: materialsOf(build.materials),
-    airs: new Map(
-      places.map((place) => [place.id, placeAir(place, timeZone, origin, readings[place.id] ?? [])]),
-    ),
-    placeHours: new Map(places.map((place) => [place.id, placeCalendar(place, timeZone, origin)])),
+    ...calendarsOf(build, places, origin, readings),
     slots: new Map(places.map(({ id, slots }) => [id, slots])),
     scarceSlots: new Map(
-      places.flatMap(({ id, slots }) => (rackNeeded(operations, id) > slots ? [[id, slots]] : [])),
+      places.flatMap(({ id, slots }) => (rackNeeded(operations, id, taken) > slots ? [[id, slots]] : [])),
     ),
     dustyPlaces: [
-      ...new Set(
-        operations.flatMap(({ id, makesDust, placeId }) => (makesDust && !done.has(id) ? [placeId] : [])),
-      ),
+      ...new Set([
+        ...operations.flatMap(({ id, makesDust, placeId }) => (makesDust && !done.has(id) ? [placeId] : [])),
+        ...taken.dusty.map(({ place }) => place),
+      ]),
     ],
-    loudHours: build.quiet && quietCalendar(build.quiet, timeZone, origin),
-    people: build.people.map((person) => ({
-      id: person.id,
-      calendar: personCalendar(person, timeZone, origin),
-    })),
     tails: tailsOf(operations),
     dueAt,
     startAt,
@@ -133,6 +129,8 @@ export function workloadOf(build: Build, readings: ReadingsByPlace = {}): Worklo
     touchTests: (build.touchTests ?? [])
       .map((test) => ({ test, at: epochMinute(test.at, timeZone) }))
       .sort((a, b) => a.at - b.at),
+    byPiece: groupBy(operations, ({ pieceId }) => pieceId),
+    taken,
     wholesOf: wholesOf(build),
     arrivals: arrivalsOf(build),
     soonAfter: new Map([...byUnit.values()].flatMap(soonAfter)),
@@ -165,12 +163,24 @@ function unitsOf(
 }
 
 /** The rack places that all units with a coat in one place would take at once. */
-function rackNeeded(operations: readonly Operation[], placeId: string): number {
-  const shares = new Map<string, number>();
+function rackNeeded(operations: readonly Operation[], placeId: string, taken: Taken): number {
+  const shares = new Map(
+    taken.racks.flatMap(({ place, unit, share }) => (place === placeId ? [[unit, share] as const] : [])),
+  );
   for (const operation of operations)
     if (operation.placeId === placeId && operation.material)
       shares.set(unitKey(operation), operation.rackShare);
   return [...shares.values()].reduce((sum, share) => sum + share, 0);
+}
+
+function groupBy<T>(list: readonly T[], keyOf: (one: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const one of list) {
+    const group = groups.get(keyOf(one));
+    if (group) group.push(one);
+    else groups.set(keyOf(one), [one]);
+  }
+  return groups;
 }
 
 function wholesOf(build: Build): Map<string, string[]> {

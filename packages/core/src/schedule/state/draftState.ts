@@ -4,7 +4,7 @@ import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { Dust } from './dust';
 import { Rack, type Span } from './rack';
-import { Timeline, type Busy, type Tally } from './timeline';
+import { takenByOthers, Timeline, type Busy, type Tally } from './timeline';
 import { UnitState } from './unitState';
 import { entryOf } from '../../model/sure';
 /** Whether a coat keeps its unit on the rack: glue does not. */
@@ -114,8 +114,17 @@ export class DraftState {
     });
     this.racks = new Map([...workload.scarceSlots].map(([place, slots]) => [place, new Rack(slots)]));
     this.dust = new Map(workload.dustyPlaces.map((place) => [place, new Dust()]));
-    for (const operation of workload.operations) {
-      if (pieces && !pieces.has(operation.pieceId)) continue;
+    const { taken } = workload;
+    for (const { person, from, to } of taken.hands)
+      this.hands.find(({ id }) => id === person)?.add({ start: from, end: to, operation: takenByOthers });
+    for (const { place, unit, from, to, share } of taken.racks)
+      this.racks.get(place)?.take(`${unit} elsewhere`, from, to, share);
+    for (const { place, from, to } of taken.wet) this.dust.get(place)?.standsWet('elsewhere', { from, to });
+    for (const { place, from, to } of taken.dusty) this.dust.get(place)?.makesDust('elsewhere', { from, to });
+    const operations = pieces
+      ? [...pieces].flatMap((id) => workload.byPiece.get(id) ?? [])
+      : workload.operations;
+    for (const operation of operations) {
       const planned = unplanned(operation);
       this.planned.set(operation.id, planned);
       const key = unitKey(planned);

@@ -214,9 +214,14 @@ export class Timeline {
     return { sessions, setUps, idle };
   }
 
-  /** What is done in each session that is used, in order of time. */
+  /** What is done in each session that is used, in order of time; others' work left out. */
   used(): Busy[][] {
-    return this.sessions.flatMap((session) => (session.busy.length > 0 ? [session.busy] : []));
+    return this.sessions.flatMap(({ busy }) => {
+      const own = busy.some((one) => one.operation === takenByOthers)
+        ? busy.filter((one) => one.operation !== takenByOthers)
+        : busy;
+      return own.length > 0 ? [own] : [];
+    });
   }
 
   remove(stretch: Busy): void {
@@ -230,6 +235,9 @@ export class Timeline {
     }
   }
 }
+
+/** What somebody's time is taken for that is not planned here. */
+export const takenByOthers = { id: '', batchKey: '', rinseKey: '', status: 'skipped' } as PlannedOperation;
 
 /** Whether a stretch is only kept free for a pass that has no place in time yet. */
 export const isReserved = ({ operation }: Busy): boolean => operation.laidAt === undefined;

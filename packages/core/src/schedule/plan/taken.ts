@@ -1,0 +1,22 @@
+import type { EpochMinute } from '../../model/wallTime';
+
+/** A stretch of time that something outside the plan has. */
+interface Stretch {
+  from: EpochMinute;
+  to: EpochMinute;
+}
+
+/**
+ * Hands, rack places and rooms that are taken by what is not planned here, such as other pieces that are to stay where they
+ * are, or another build that the same people have in hand.
+ */
+export interface Taken {
+  hands: (Stretch & { person: string })[];
+  /** `unit` names who stands there; `share` is what it takes of a place. */
+  racks: (Stretch & { place: string; unit: string; share: number })[];
+  /** Something stands wet, or makes dust. */
+  wet: (Stretch & { place: string })[];
+  dusty: (Stretch & { place: string })[];
+}
+
+export const nothingTaken: Taken = { hands: [], racks: [], wet: [], dusty: [] };
