@@ -1,3 +1,4 @@
+import type { Binding } from '../plan/plan';
 import type { EpochMinute } from '../../model/wallTime';
 
 /** What a run of the planner may be asked to leave out or take as given. */
@@ -28,6 +29,8 @@ export interface DecodeOptions {
 export interface Kept {
   beginsAt: ReadonlyMap<string, EpochMinute>;
   personOf: ReadonlyMap<string, string>;
+  /** Why a pass was not to begin sooner than at a moment, where that was worked out. */
+  reasons?: ReadonlyMap<string, { at: EpochMinute; why: Binding | 'choice' }>;
 }
 
 /** How much sooner a pass could be and still be put off, for the good of the whole plan. */

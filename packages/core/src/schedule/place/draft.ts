@@ -201,12 +201,13 @@ export class Draft extends DraftState {
     const turn = this.turns.get(personOf?.get(operation.id) ?? '') ?? -Infinity;
     const from = Math.max(soonest, notBefore, keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
-    const fit =
-      from === Infinity
-        ? undefined
-        : ((kept && keptFit(this, operation, soonest, kept)) ?? this.bestFit(operation, from));
+    const asKept = kept && from !== Infinity ? keptFit(this, operation, soonest, kept) : undefined;
+    const fit = asKept ?? (from === Infinity ? undefined : this.bestFit(operation, from));
+    const reason = kept?.reasons?.get(operation.id);
     operation.boundBy = fit?.boundBy ?? 'order';
-    if (fit && notBefore > soonest && this.options.explain) {
+    // What it was put there for holds while it stays there.
+    if (asKept && reason?.at === notBefore) operation.boundBy = reason.why;
+    else if (fit && notBefore > soonest && this.options.explain) {
       const free = this.bestFit(operation, soonest);
       operation.boundBy = free.laidAt < fit.laidAt ? 'choice' : free.boundBy;
     }

@@ -3,19 +3,21 @@ import type { Operation } from './operations';
 import { sure } from '../../model/sure';
 
 /** Why an operation can't begin earlier. */
-export type Binding =
-  | 'start'
-  | 'order'
-  | 'drying'
-  | 'through'
-  | 'window'
-  | 'hands'
-  | 'place'
-  | 'quiet'
-  | 'rack'
-  | 'air'
-  | 'dust'
-  | 'material';
+export const bindings = [
+  'start',
+  'order',
+  'drying',
+  'through',
+  'window',
+  'hands',
+  'place',
+  'quiet',
+  'rack',
+  'air',
+  'dust',
+  'material',
+] as const;
+export type Binding = (typeof bindings)[number];
 
 /** The last moment a session can begin, and the piece that misses its date when it begins later. */
 export interface SessionDeadline {

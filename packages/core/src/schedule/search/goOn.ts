@@ -35,10 +35,12 @@ export interface GoOnOptions {
   offer: (candidate: Candidate) => boolean;
 }
 
+/** What begins within so many minutes begins now. */
+const AT_ONCE_MINUTES = 3;
 /** Each unit that lost its place is taken out and placed again so often, */
-const TRIES_A_UNIT = 20;
+const TRIES_A_UNIT = 10;
 /** and all of them together no more often than this, as somebody is waiting. */
-const MOST_TRIES = 60;
+const MOST_TRIES = 24;
 
 /**
  * Goes on from a plan: everything that can keeps its moment and its hands, whoever is at work goes on in order, and what lost its
@@ -50,7 +52,7 @@ export function goOn(workload: Workload, options: GoOnOptions): GoneOn | undefin
   const sequence = withMissing(warm.sequence, workload);
   let held = heldCandidate(workload, sequence, warm, now);
   if (!offer(held)) return undefined;
-  if (workload.people.some(({ calendar }) => calendar.windowAt(now))) {
+  if (isWaiting(workload, held, now) || displacedUnits(workload, held, warm).size > 0) {
     const movedUp = heldCandidate(workload, sequence, warm, now, { movesUp: true });
     if (goesOnBetter(workload, movedUp, held, warm)) held = movedUp;
     if (!offer(movedUp)) return undefined;
@@ -85,6 +87,18 @@ export function goOn(workload: Workload, options: GoOnOptions): GoneOn | undefin
   }
   if (!offer(candidateOf(workload, sequence, now, plainHabits, warm.letDryThrough))) return undefined;
   return { held, urgent };
+}
+
+/** Whether somebody is in a session and has nothing to do for some minutes. */
+function isWaiting(workload: Workload, { run }: Candidate, now: number): boolean {
+  const next = new Map<string, number>();
+  for (const { status, personId, start } of run.operations)
+    if (status === 'planned' && personId !== undefined && start !== undefined)
+      next.set(personId, Math.min(start, next.get(personId) ?? Infinity));
+  return workload.people.some(({ id, calendar }) => {
+    const at = next.get(id);
+    return at !== undefined && at > now + AT_ONCE_MINUTES && calendar.windowAt(now) !== undefined;
+  });
 }
 
 /**

@@ -63,13 +63,13 @@ interface HeldOptions {
  * those pieces go before all others, as soon as can be and by whoever is free; with `behind`, they do so once all others
  * have their places.
  */
-export function heldCandidate(
+function heldMade(
   workload: Workload,
   sequence: readonly string[],
   warm: WarmStart,
   now: number,
-  { movesUp = false, first = new Set(), behind = new Set() }: HeldOptions = {},
-): Candidate {
+  { movesUp = false, first = new Set(), behind = new Set() }: HeldOptions,
+): Candidate['made'] {
   const isOf = (pieces: ReadonlySet<string>, id: string) => pieces.has(workload.byId.get(id)?.pieceId ?? '');
   const isFree = (id: string) => isOf(first, id) || isOf(behind, id);
   const at = (id: string) => {
@@ -89,11 +89,11 @@ export function heldCandidate(
       ([id, begins]) => !isFree(id) && personOf.has(id) && !(movesUp && isTonight(id, begins)),
     ),
   );
-  return candidate(workload, sequence, {
+  return {
     order: inTime,
     options: {
       now,
-      kept: { beginsAt, personOf },
+      kept: { beginsAt, personOf, ...(warm.reasons ? { reasons: warm.reasons } : {}) },
       // Who is at work goes on with what they were to do; what is displaced is for whoever is free.
       ...(movesUp
         ? {
@@ -106,8 +106,17 @@ export function heldCandidate(
       letDryThrough: warm.letDryThrough,
       explain: true,
     },
-  });
+  };
 }
+
+/** A plan done over, as `heldMade` says. */
+export const heldCandidate = (
+  workload: Workload,
+  sequence: readonly string[],
+  warm: WarmStart,
+  now: number,
+  options: HeldOptions = {},
+): Candidate => candidate(workload, sequence, heldMade(workload, sequence, warm, now, options));
 
 /** A sequence with operations added that it does not know, such as those of a new piece, in order of slack. */
 export function withMissing(sequence: readonly string[], workload: Workload): string[] {

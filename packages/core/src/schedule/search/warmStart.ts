@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { EpochMinute } from '../../model/wallTime';
 import { dryThroughOf } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
-import { isPlaced, workBegins, type PlannedOperation } from '../plan/plan';
+import type { Kept } from '../place/decodeOptions';
+import { bindings, isPlaced, workBegins, type PlannedOperation } from '../plan/plan';
 import { nth } from '../../model/sure';
 
 /** A plan that was made before: its order, and when and by whom each pass was to be done. */
@@ -13,6 +14,8 @@ export interface WarmStart {
   personOf: ReadonlyMap<string, string>;
   /** Passes that wait until what they land on is dry through. */
   letDryThrough: ReadonlySet<string>;
+  /** Why each was not to begin sooner than at its moment, where that is known. */
+  reasons?: Kept['reasons'];
 }
 
 /** What a plan gives the next one to begin with. */
@@ -29,6 +32,11 @@ export function warmFrom(plan: {
     beginsAt: new Map(placed.map((operation) => [operation.id, workBegins(operation)])),
     personOf: new Map(placed.map((operation) => [operation.id, operation.personId])),
     letDryThrough: dryThroughOf(placed),
+    reasons: new Map(
+      placed.flatMap((operation) =>
+        operation.boundBy ? [[operation.id, { at: workBegins(operation), why: operation.boundBy }]] : [],
+      ),
+    ),
   };
 }
 
@@ -64,6 +72,8 @@ export const storedPlanSchema = z.object({
         beginsAt: z.number(),
         person: z.string().max(100),
         letsDryThrough: z.literal(true).optional(),
+        /** Why it does not begin sooner. */
+        why: z.enum([...bindings, 'choice']).optional(),
       }),
     )
     .max(50_000),
@@ -71,12 +81,20 @@ export const storedPlanSchema = z.object({
 export type StoredPlan = z.infer<typeof storedPlanSchema>;
 
 /** A warm start as it is put by. */
-export const storedPlanOf = ({ sequence, beginsAt, personOf, letDryThrough }: WarmStart): StoredPlan => ({
+export const storedPlanOf = ({
+  sequence,
+  beginsAt,
+  personOf,
+  letDryThrough,
+  reasons,
+}: WarmStart): StoredPlan => ({
   order: [...sequence],
   passes: [...beginsAt].flatMap(([operation, minute]) => {
     const person = personOf.get(operation);
     const through = letDryThrough.has(operation) ? { letsDryThrough: true as const } : {};
-    return person === undefined ? [] : [{ operation, beginsAt: minute, person, ...through }];
+    const reason = reasons?.get(operation);
+    const why = reason?.at === minute ? { why: reason.why } : {};
+    return person === undefined ? [] : [{ operation, beginsAt: minute, person, ...through, ...why }];
   }),
 });
 
@@ -86,4 +104,7 @@ export const warmOfStored = ({ order, passes }: StoredPlan): WarmStart => ({
   beginsAt: new Map(passes.map((pass) => [pass.operation, pass.beginsAt])),
   personOf: new Map(passes.map((pass) => [pass.operation, pass.person])),
   letDryThrough: new Set(passes.flatMap((pass) => (pass.letsDryThrough ? [pass.operation] : []))),
+  reasons: new Map(
+    passes.flatMap(({ operation, beginsAt, why }) => (why ? [[operation, { at: beginsAt, why }]] : [])),
+  ),
 });
