@@ -66,6 +66,7 @@ export * from './schedule/answers/bounds';
 export * from './schedule/answers/handsBound';
 export * from './schedule/answers/forecast';
 export * from './schedule/answers/latestStart';
+export * from './schedule/answers/latestKnown';
 export * from './schedule/state/measuredTimes';
 export * from './schedule/answers/outlook';
 export * from './schedule/answers/plan';

@@ -21,7 +21,8 @@ export interface PlanAround {
   now: EpochMinute;
   /** When passes of other pieces are done, by id, for what waits for them. */
   fixedEnds: ReadonlyMap<string, EpochMinute>;
-  sequence: readonly string[];
+  /** The order of each piece's own work. */
+  orders: ReadonlyMap<string, readonly string[]>;
   /** Passes that wait until what they land on is dry through. */
   letDryThrough: ReadonlySet<string>;
 }
@@ -93,7 +94,7 @@ export function sessionDeadlines(
 function latest(
   workload: Workload,
   piece: Piece,
-  { fixedEnds, sequence, letDryThrough }: PlanAround,
+  { fixedEnds, orders, letDryThrough }: PlanAround,
   soonest: EpochMinute,
   enough: EpochMinute | undefined,
   planFrom: (from: EpochMinute) => Pick<DecodeOptions, 'now' | 'notBefore'>,
@@ -108,7 +109,7 @@ function latest(
   const makesIt = (from: EpochMinute): boolean =>
     ways.some((through) => {
       const options = { ...planFrom(from), onlyPieces, fixedEnds, letDryThrough: through };
-      const { operations, units } = decode(workload, sequence, options);
+      const { operations, units } = decode(workload, orders.get(piece.id) ?? [], options);
       const { readiness } = pieceReadiness(workload.build, piece, operations, units, options.now);
       return readiness !== 'late' && readiness !== 'stuck';
     });

@@ -3,6 +3,7 @@ import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import { measuredTimes } from '../state/measuredTimes';
 import { doableNow } from './doableNow';
 import { latestStart, sessionDeadlines } from './latestStart';
+import { LatestKnown, orderOf } from './latestKnown';
 import { placeOutlooks } from './outlook';
 import type { PlannedOperation } from '../plan/plan';
 import { dryThroughOf } from '../place/dryThrough';
@@ -16,8 +17,9 @@ import type { Plan } from './plan';
 import { handsBounds } from './handsBound';
 import { entryOf, nth } from '../../model/sure';
 
-/** Sessions within the week are told when they have to begin. */
+/** The next sessions within the week are told when they have to begin; what is further off changes before it comes. */
 const DEADLINES_AHEAD_MINUTES = 7 * 1440;
+const MOST_DEADLINES = 4;
 
 export interface PlanOptions {
   /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
@@ -26,6 +28,8 @@ export interface PlanOptions {
   latestStarts?: boolean;
   /** What was measured in the places. */
   readings?: ReadingsByPlace;
+  /** Latest moments to begin that were worked out before, which are kept up to date. */
+  latestKnown?: LatestKnown;
   /** What hands, racks and rooms are needed for besides. */
   taken?: Taken;
   /** How the plan is looked for, in place of one order by slack: changes tried, the seed, an order to begin with, and who is told of better ones. */
@@ -58,19 +62,29 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
       operation.laidAt === undefined ? [] : [[operation.id, operation.laidAt]],
     ),
   );
-  const around = { now, fixedEnds, sequence, letDryThrough: dryThroughOf(operations) };
+  const around = {
+    now,
+    fixedEnds,
+    orders: orderOf(workload, sequence),
+    letDryThrough: dryThroughOf(operations),
+  };
+  const known = options.latestKnown ?? new LatestKnown();
   const pieces = build.pieces.map((piece) => {
     const own = entryOf(byPiece, piece.id);
     const state = pieceReadiness(build, piece, own, units, now);
     const open = own.some((operation) => operation.status === 'planned');
     return options.latestStarts !== false && open && state.readiness !== 'stuck'
-      ? { ...state, latestStartAt: latestStart(workload, piece, around) }
+      ? {
+          ...state,
+          latestStartAt: known.of(workload, piece, around, () => latestStart(workload, piece, around)),
+        }
       : state;
   });
   const sessions = sessionsOf(workload, operations);
   if (options.latestStarts !== false) {
-    // Nights further off than this change before they come.
-    const soon = sessions.filter((session) => session.from < now + DEADLINES_AHEAD_MINUTES);
+    const soon = sessions
+      .filter((session) => session.from < now + DEADLINES_AHEAD_MINUTES)
+      .slice(0, MOST_DEADLINES);
     for (const [at, beginBy] of sessionDeadlines(
       workload,
       { operations, pieces, sessions: soon },

@@ -1,5 +1,6 @@
 import {
   compareVariants,
+  LatestKnown,
   planView,
   warmFrom,
   type Build,
@@ -34,6 +35,9 @@ export type TakeView = (view: PlanView, stage: PlanStage) => void;
 /** So many changes are tried on a build that has no plan yet; about half a second for a costume. */
 const FIRST_TRIES = 400;
 
+/** Latest moments to begin, kept from one plan to the next. */
+const latestKnown = new LatestKnown();
+
 let newest = 0;
 
 /**
@@ -49,6 +53,7 @@ export async function plan(request: PlanRequest, take: TakeView): Promise<void> 
     const view = planView(request.build, {
       now: request.now,
       latestStarts: stage === 'whole',
+      latestKnown,
       readings: request.readings ?? {},
       search: searchFor(request, stage, made),
     });
