@@ -164,6 +164,7 @@ const lookItems = computed(() => [
       />
     </div>
     <div class="checks">
+      <v-checkbox v-model="form.standing" label="Dries on a stand or a hook: both faces in one go" />
       <v-checkbox v-model="form.onSkin" label="Lies on bare skin" />
       <v-checkbox v-model="form.againstVinyl" label="Packed against soft vinyl or rubber" />
     </div>

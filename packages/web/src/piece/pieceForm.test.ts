@@ -38,6 +38,7 @@ describe('a piece in its form', () => {
           over: ['eva-foam', 'pvc-pipe'],
           colour: '#1b1b1c',
         },
+        standing: true,
         onSkin: true,
         againstVinyl: true,
       }),

@@ -43,6 +43,7 @@ export interface PieceForm {
   over: SubstrateKind[];
   groundColour: string;
   stretchPct: number | undefined;
+  standing: boolean;
   onSkin: boolean;
   againstVinyl: boolean;
   measure: 'typed' | ShapeKind;
@@ -77,6 +78,7 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
     over: [...(piece?.substrate.over ?? [])],
     groundColour: piece?.substrate.colour ?? '',
     stretchPct: piece?.substrate.stretchPct,
+    standing: piece?.standing ?? false,
     onSkin: piece?.onSkin ?? false,
     againstVinyl: piece?.againstVinyl ?? false,
     measure: shape?.kind ?? (piece ? 'typed' : 'rectangle'),
@@ -165,6 +167,7 @@ export function pieceFromForm(
       colour: orNothing(form.groundColour.trim()),
       stretchPct: substrateTable[form.kind].isCloth ? form.stretchPct : undefined,
     },
+    standing: form.standing || undefined,
     onSkin: form.onSkin || undefined,
     againstVinyl: form.againstVinyl || undefined,
     faces: {

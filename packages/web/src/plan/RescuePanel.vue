@@ -87,6 +87,9 @@ const gained = (rescue: Rescue) =>
           <p>
             <strong>{{ one.makesIt ? '✓ makes it' : '○ helps' }}</strong> {{ one.label }}
           </p>
+          <ul v-if="one.parts.length > 3" class="small parts">
+            <li v-for="part in one.parts" :key="part">{{ part }}</li>
+          </ul>
           <p class="small quiet figures">
             <template v-if="forWhom(one)">{{ forWhom(one) }} · </template>{{ gained(one) }} · ready
             {{ sayMoment(one.readyAt, store.theView.timeZone)
@@ -103,6 +106,10 @@ const gained = (rescue: Rescue) =>
 </template>
 
 <style scoped>
+.parts {
+  margin: 4px 0 4px 18px;
+}
+
 .rescue {
   margin-bottom: 28px;
   padding: 16px 20px;

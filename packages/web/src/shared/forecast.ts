@@ -47,13 +47,14 @@ export const useForecast = defineStore('forecast', () => {
     const told = (done: number, of: number) => {
       if (link === own) progress.value = done / of;
     };
+    const take = (forecast: PieceForecast[]) => {
+      if (link !== own) return;
+      byPiece.value = new Map(forecast.map((one) => [one.pieceId, one]));
+      madeFor.value = view;
+    };
     own
-      .run((remote) => remote.forecast(request, proxy(told)))
-      .then((forecast) => {
-        if (link !== own) return;
-        byPiece.value = new Map(forecast.map((one) => [one.pieceId, one]));
-        madeFor.value = view;
-      })
+      .run((remote) => remote.forecast(request, proxy(told), proxy(take)))
+      .then(take)
       .catch((error: unknown) => {
         if (link === own) notice.complain(error, { label: 'Try again', run });
       })

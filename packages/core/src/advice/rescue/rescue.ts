@@ -11,6 +11,7 @@ import type { Plan } from '../../schedule/answers/plan';
 import { type RescueCost, type Way, costOf, touchSame, sumOf } from './rescueCost';
 import { lateMinutes, readySum, handsOn, readyAt } from './standing';
 import { waysFor } from './waysFor';
+import { mostPromising, pieceOfWay, sifter, type Sifted } from './sift';
 import { nth } from '../../model/sure';
 
 /** A way to catch up, planned for real and free of new stops. */
@@ -53,13 +54,25 @@ export interface RescueAnswer {
 
 /** A date that is made less often than this is in danger. */
 export const SAFE_CHANCE = 0.8;
-/** How many single ways are looked at in full, and how many join into combinations. */
-const MOST_SINGLES = 60;
+/** How many single ways are planned with everything: for each piece, in all, and of those that are about no one piece. */
+const MOST_EACH = 8;
+const MOST_SINGLES = 40;
+const MOST_OF_MANY = 24;
+/** In a build with more passes than this, where planning takes long, so many of each kind; */
+const MANY_PASSES = 500;
+const FEW_OF_MANY = 4;
+const FEW_PIECES = 10;
+/** and so many parts of a combination are tried without. */
+const MOST_LEFT_OUT = 5;
+/** More changes than this are counted, not named in a row. */
+const MOST_NAMED = 3;
+/** How many ways join into combinations. */
 const MOST_COMBINED = 6;
 const MOST_OFFERED = 8;
 /** So many of them at least for each piece in trouble. */
 const LEAST_OFFERED = 2;
 const SAMPLES = 40;
+const FEW_SAMPLES = 15;
 
 /**
  * Ways to catch up for a build with a missed date, or with one whose chance is under 80 %: singly and in the cheapest
@@ -104,7 +117,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     ownLate: number;
     gained: number;
   }
-  const tryWays = (ways: Way[]): Tried | undefined => {
+  const tryWays = (ways: Way[], forAll = false): Tried | undefined => {
     let changed = build;
     const change: PatchStep[] = [];
     for (const way of ways) {
@@ -117,7 +130,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       (id) => JSON.stringify(pieceIn(build, id)) !== JSON.stringify(pieceIn(changed, id)),
     );
     // What helps everybody, such as another evening, is for all that are in trouble.
-    const urgent = touched.length > 0 ? touched : inTrouble;
+    const urgent = touched.length > 0 && !forAll ? touched : inTrouble;
     const plan = planBuild(changed, {
       now: before.now,
       readings,
@@ -142,16 +155,48 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
       : { ways, change, build: changed, urgent, plan, late, ownLate: lateMinutes(plan, urgent), gained };
   };
 
-  const ways = waysFor(build, before, inTrouble).slice(0, MOST_SINGLES);
+  const isLarge = before.operations.length > MANY_PASSES;
   const singles: Tried[] = [];
+  const sifted: Sifted[] = [];
   let stopped = false;
-  for (const [at, way] of ways.entries()) {
+  // Where most is late, hands are short: what helps those that are worst off is told, and what helps everybody.
+  const worstOff = [...inTrouble]
+    .sort((a, b) => lateMinutes(before, [b]) - lateMinutes(before, [a]))
+    .slice(0, isLarge ? FEW_PIECES : inTrouble.length);
+  const all = waysFor(build, before, worstOff);
+  const sifters = new Map(worstOff.map((id) => [id, sifter(build, before, id)]));
+  // Ways that are about one piece are tried on that alone first, which is quick, and the promising ones with everything.
+  const ofOne = all.flatMap((way) => {
+    const pieceId = pieceOfWay(build, way);
+    const sift = pieceId === undefined ? undefined : sifters.get(pieceId);
+    return sift ? [{ way, sift }] : [];
+  });
+  const ofMany = all
+    .filter((way) => !ofOne.some((one) => one.way === way))
+    .slice(0, isLarge ? FEW_OF_MANY : MOST_OF_MANY);
+  const told = (done: number, of: number): void => {
+    if (options.onProgress?.(done, of) === false) stopped = true;
+  };
+  for (const [at, { way, sift }] of ofOne.entries()) {
+    const one = sift(way);
+    // What gets nothing ready sooner has to make the date all the same, as moving that does.
+    if (one && (one.gained >= 15 || one.late === 0)) sifted.push(one);
+    told(at + 1, ofOne.length * 2);
+    if (stopped) break;
+  }
+  const promising = mostPromising(sifted, isLarge ? 1 : MOST_EACH);
+  const inFull = [
+    ...[...promising.values()]
+      .flat()
+      .slice(0, isLarge ? FEW_OF_MANY : MOST_SINGLES)
+      .map(({ way }) => way),
+    ...ofMany,
+  ];
+  for (const [at, way] of stopped ? [] : inFull.entries()) {
     const tried = tryWays([way]);
     if (tried) singles.push(tried);
-    if (options.onProgress?.(at + 1, ways.length) === false) {
-      stopped = true;
-      break;
-    }
+    told(inFull.length + at + 1, inFull.length * 2);
+    if (stopped) break;
   }
   const found = [...singles];
   if (!stopped && !singles.some((one) => one.late === 0 && costOf(one.ways) < 0.5)) {
@@ -178,9 +223,34 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
           }
     }
   }
+  if (!stopped && inTrouble.length > 1) {
+    // The whole costume: the best for each piece together, with what helps everybody if need be, less what is not needed.
+    const best = [...promising.values()].flatMap(([one]) => one?.way ?? []);
+    const forAll = singles
+      .filter(({ urgent }) => urgent.length === inTrouble.length)
+      .sort((a, b) => a.late - b.late || costOf(a.ways) - costOf(b.ways))
+      .slice(0, 1)
+      .flatMap(({ ways }) => ways);
+    let together = tryWays(best, true);
+    if (together?.late !== 0 && forAll.length > 0) {
+      const more = tryWays([...best, ...forAll], true);
+      if (more && more.late < (together?.late ?? Infinity)) together = more;
+    }
+    if (together?.late === 0)
+      for (const way of [...together.ways]
+        .sort((a, b) => costOf([b]) - costOf([a]))
+        .slice(0, MOST_LEFT_OUT)) {
+        const fewer: Way[] = (together?.ways ?? []).filter((one) => one !== way);
+        const without: Tried | undefined = fewer.length > 0 ? tryWays(fewer, true) : undefined;
+        if (without?.late === 0) together = without;
+      }
+    if (together) found.push(together);
+  }
   const ranked = found
     .sort(
       (a, b) =>
+        // What brings all in comes before what brings one in.
+        Number(a.late > 0) - Number(b.late > 0) ||
         Number(a.ownLate > 0) - Number(b.ownLate > 0) ||
         costOf(a.ways) - costOf(b.ways) ||
         b.gained - a.gained,
@@ -205,7 +275,10 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   const chanceOf = (id: string) => options.chances?.get(id) ?? 0;
   const rescues = ranked.flatMap((one): Rescue[] => {
     if (!offered.has(one)) return [];
-    const forecast = forecastBuild(one.build, one.plan, 1, { samples: options.samples ?? SAMPLES, readings });
+    const forecast = forecastBuild(one.build, one.plan, 1, {
+      samples: options.samples ?? (isLarge ? FEW_SAMPLES : SAMPLES),
+      readings,
+    });
     const chances = forecast.flatMap((piece) =>
       one.urgent.includes(piece.pieceId) && piece.chance !== undefined ? [piece.chance] : [],
     );
@@ -215,7 +288,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     if (!wasLate && chance !== undefined && chance <= Math.min(...one.urgent.map(chanceOf))) return [];
     return [
       {
-        label: one.ways.map((way) => way.label).join(' + '),
+        label: labelOf(one.ways),
         change: one.change,
         urgent: one.urgent,
         parts: one.ways.map((way) => way.label),
@@ -232,3 +305,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     rescues: rescues.sort((a, b) => Number(b.makesIt) - Number(a.makesIt)),
   };
 }
+
+/** Several ways as one: named while they are few; more of them are listed beside it. */
+const labelOf = (ways: readonly Way[]): string =>
+  ways.length <= MOST_NAMED ? ways.map(({ label }) => label).join(' + ') : `${ways.length} changes together`;

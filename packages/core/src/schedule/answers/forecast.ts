@@ -3,6 +3,7 @@ import type { Build } from '../../model/schema';
 import { placeAirOf } from '../../drying/placeAir';
 import { atZone, epochMinute, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
+import type { Kept } from '../place/decodeOptions';
 import { dryThroughOf } from '../place/dryThrough';
 import { workloadOf, type Workload, type ReadingsByPlace } from '../plan/workload';
 import { pieceReadiness } from '../state/readiness';
@@ -50,36 +51,51 @@ const noOutcomes = (): Outcomes => ({ packable: [], wearable: [], made: 0 });
 
 /**
  * Tries a plan in many futures: label times that are a little off, each material by its own factor, and air that is warmer
- * or damper than assumed for days on end. In each, everybody keeps to the plan's order and times where they can, and waits
- * where something is not dry yet. The same seed gives the same answer.
- * @example forecastBuild(build, plan, 1, { samples: 100 })[0].chance // 0.83
+ * or damper than assumed for days on end. In each, everybody keeps to the plan's times where they can, and waits where something
+ * is not dry yet. The same seed gives the same answer, and more futures go on from the first ones.
  */
-export function forecastBuild(
-  build: Build,
-  plan: Plan,
-  seed: number,
-  options: ForecastOptions = {},
-): PieceForecast[] {
-  const samples = options.samples ?? 200;
-  const workload = workloadOf(build, options.readings);
-  const placed = plan.operations
-    .filter(isPlaced)
-    .filter((operation) => operation.status === 'planned')
-    .sort((a, b) => a.start - b.start);
-  const sequence = placed.map((operation) => operation.id);
-  const personOf = new Map(placed.map((operation) => [operation.id, operation.personId]));
-  const notBefore = new Map(placed.map((operation) => [operation.id, workBegins(operation)]));
-  const letDryThrough = dryThroughOf(placed);
-  const confirmed = new Set(plan.measured.filter((one) => one.confirmed).map((one) => one.materialId));
-  const used = [...new Set(workload.operations.flatMap((operation) => operation.material?.id ?? []))];
-  const outcomes = new Map(build.pieces.map((piece) => [piece.id, noOutcomes()]));
-  const generator = xoroshiro128plus(seed);
-  let tried = 0;
-  for (; tried < samples; tried += 1) {
+export class Forecast {
+  /** How many futures were tried. */
+  tried = 0;
+  private readonly workload: Workload;
+  private readonly sequence: string[];
+  private readonly kept: Kept;
+  private readonly letDryThrough: ReadonlySet<string>;
+  private readonly confirmed: ReadonlySet<string>;
+  private readonly used: readonly string[];
+  private readonly outcomes: Map<string, Outcomes>;
+  private readonly generator;
+
+  constructor(
+    private readonly build: Build,
+    private readonly plan: Plan,
+    seed: number,
+    readings?: ReadingsByPlace,
+  ) {
+    this.workload = workloadOf(build, readings);
+    const placed = plan.operations
+      .filter(isPlaced)
+      .filter((operation) => operation.status === 'planned')
+      .sort((a, b) => a.start - b.start);
+    this.sequence = placed.map((operation) => operation.id);
+    this.kept = {
+      beginsAt: new Map(placed.map((operation) => [operation.id, workBegins(operation)])),
+      personOf: new Map(placed.map((operation) => [operation.id, operation.personId])),
+    };
+    this.letDryThrough = dryThroughOf(placed);
+    this.confirmed = new Set(plan.measured.filter((one) => one.confirmed).map((one) => one.materialId));
+    this.used = [...new Set(this.workload.operations.flatMap((operation) => operation.material?.id ?? []))];
+    this.outcomes = new Map(build.pieces.map((piece) => [piece.id, noOutcomes()]));
+    this.generator = xoroshiro128plus(seed);
+  }
+
+  /** Tries one more future. */
+  tryOne(): void {
+    const { build, plan, workload } = this;
     // Each future has numbers of its own, far along the same sequence, so that more futures do not change the first ones.
-    generator.jump();
-    const normal = normals(generator.clone());
-    const timeFactors = new Map(used.map((id) => [id, timeFactor(normal(), confirmed.has(id))]));
+    this.generator.jump();
+    const normal = normals(this.generator.clone());
+    const timeFactors = new Map(this.used.map((id) => [id, timeFactor(normal(), this.confirmed.has(id))]));
     const future: Workload = {
       ...workload,
       airs: new Map(
@@ -89,46 +105,67 @@ export function forecastBuild(
         ]),
       ),
     };
-    const run = decode(future, sequence, {
+    const { operations, units } = decode(future, this.sequence, {
       now: plan.now,
       timeFactors,
-      kept: { beginsAt: notBefore, personOf },
-      letDryThrough,
+      kept: this.kept,
+      letDryThrough: this.letDryThrough,
     });
-    const byPiece = new Map<string, typeof run.operations>();
-    for (const operation of run.operations) {
+    const byPiece = new Map<string, typeof operations>();
+    for (const operation of operations) {
       const list = byPiece.get(operation.pieceId);
       if (list) list.push(operation);
       else byPiece.set(operation.pieceId, [operation]);
     }
     for (const piece of build.pieces) {
-      const state = pieceReadiness(build, piece, byPiece.get(piece.id) ?? [], run.units, plan.now);
-      const outcome = entryOf(outcomes, piece.id);
+      const state = pieceReadiness(build, piece, byPiece.get(piece.id) ?? [], units, plan.now);
+      const outcome = entryOf(this.outcomes, piece.id);
       outcome.packable.push(state.packableAt ?? Infinity);
       outcome.wearable.push(state.wearableAt ?? Infinity);
       if (state.readiness !== 'late' && state.readiness !== 'stuck') outcome.made += 1;
     }
-    if (options.onProgress?.(tried + 1, samples) === false) {
-      tried += 1;
-      break;
-    }
+    this.tried += 1;
   }
-  return build.pieces.map((piece) => {
-    const { packable, wearable, made } = entryOf(outcomes, piece.id);
-    const event = build.events.find((one) => one.id === piece.event);
-    // Of a piece without steps nobody can say anything.
-    const chance = event && tried > 0 && piece.steps.length > 0 ? made / tried : undefined;
-    const spread = spreadOf(packable);
-    const dueAt = event && epochMinute(event.packAt ?? event.wearAt, build.timeZone);
-    return {
-      pieceId: piece.id,
-      packable: spread,
-      wearable: spreadOf(wearable),
-      ready: spreadOf(packable.map((moment, at) => Math.max(moment, nth(wearable, at)))),
-      chance,
-      sentence: sentenceOf(chance, dueAt, spread, build.timeZone),
-    };
-  });
+
+  /** What the futures tried so far say of each piece. */
+  result(): PieceForecast[] {
+    const { build, tried } = this;
+    return build.pieces.map((piece) => {
+      const { packable, wearable, made } = entryOf(this.outcomes, piece.id);
+      const event = build.events.find((one) => one.id === piece.event);
+      // Of a piece without steps nobody can say anything.
+      const chance = event && tried > 0 && piece.steps.length > 0 ? made / tried : undefined;
+      const spread = spreadOf(packable);
+      const dueAt = event && epochMinute(event.packAt ?? event.wearAt, build.timeZone);
+      return {
+        pieceId: piece.id,
+        packable: spread,
+        wearable: spreadOf(wearable),
+        ready: spreadOf(packable.map((moment, at) => Math.max(moment, nth(wearable, at)))),
+        chance,
+        sentence: sentenceOf(chance, dueAt, spread, build.timeZone),
+      };
+    });
+  }
+}
+
+/**
+ * What so many futures of a plan say.
+ * @example forecastBuild(build, plan, 1, { samples: 100 })[0].chance // 0.83
+ */
+export function forecastBuild(
+  build: Build,
+  plan: Plan,
+  seed: number,
+  options: ForecastOptions = {},
+): PieceForecast[] {
+  const samples = options.samples ?? 200;
+  const forecast = new Forecast(build, plan, seed, options.readings);
+  while (forecast.tried < samples) {
+    forecast.tryOne();
+    if (options.onProgress?.(forecast.tried, samples) === false) break;
+  }
+  return forecast.result();
 }
 
 function spreadOf(moments: number[]): Spread {

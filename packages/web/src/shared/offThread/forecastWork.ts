@@ -1,5 +1,5 @@
 import {
-  forecastBuild,
+  Forecast,
   planBuild,
   type Build,
   type PieceForecast,
@@ -20,22 +20,38 @@ export interface ForecastRequest {
 const SEED = 1;
 const TELL_EVERY = 10;
 
-/** @param told how many futures were tried, of how many */
-export function forecast(
+/** Whoever waits has a first answer after so long, which is made surer from then on; but not from fewer futures than this. */
+const FIRST_ANSWER_MS = 1500;
+const FEWEST_FUTURES = 20;
+
+/**
+ * @param told how many futures were tried, of how many
+ * @param first a first answer, where the whole takes longer
+ */
+export async function forecast(
   { build, now, readings, samples, warm }: ForecastRequest,
   told: (done: number, of: number) => void,
-): PieceForecast[] {
+  first: (forecast: PieceForecast[]) => void,
+): Promise<PieceForecast[]> {
   const plan = planBuild(build, {
     now,
     readings,
     latestStarts: false,
     ...(warm ? { search: { warm, keep: true, starts: 'none' } } : {}),
   });
-  return forecastBuild(build, plan, SEED, {
-    samples,
-    readings,
-    onProgress: (done, of) => {
-      if (done % TELL_EVERY === 0) told(done, of);
-    },
-  });
+  const futures = new Forecast(build, plan, SEED, readings);
+  const from = performance.now();
+  let isFirst = true;
+  while (futures.tried < samples) {
+    futures.tryOne();
+    if (futures.tried % TELL_EVERY === 0) told(futures.tried, samples);
+    const isDue = futures.tried >= FEWEST_FUTURES && performance.now() - from > FIRST_ANSWER_MS;
+    if (isFirst && isDue && futures.tried < samples) {
+      isFirst = false;
+      first(futures.result());
+    }
+    // What was told goes out.
+    await new Promise((go) => setTimeout(go));
+  }
+  return futures.result();
 }
