@@ -78,6 +78,33 @@ describe('rescueBuild', () => {
     expect(made).toEqual([...made].sort((a, b) => Number(b) - Number(a)));
   });
 
+  it('brings a whole costume in with the few changes that takes, which come first', () => {
+    const build = late();
+    const [plate] = build.pieces;
+    // Three pieces with an oil wash that takes days each, and one that is in time.
+    build.pieces.splice(
+      1,
+      0,
+      ...['left', 'right'].map((id) => ({ ...structuredClone(plate!), id, name: id })),
+    );
+    const { inTrouble, rescues } = rescueBuild(build, { samples: 10 });
+    expect(inTrouble).toEqual(['plate', 'left', 'right']);
+    const [first] = rescues;
+    expect([...first!.urgent].sort()).toEqual(['left', 'plate', 'right']);
+    expect(first!.makesIt).toBe(true);
+    const applied = applyPatch(build, first!.change);
+    if (!applied.ok) throw new Error('it does not fit');
+    const before = planBuild(build, { latestStarts: false });
+    const plan = planBuild(applied.value, {
+      now: before.now,
+      latestStarts: false,
+      search: { warm: warmFrom(before), urgent: new Set(first!.urgent), starts: 'none' },
+    });
+    expect(plan.pieces.map(({ readiness }) => readiness)).not.toContain('late');
+    // The piece that was in time is left as it was.
+    expect(applied.value.pieces[3]).toEqual(build.pieces[3]);
+  });
+
   it('tells how far it is and stops when told to', () => {
     let calls = 0;
     const { rescues } = rescueBuild(late(), {
