@@ -41,7 +41,7 @@ export class Draft extends DraftState {
 
   /** What has happened already; to be called before anything is placed. */
   replay(): Lesson[] {
-    const lessons = replayLog(this, this.options.personOf);
+    const lessons = replayLog(this, this.options.kept?.personOf ?? this.options.personOf);
     this.remember();
     this.reservePins();
     if (this.options.kept)
@@ -219,6 +219,9 @@ export class Draft extends DraftState {
     // It may have been let begin long before there was time for it; asked of the coats that lie there now.
     operation.opensAt = gate(operation, this.unitOf(operation), soonest, operation.letsDryThrough);
     const { line, start, laidAt, joins, mixedAt } = fit;
+    // What is held back to meet others could begin sooner, unless it was only just let.
+    if (!asKept && this.heldUntil.has(operation.id) && notBefore > soonest)
+      operation.boundBy = operation.opensAt >= laidAt - operation.workMinutes ? 'drying' : 'choice';
     const end = laidAt + operation.cleanUpMinutes;
     this.settle(operation, 'planned', start, laidAt, end);
     operation.personId = line.id;
