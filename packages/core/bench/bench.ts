@@ -2,11 +2,16 @@
 import { dryStack, plainMilestones } from '../src/drying/dryStack';
 import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
-import { epochMinute } from '../src/model/wallTime';
+import { epochMinute, toWallTime } from '../src/model/wallTime';
 import { judgeBuild } from '../src/advice/judgeBuild';
 import { pieceBounds } from '../src/schedule/answers/bounds';
 import { workloadOf } from '../src/schedule/plan/workload';
 import { planBuild } from '../src/schedule/answers/planBuild';
+import type { Plan } from '../src/schedule/answers/plan';
+import { forecastBuild } from '../src/schedule/answers/forecast';
+import { checkBuild } from '../src/advice/checkBuild';
+import { isPlaced } from '../src/schedule/plan/plan';
+import { warmFrom } from '../src/schedule/search/warmStart';
 import type { Score } from '../src/schedule/search/score';
 import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
@@ -100,6 +105,50 @@ for (const pieces of [10, 60, 250]) {
   console.log(
     `  last piece ready ${((finals[0]!.best.score.finish - bound) / 1440).toFixed(1)} days after what no plan can beat: the slowest piece alone, and all hands`,
   );
+}
+// How a plan of sixty pieces takes its first batch being logged ten minutes late, and what the chances are.
+{
+  const build = largeBuild(60);
+  const before = planBuild(build, { latestStarts: false, search: { iterations: 0 } });
+  const inTime = before.operations.filter(isPlaced).sort((a, b) => a.start - b.start);
+  const end = inTime.findIndex((one) => one.batchKey !== inTime[0]!.batchKey);
+  const at = inTime[end - 1]!.laidAt + 10;
+  const log = inTime.slice(0, end).map((one) => ({
+    id: one.id.replaceAll('/', '-'),
+    piece: one.pieceId,
+    unit: one.unit,
+    step: one.stepId,
+    coat: one.coat,
+    ...(one.face ? { face: one.face } : {}),
+    doneAt: toWallTime(one.laidAt + 10, build.timeZone),
+  }));
+  const logged = { ...build, log };
+  const warm = warmFrom(before);
+  const goOn = () =>
+    planBuild(logged, { now: at, latestStarts: false, search: { warm, keep: true, starts: 'none' } });
+  row('60 pieces: plan after one log', median(5, goOn), 300);
+  const after = goOn();
+  const was = new Map(before.operations.map((one) => [one.id, one.laidAt]));
+  const left = after.operations.filter(({ status }) => status === 'planned');
+  const moved = left.filter((one) => one.laidAt !== was.get(one.id)).length;
+  const slack = (one: Plan) =>
+    one.pieces.reduce((sum, { slackMinutes }) => sum + (slackMinutes ?? 0), 0) / 60;
+  console.log(
+    `  first batch ten minutes late: ${moved} of ${left.length} passes move, ${Math.round(slack(before))} h to spare in all become ${Math.round(slack(after))}`,
+  );
+  const from = performance.now();
+  const chances = forecastBuild(logged, after, 1, { samples: 20 }).flatMap(({ chance }) => chance ?? []);
+  row('60 pieces: twenty futures', performance.now() - from, 2000);
+  console.log(`  chance of the worst piece: ${Math.round(100 * Math.min(...chances))} %`);
+  const checked = performance.now();
+  const findings = checkBuild(build, before).length;
+  row(`60 pieces: all ways out of ${findings} findings`, performance.now() - checked, 5000);
+}
+{
+  const build = largeBuild(1000);
+  const from = performance.now();
+  planBuild(build, { latestStarts: false });
+  row('1000 pieces, 17000 passes: first plan, cold', performance.now() - from, 5000);
 }
 globalThis.gc?.();
 console.log(`\nmemory: ${Math.round(process.memoryUsage().rss / 1e6)} MB resident   aim 500 MB`);

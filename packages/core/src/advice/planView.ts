@@ -14,6 +14,7 @@ import type { Score } from '../schedule/search/score';
 import { planBuild, type PlanOptions } from '../schedule/answers/planBuild';
 import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
 import type { Plan } from '../schedule/answers/plan';
+import type { Effort } from '../schedule/answers/effortBound';
 import type { HandsBound } from '../schedule/answers/handsBound';
 import type { CoatMilestones } from '../drying/laidCoat';
 import { entryOf, nth } from '../model/sure';
@@ -55,6 +56,7 @@ export interface PlanView {
   score: Score;
   bounds: PieceBound[];
   hands: HandsBound[];
+  effort: Effort;
   places: PlaceBand[];
   outlooks: PlaceOutlook[];
   doableNow: string[];
@@ -81,6 +83,7 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     score: plan.score,
     bounds: plan.bounds,
     hands: plan.hands,
+    effort: plan.effort,
     places: placeBands(plan.workload, plan.operations, plan.units, from, until),
     outlooks: plan.outlooks,
     doableNow: plan.doableNow,

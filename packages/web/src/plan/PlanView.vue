@@ -87,6 +87,10 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       </div>
     </div>
 
+    <p v-if="store.view.effort.planned > 0" class="small quiet figures effort">
+      {{ store.view.effort.planned }} sessions and set-ups; no plan does with fewer than
+      {{ store.view.effort.atLeast }}.
+    </p>
     <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
       <li v-for="line in store.changed" :key="line">{{ line }}</li>
     </ul>
@@ -144,6 +148,10 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
   display: inline-flex;
   align-items: center;
   gap: 10px;
+}
+
+.effort {
+  margin-bottom: 8px;
 }
 
 .changed {

@@ -55,8 +55,8 @@ export interface RescueAnswer {
 /** A date that is made less often than this is in danger. */
 export const SAFE_CHANCE = 0.8;
 /** How many single ways are planned with everything: for each piece, in all, and of those that are about no one piece. */
-const MOST_EACH = 8;
-const MOST_SINGLES = 40;
+const MOST_EACH = 40;
+const MOST_SINGLES = 60;
 const MOST_OF_MANY = 24;
 /** In a build with more passes than this, where planning takes long, so many of each kind; */
 const MANY_PASSES = 500;
@@ -179,8 +179,8 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   };
   for (const [at, { way, sift }] of ofOne.entries()) {
     const one = sift(way);
-    // What gets nothing ready sooner has to make the date all the same, as moving that does.
-    if (one && (one.gained >= 15 || one.late === 0)) sifted.push(one);
+    // What gets nothing ready sooner has to make the date all the same, as moving that does; where there is time everything is tried in full.
+    if (one && (!isLarge || one.gained >= 15 || one.late === 0)) sifted.push(one);
     told(at + 1, ofOne.length * 2);
     if (stopped) break;
   }
@@ -223,6 +223,8 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
           }
     }
   }
+  let costume: Tried | undefined;
+  const isCostume = (one: Tried) => one === costume && one.late === 0;
   if (!stopped && inTrouble.length > 1) {
     // The whole costume: the best for each piece together, with what helps everybody if need be, less what is not needed.
     const best = [...promising.values()].flatMap(([one]) => one?.way ?? []);
@@ -245,12 +247,13 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
         if (without?.late === 0) together = without;
       }
     if (together) found.push(together);
+    costume = together;
   }
   const ranked = found
     .sort(
       (a, b) =>
-        // What brings all in comes before what brings one in.
-        Number(a.late > 0) - Number(b.late > 0) ||
+        // What was put together to bring all in comes before what brings one in.
+        Number(isCostume(b)) - Number(isCostume(a)) ||
         Number(a.ownLate > 0) - Number(b.ownLate > 0) ||
         costOf(a.ways) - costOf(b.ways) ||
         b.gained - a.gained,
@@ -273,6 +276,15 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   for (const one of ranked) if (offered.size < MOST_OFFERED) offered.add(one);
   const handsBefore = handsOn(before);
   const chanceOf = (id: string) => options.chances?.get(id) ?? 0;
+  /** What each way is called, with its piece where there are several. */
+  const partsOf = (ways: readonly Way[]): string[] => {
+    const about = ways.map((way) => pieceOfWay(build, way));
+    const isOne = new Set(about).size <= 1;
+    return ways.map(({ label }, at) => {
+      const name = isOne ? undefined : pieceIn(build, about[at] ?? '')?.name;
+      return name === undefined || label.includes(name) ? label : `${label} (${name})`;
+    });
+  };
   const rescues = ranked.flatMap((one): Rescue[] => {
     if (!offered.has(one)) return [];
     const forecast = forecastBuild(one.build, one.plan, 1, {
@@ -288,10 +300,10 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     if (!wasLate && chance !== undefined && chance <= Math.min(...one.urgent.map(chanceOf))) return [];
     return [
       {
-        label: labelOf(one.ways),
+        label: labelOf(partsOf(one.ways)),
         change: one.change,
         urgent: one.urgent,
-        parts: one.ways.map((way) => way.label),
+        parts: partsOf(one.ways),
         daysGained: one.gained / 1440,
         makesIt: one.ownLate === 0 && (chance === undefined || chance >= SAFE_CHANCE),
         readyAt: Math.max(...one.urgent.map((id) => readyAt(one.plan, id))),
@@ -307,5 +319,5 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
 }
 
 /** Several ways as one: named while they are few; more of them are listed beside it. */
-const labelOf = (ways: readonly Way[]): string =>
-  ways.length <= MOST_NAMED ? ways.map(({ label }) => label).join(' + ') : `${ways.length} changes together`;
+const labelOf = (parts: readonly string[]): string =>
+  parts.length <= MOST_NAMED ? parts.join(' + ') : `${parts.length} changes together`;

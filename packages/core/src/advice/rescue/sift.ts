@@ -13,6 +13,8 @@ export interface Sifted {
   way: Way;
   pieceId: string;
   late: number;
+  /** What it lacks to make the date in nine futures of ten. */
+  lacking: number;
   gained: number;
 }
 
@@ -46,12 +48,13 @@ export function sifter(build: Build, plan: Plan, pieceId: string): (way: Way) =>
       way,
       pieceId,
       late: lateMinutes(then, [pieceId]),
+      lacking: then.score.lacking,
       gained: readyAt(plan, pieceId) - readyAt(then, pieceId),
     };
   };
 }
 
-/** For each piece its most promising ways: those that make it, cheapest first, then those that bring most. */
+/** For each piece its most promising ways: those that make it, with enough to spare and cheapest first, then those that bring most. */
 export function mostPromising(sifted: readonly Sifted[], each: number): Map<string, Sifted[]> {
   const byPiece = new Map<string, Sifted[]>();
   for (const one of sifted) byPiece.set(one.pieceId, [...(byPiece.get(one.pieceId) ?? []), one]);
@@ -62,6 +65,7 @@ export function mostPromising(sifted: readonly Sifted[], each: number): Map<stri
         .sort(
           (a, b) =>
             Number(a.late > 0) - Number(b.late > 0) ||
+            Number(a.lacking > 0) - Number(b.lacking > 0) ||
             (a.late > 0 ? b.gained - a.gained : costOf([a.way]) - costOf([b.way])),
         )
         .slice(0, each),

@@ -6,6 +6,7 @@ import type { Score } from '../search/score';
 import type { PieceBound } from './bounds';
 import type { PlaceOutlook } from './outlook';
 import type { MeasuredMaterial } from '../state/measuredTimes';
+import type { Effort } from './effortBound';
 import type { HandsBound } from './handsBound';
 
 /** A whole plan: every operation, every piece, every session. */
@@ -23,6 +24,8 @@ export interface Plan {
   /** The soonest each piece can be ready under any plan. */
   bounds: PieceBound[];
   hands: HandsBound[];
+  /** Sessions and set-ups: as planned, and what no plan can do without. */
+  effort: Effort;
   /** What every plan of this build shares. */
   workload: Workload;
   /** The air of each place now and in the coming day. */

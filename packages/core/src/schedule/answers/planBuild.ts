@@ -15,6 +15,7 @@ import { pieceReadiness } from '../state/readiness';
 import { sessionsOf } from './sessions';
 import type { Plan } from './plan';
 import { handsBounds } from './handsBound';
+import { fewestSessionsAndSetUps } from './effortBound';
 import { entryOf, nth } from '../../model/sure';
 
 /** The next sessions within the week are told when they have to begin; what is further off changes before it comes. */
@@ -104,6 +105,10 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     score,
     bounds: options.latestStarts === false ? [] : pieceBounds(workload, operations, units, now),
     hands: options.latestStarts === false ? [] : handsBounds(workload, operations, now),
+    effort: {
+      planned: score.sessions,
+      atLeast: fewestSessionsAndSetUps(workload, operations, now),
+    },
     outlooks: placeOutlooks(workload, operations, now),
     doableNow: doableNow(workload, operations, now),
     measured: measuredTimes(lessons),
