@@ -7,12 +7,11 @@ import { type ReadingsByPlace } from '../../schedule/plan/workload';
 import { planBuild } from '../../schedule/answers/planBuild';
 import { warmFrom, type WarmStart } from '../../schedule/search/warmStart';
 import type { PatchStep } from '../../model/patch';
-import type { Plan } from '../../schedule/answers/plan';
-import { type RescueCost, type Way, costOf, touchSame, sumOf } from './rescueCost';
+import { type RescueCost, type Way, costOf, sumOf } from './rescueCost';
 import { lateMinutes, readySum, handsOn, readyAt } from './standing';
 import { waysFor } from './waysFor';
+import { pairsAndThrees, wholeCostume, type Tried } from './combine';
 import { mostPromising, pieceOfWay, sifter, type Sifted } from './sift';
-import { nth } from '../../model/sure';
 
 /** A way to catch up, planned for real and free of new stops. */
 export interface Rescue {
@@ -62,12 +61,8 @@ const MOST_OF_MANY = 24;
 const MANY_PASSES = 500;
 const FEW_OF_MANY = 4;
 const FEW_PIECES = 10;
-/** and so many parts of a combination are tried without. */
-const MOST_LEFT_OUT = 5;
 /** More changes than this are counted, not named in a row. */
 const MOST_NAMED = 3;
-/** How many ways join into combinations. */
-const MOST_COMBINED = 6;
 const MOST_OFFERED = 8;
 /** So many of them at least for each piece in trouble. */
 const LEAST_OFFERED = 2;
@@ -106,17 +101,6 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
 
   const pieceIn = (one: Build, id: string) => one.pieces.find((piece) => piece.id === id);
 
-  interface Tried {
-    ways: Way[];
-    change: PatchStep[];
-    build: Build;
-    urgent: string[];
-    plan: Plan;
-    /** Minutes too late over all that are in trouble, and over the pieces it is about. */
-    late: number;
-    ownLate: number;
-    gained: number;
-  }
   const tryWays = (ways: Way[], forAll = false): Tried | undefined => {
     let changed = build;
     const change: PatchStep[] = [];
@@ -174,15 +158,15 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   const ofMany = all
     .filter((way) => !ofOne.some((one) => one.way === way))
     .slice(0, isLarge ? FEW_OF_MANY : MOST_OF_MANY);
-  const told = (done: number, of: number): void => {
-    if (options.onProgress?.(done, of) === false) stopped = true;
-  };
+  const goesOn = (done: number, of: number): boolean => options.onProgress?.(done, of) !== false;
   for (const [at, { way, sift }] of ofOne.entries()) {
     const one = sift(way);
     // What gets nothing ready sooner has to make the date all the same, as moving that does; where there is time everything is tried in full.
     if (one && (!isLarge || one.gained >= 15 || one.late === 0)) sifted.push(one);
-    told(at + 1, ofOne.length * 2);
-    if (stopped) break;
+    if (!goesOn(at + 1, ofOne.length * 2)) {
+      stopped = true;
+      break;
+    }
   }
   const promising = mostPromising(sifted, isLarge ? 1 : MOST_EACH);
   const inFull = [
@@ -195,60 +179,24 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
   for (const [at, way] of stopped ? [] : inFull.entries()) {
     const tried = tryWays([way]);
     if (tried) singles.push(tried);
-    told(inFull.length + at + 1, inFull.length * 2);
-    if (stopped) break;
+    if (!goesOn(inFull.length + at + 1, inFull.length * 2)) {
+      stopped = true;
+      break;
+    }
   }
   const found = [...singles];
-  if (!stopped && !singles.some((one) => one.late === 0 && costOf(one.ways) < 0.5)) {
-    // Pairs, and then threes, of those that bring most for what they cost.
-    const worth = [...singles].sort(
-      (a, b) => b.gained / (costOf(b.ways) + 0.3) - a.gained / (costOf(a.ways) + 0.3),
-    );
-    const best = worth.slice(0, MOST_COMBINED);
-    const pairs = best.flatMap((one, at) =>
-      best
-        .slice(at + 1)
-        .flatMap((other) =>
-          touchSame(one.change, other.change) ? [] : (tryWays([...one.ways, ...other.ways]) ?? []),
-        ),
-    );
-    found.push(...pairs);
-    if (!found.some((one) => one.late === 0)) {
-      const three = [...pairs].sort((a, b) => a.late - b.late)[0];
-      if (three)
-        for (const other of best)
-          if (!three.ways.includes(nth(other.ways, 0)) && !touchSame(three.change, other.change)) {
-            const tried = tryWays([...three.ways, ...other.ways]);
-            if (tried) found.push(tried);
-          }
-    }
-  }
-  let costume: Tried | undefined;
+  if (!stopped && !singles.some((one) => one.late === 0 && costOf(one.ways) < 0.5))
+    found.push(...pairsAndThrees(singles, tryWays));
+  const costume =
+    !stopped && inTrouble.length > 1
+      ? wholeCostume(
+          [...promising.values()].flatMap(([one]) => one?.way ?? []),
+          singles.filter(({ urgent }) => urgent.length === inTrouble.length),
+          (ways) => tryWays(ways, true),
+        )
+      : undefined;
+  if (costume) found.push(costume);
   const isCostume = (one: Tried) => one === costume && one.late === 0;
-  if (!stopped && inTrouble.length > 1) {
-    // The whole costume: the best for each piece together, with what helps everybody if need be, less what is not needed.
-    const best = [...promising.values()].flatMap(([one]) => one?.way ?? []);
-    const forAll = singles
-      .filter(({ urgent }) => urgent.length === inTrouble.length)
-      .sort((a, b) => a.late - b.late || costOf(a.ways) - costOf(b.ways))
-      .slice(0, 1)
-      .flatMap(({ ways }) => ways);
-    let together = tryWays(best, true);
-    if (together?.late !== 0 && forAll.length > 0) {
-      const more = tryWays([...best, ...forAll], true);
-      if (more && more.late < (together?.late ?? Infinity)) together = more;
-    }
-    if (together?.late === 0)
-      for (const way of [...together.ways]
-        .sort((a, b) => costOf([b]) - costOf([a]))
-        .slice(0, MOST_LEFT_OUT)) {
-        const fewer: Way[] = (together?.ways ?? []).filter((one) => one !== way);
-        const without: Tried | undefined = fewer.length > 0 ? tryWays(fewer, true) : undefined;
-        if (without?.late === 0) together = without;
-      }
-    if (together) found.push(together);
-    costume = together;
-  }
   const ranked = found
     .sort(
       (a, b) =>
