@@ -216,8 +216,11 @@ function pieceLine(build: Build, plan: Plan, piece: PiecePlan): string {
         : `, ${sayWait(piece.slackMinutes)} to spare`;
   const start = piece.latestStartAt === undefined ? '' : `, go on by ${at(piece.latestStartAt)}`;
   const bound = plan.bounds.find((one) => one.pieceId === piece.pieceId);
+  const held = plan.heldUp.find((one) => one.pieceId === piece.pieceId);
+  const isClose = piece.readiness === 'late' || piece.readiness === 'tight';
+  const waits = held && isClose ? `. ${held.sentence.slice(0, -1)}` : '';
   const proof = bound?.provesLate ? `. ${bound.sentence} No plan can make it` : '';
-  return `${name}: ${piece.readiness}; packable ${at(piece.packableAt)}, wearable ${at(piece.wearableAt)}${margin}${start}${proof}`;
+  return `${name}: ${piece.readiness}; packable ${at(piece.packableAt)}, wearable ${at(piece.wearableAt)}${margin}${start}${waits}${proof}`;
 }
 
 /** The plan with wall times in place of epoch minutes, and materials by id. */

@@ -15,6 +15,7 @@ import { planBuild, type PlanOptions } from '../schedule/answers/planBuild';
 import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
 import type { Plan } from '../schedule/answers/plan';
 import type { Effort } from '../schedule/answers/effortBound';
+import type { HeldUp } from '../schedule/answers/heldUp';
 import type { HandsBound } from '../schedule/answers/handsBound';
 import type { CoatMilestones } from '../drying/laidCoat';
 import { entryOf, nth } from '../model/sure';
@@ -56,6 +57,7 @@ export interface PlanView {
   score: Score;
   bounds: PieceBound[];
   hands: HandsBound[];
+  heldUp: HeldUp[];
   effort: Effort;
   places: PlaceBand[];
   outlooks: PlaceOutlook[];
@@ -83,6 +85,7 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     score: plan.score,
     bounds: plan.bounds,
     hands: plan.hands,
+    heldUp: plan.heldUp,
     effort: plan.effort,
     places: placeBands(plan.workload, plan.operations, plan.units, from, until),
     outlooks: plan.outlooks,

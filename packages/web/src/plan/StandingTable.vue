@@ -28,6 +28,7 @@ const standing = computed(() =>
         state,
         ready: reachedWords(state, now, zone.value),
         chance: forecast.byPiece.get(piece.id)?.chance,
+        heldUp: store.theView.heldUp.find((held) => held.pieceId === piece.id),
         bound: store.theView.bounds.find((one) => one.pieceId === piece.id),
         against: shiftWords(then === undefined || now === undefined ? undefined : now - then),
       },
@@ -63,6 +64,7 @@ const eventName = (piece: Piece) =>
             <th scope="row">{{ one.piece.name }}</th>
             <td>
               {{ one.ready }}
+              <div v-if="one.heldUp" class="small quiet">{{ one.heldUp.sentence }}</div>
             </td>
             <td
               :class="{ old: forecast.isOld }"
