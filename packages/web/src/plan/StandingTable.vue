@@ -12,6 +12,8 @@ const forecast = useForecast();
 const better = useBetterPlan();
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 
+const ASKED_BELOW_MINUTES = 3 * 1440;
+
 const readyOf = (state: { packableAt?: number | undefined; wearableAt?: number | undefined }) =>
   state.packableAt === undefined || state.wearableAt === undefined
     ? undefined
@@ -28,7 +30,11 @@ const standing = computed(() =>
         state,
         ready: reachedWords(state, now, zone.value),
         chance: forecast.byPiece.get(piece.id)?.chance,
-        heldUp: store.theView.heldUp.find((held) => held.pieceId === piece.id),
+        // With days to spare nobody asks what it waits for.
+        heldUp:
+          (state.slackMinutes ?? Infinity) < ASKED_BELOW_MINUTES
+            ? store.theView.heldUp.find((held) => held.pieceId === piece.id)
+            : undefined,
         bound: store.theView.bounds.find((one) => one.pieceId === piece.id),
         against: shiftWords(then === undefined || now === undefined ? undefined : now - then),
       },
@@ -67,6 +73,7 @@ const eventName = (piece: Piece) =>
               <div v-if="one.heldUp" class="small quiet">{{ one.heldUp.sentence }}</div>
             </td>
             <td
+              class="chance"
               :class="{ old: forecast.isOld }"
               :title="forecast.isOld ? 'Of the plan before; being worked out anew' : undefined"
             >
@@ -94,6 +101,10 @@ const eventName = (piece: Piece) =>
 </template>
 
 <style scoped>
+.chance {
+  white-space: nowrap;
+}
+
 .standing {
   margin-bottom: 28px;
 }
