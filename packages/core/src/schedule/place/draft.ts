@@ -5,8 +5,8 @@ import { gate } from './gates';
 import { keptFit, stretchesKept } from './keptFit';
 import { joiningFit, type Fit } from './joiningFit';
 import { unitKey, type Workload } from '../plan/workload';
-import { isPlaced, workBegins, type PlannedOperation, type Binding } from '../plan/plan';
-import { freshUntil, freshWorkOn } from '../../facts/freshWork';
+import type { PlannedOperation, Binding } from '../plan/plan';
+import { followersOf, isInTime, sessionAfter } from './fresh';
 import { takeOut } from './removals';
 import { replayLog, type Lesson } from './replayLog';
 import { linkBehind, type Busy, type Timeline } from '../state/timeline';
@@ -113,17 +113,11 @@ export class Draft extends DraftState {
       visiting.add(id);
       for (const before of operation.after) visit(before);
       visiting.delete(id);
-      const followers = this.followersOf(operation);
+      const followers = followersOf(this, operation);
       if (followers.length > 0) this.placeWith(operation, followers);
       else this.place(operation);
     };
     for (const id of ids) visit(id);
-  }
-
-  /** What has to be done to a coat before it has dried too far, and to that in turn. */
-  private followersOf(operation: PlannedOperation): PlannedOperation[] {
-    const next = this.planned.get(this.workload.soonAfter.get(operation.id) ?? '');
-    return next ? [next, ...this.followersOf(next)] : [];
   }
 
   /**
@@ -141,44 +135,21 @@ export class Draft extends DraftState {
         takeOut(this, new Map([[unitKey(operation), Infinity]]));
         break;
       }
-      let isInTime = true;
+      let areInTime = true;
       for (const follower of followers) {
         // What it waits for besides is placed later, which nobody can tell yet.
         if (follower.status !== 'planned' || isWaiting(follower)) return;
         this.place(follower);
-        isInTime = this.isInTime(follower);
-        if (!isInTime) break;
+        areInTime = isInTime(this, follower);
+        if (!areInTime) break;
       }
-      if (isInTime) return;
-      const next = this.sessionAfter(operation);
+      if (areInTime) return;
+      const next = sessionAfter(this, operation);
       takeOut(this, new Map([[unitKey(operation), laidAt]]));
       if (next === Infinity) break;
       notBefore = next + operation.setUpMinutes;
     }
     this.place(operation);
-  }
-
-  /** Whether a pass has its place, and by then what it is done to is still fresh. */
-  private isInTime(operation: PlannedOperation): boolean {
-    if (!isPlaced(operation)) return false;
-    const begins = workBegins(operation);
-    const unit = this.unitOf(operation);
-    return operation.cells.every((cell) => {
-      const coats = unit.cells.get(cell)?.map(({ material }) => material) ?? [];
-      const work = freshWorkOn(operation, coats);
-      const until = work && unit.top(cell)?.milestones[freshUntil[work]];
-      return until === undefined || begins <= Math.ceil(until);
-    });
-  }
-
-  /** The beginning of the next session of anybody after the one a pass is in. */
-  private sessionAfter(operation: PlannedOperation): EpochMinute {
-    const start = operation.start ?? this.now;
-    return this.hands.reduce((soonest, { calendar }) => {
-      const from = calendar.windowAt(start)?.to ?? start;
-      const next = calendar.windowFrom(from + 1)?.from ?? Infinity;
-      return next > start ? Math.min(soonest, next) : soonest;
-    }, Infinity);
   }
 
   /** When the last thing placed for somebody is done. */
