@@ -2,7 +2,7 @@
 import { dryStack, plainMilestones } from '../src/drying/dryStack';
 import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
-import { epochMinute, toWallTime } from '../src/model/wallTime';
+import { epochMinute } from '../src/model/wallTime';
 import { judgeBuild } from '../src/advice/judgeBuild';
 import { pieceBounds } from '../src/schedule/answers/bounds';
 import { workloadOf } from '../src/schedule/plan/workload';
@@ -10,8 +10,7 @@ import { planBuild } from '../src/schedule/answers/planBuild';
 import type { Plan } from '../src/schedule/answers/plan';
 import { forecastBuild } from '../src/schedule/answers/forecast';
 import { checkBuild } from '../src/advice/checkBuild';
-import { isPlaced } from '../src/schedule/plan/plan';
-import { warmFrom } from '../src/schedule/search/warmStart';
+import { withFirstBatchLogged } from '../src/testing/loggedBatch';
 import type { Score } from '../src/schedule/search/score';
 import { searchPlan } from '../src/schedule/search/search';
 import { largeBuild } from '../src/testing/largeBuild';
@@ -110,22 +109,7 @@ for (const pieces of [10, 60, 250]) {
 {
   const build = largeBuild(60);
   const before = planBuild(build, { latestStarts: false, search: { iterations: 0 } });
-  const inTime = before.operations.filter(isPlaced).sort((a, b) => a.start - b.start);
-  const end = inTime.findIndex((one) => one.batchKey !== inTime[0]!.batchKey);
-  const at = inTime[end - 1]!.laidAt + 10;
-  const log = inTime.slice(0, end).map((one) => ({
-    id: one.id.replaceAll('/', '-'),
-    piece: one.pieceId,
-    unit: one.unit,
-    step: one.stepId,
-    coat: one.coat,
-    ...(one.face ? { face: one.face } : {}),
-    doneAt: toWallTime(one.laidAt + 10, build.timeZone),
-  }));
-  const logged = { ...build, log };
-  const warm = warmFrom(before);
-  const goOn = () =>
-    planBuild(logged, { now: at, latestStarts: false, search: { warm, keep: true, starts: 'none' } });
+  const { build: logged, goOn } = withFirstBatchLogged(build, before, 10);
   row('60 pieces: plan after one log', median(5, goOn), 300);
   const after = goOn();
   const was = new Map(before.operations.map((one) => [one.id, one.laidAt]));

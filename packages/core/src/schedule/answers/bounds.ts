@@ -1,3 +1,4 @@
+import { groupBy } from '../../model/groupBy';
 import { quickestAir } from '../../drying/quickestAir';
 import { firstGoodAir } from '../../drying/goodAir';
 import type { PlaceAir } from '../../drying/placeAir';
@@ -62,13 +63,7 @@ export function pieceBounds(
   units: ReadonlyMap<string, UnitState>,
   now: EpochMinute,
 ): PieceBound[] {
-  const byUnit = new Map<string, PlannedOperation[]>();
-  for (const operation of operations) {
-    const key = unitKey(operation);
-    const list = byUnit.get(key);
-    if (list) list.push(operation);
-    else byUnit.set(key, [operation]);
-  }
+  const byUnit = groupBy(operations, unitKey);
   const ends = new Map<string, EpochMinute>();
   const results = new Map<string, UnitBound>();
   // A unit that waits for parts of other pieces comes after them.

@@ -1,3 +1,4 @@
+import { groupBy } from '../../model/groupBy';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '../../model/schema';
 import { placeAirOf } from '../../drying/placeAir';
@@ -111,12 +112,7 @@ export class Forecast {
       kept: this.kept,
       letDryThrough: this.letDryThrough,
     });
-    const byPiece = new Map<string, typeof operations>();
-    for (const operation of operations) {
-      const list = byPiece.get(operation.pieceId);
-      if (list) list.push(operation);
-      else byPiece.set(operation.pieceId, [operation]);
-    }
+    const byPiece = groupBy(operations, ({ pieceId }) => pieceId);
     for (const piece of build.pieces) {
       const state = pieceReadiness(build, piece, byPiece.get(piece.id) ?? [], units, plan.now);
       const outcome = entryOf(this.outcomes, piece.id);

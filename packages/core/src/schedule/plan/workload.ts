@@ -8,6 +8,7 @@ import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
 import { nothingTaken, type Taken } from './taken';
+import { groupBy } from '../../model/groupBy';
 import { calendarsOf, type Calendars } from './calendars';
 import { soonAfter } from './soonAfter';
 import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
@@ -171,16 +172,6 @@ function rackNeeded(operations: readonly Operation[], placeId: string, taken: Ta
     if (operation.placeId === placeId && operation.material)
       shares.set(unitKey(operation), operation.rackShare);
   return [...shares.values()].reduce((sum, share) => sum + share, 0);
-}
-
-function groupBy<T>(list: readonly T[], keyOf: (one: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const one of list) {
-    const group = groups.get(keyOf(one));
-    if (group) group.push(one);
-    else groups.set(keyOf(one), [one]);
-  }
-  return groups;
 }
 
 function wholesOf(build: Build): Map<string, string[]> {

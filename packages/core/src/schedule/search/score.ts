@@ -1,4 +1,5 @@
 import type { Piece } from '../../model/schema';
+import { groupBy } from '../../model/groupBy';
 import type { EpochMinute } from '../../model/wallTime';
 import type { PlannerRun } from '../place/decode';
 import type { Lesson } from '../place/replayLog';
@@ -120,12 +121,7 @@ export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle 
 
 /** Scores what one pass of the planner came to, and says how each piece stands in it. */
 export function scoreOf(ground: ScoreGround, run: PlannerRun): { score: Score; standings: Standings } {
-  const byPiece = new Map<string, PlannedOperation[]>();
-  for (const operation of run.operations) {
-    const list = byPiece.get(operation.pieceId);
-    if (list) list.push(operation);
-    else byPiece.set(operation.pieceId, [operation]);
-  }
+  const byPiece = groupBy(run.operations, ({ pieceId }) => pieceId);
   const standings = new Map<string, PieceStanding>();
   for (const piece of ground.workload.build.pieces) {
     const own = byPiece.get(piece.id);

@@ -1,4 +1,5 @@
 import { nineInTenFactor } from '../../drying/spread';
+import { groupBy } from '../../model/groupBy';
 import type { EpochMinute } from '../../model/wallTime';
 import type { PiecePlan, PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
@@ -77,13 +78,7 @@ export function lackingMinutes(
   if (packDueAt === undefined && wearDueAt === undefined) return 0;
   if (packableAt === undefined || wearableAt === undefined) return 0;
   if (!Number.isFinite(packableAt) || !Number.isFinite(wearableAt)) return 0;
-  const byUnit = new Map<string, PlannedOperation[]>();
-  for (const operation of operations) {
-    const key = unitKey(operation);
-    const list = byUnit.get(key);
-    if (list) list.push(operation);
-    else byUnit.set(key, [operation]);
-  }
+  const byUnit = groupBy(operations, unitKey);
   const over = (packAt: EpochMinute, wearAt: EpochMinute) =>
     Math.max(0, packAt - (packDueAt ?? Infinity), wearAt - (wearDueAt ?? Infinity));
   const late = over(packableAt, wearableAt);
