@@ -95,9 +95,9 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       <li v-for="line in store.changed" :key="line">{{ line }}</li>
     </ul>
     <p v-for="proof in handsProof" :key="proof.eventId" class="proof">
-      ▲ {{ sayWait(proof.needMinutes) }} of bare work have to be done before
-      {{ store.build.events.find((one) => one.id === proof.eventId)?.name }}, and there are
-      {{ sayWait(proof.haveMinutes) }} of free time: no plan can do that.
+      ▲ {{ sayWait(proof.needMinutes) }} of work have to be done by {{ sayMoment(proof.byAt, zone) }} to be
+      ready for {{ store.build.events.find((one) => one.id === proof.eventId)?.name }}, drying included, and
+      until then there are {{ sayWait(proof.haveMinutes) }} of free time: no plan can do that.
       <template v-if="Number.isFinite(proof.doneAt)"
         >With everybody at it in all free time it is done {{ sayMoment(proof.doneAt, zone) }}.</template
       >

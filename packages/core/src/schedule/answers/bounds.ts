@@ -83,6 +83,20 @@ export function pieceBounds(
   return workload.build.pieces.map((piece) => boundOf(workload, piece, results));
 }
 
+/** The quickest air that a unit can dry in on its way, and whether a fan ever blows on it. */
+export function bestAirOf(
+  workload: Workload,
+  own: readonly PlannedOperation[],
+  state: UnitState | undefined,
+): { air: PlaceAir; isFanned: boolean } {
+  const places = new Set<PlaceAir>(own.map(({ placeId }) => entryOf(workload.airs, placeId)));
+  for (const stand of state?.stands ?? []) places.add(stand.placeAir);
+  return {
+    air: quickestAir([...places], workload.originAt),
+    isFanned: own.some((one) => one.air === 'fan') || (state?.stands.some(({ fan }) => fan) ?? false),
+  };
+}
+
 /** The soonest one unit can be ready; the soonest end of each of its passes is added to `ends`. */
 function boundUnit(
   workload: Workload,
@@ -92,10 +106,7 @@ function boundUnit(
   now: EpochMinute,
 ): UnitBound {
   const waits = new Map<Binding, number>();
-  const places = new Set<PlaceAir>(own.map(({ placeId }) => entryOf(workload.airs, placeId)));
-  for (const stand of state?.stands ?? []) places.add(stand.placeAir);
-  const air = quickestAir([...places], workload.originAt);
-  const isFanned = own.some((one) => one.air === 'fan') || (state?.stands.some(({ fan }) => fan) ?? false);
+  const { air, isFanned } = bestAirOf(workload, own, state);
   const alone = (cells: readonly string[], coat: Parameters<typeof coatAlone>[1]) =>
     coatAlone(cells, coat, { from: coat.laidAt, placeAir: air, fan: isFanned });
 

@@ -105,7 +105,7 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     sequence,
     score,
     bounds: options.latestStarts === false ? [] : pieceBounds(workload, operations, units, now),
-    hands: options.latestStarts === false ? [] : handsBounds(workload, operations, now),
+    hands: options.latestStarts === false ? [] : handsBounds(workload, operations, units, now),
     heldUp: pieces.flatMap((piece) => heldUp(piece, entryOf(byPiece, piece.pieceId), now) ?? []),
     effort: {
       planned: score.sessions,

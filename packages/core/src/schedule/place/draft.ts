@@ -27,6 +27,8 @@ export class Draft extends DraftState {
   habits: PlacingHabits;
   /** Passes placed from now on that do not begin before a moment, by id. */
   heldUntil: ReadonlyMap<string, EpochMinute> = new Map();
+  /** Whose hands passes placed from now on are done by; whoever can first unless given. */
+  byHands: string | undefined;
   /** Coats placed from now on that are put off until what they land on is dry through. */
   letDryThrough: ReadonlySet<string>;
 
@@ -206,7 +208,7 @@ export class Draft extends DraftState {
   }
 
   private bestFit(operation: PlannedOperation, from: EpochMinute): Fit {
-    const wanted = this.options.personOf?.get(operation.id);
+    const wanted = this.options.personOf?.get(operation.id) ?? this.byHands;
     let best: Fit = {
       start: Infinity,
       laidAt: Infinity,

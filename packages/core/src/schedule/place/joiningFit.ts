@@ -51,11 +51,14 @@ export function joiningFit(
       if (gone) return gone;
     }
   }
-  for (const stretch of line.withKey(rinseKey, from - wait)) {
+  // What lies below may let it begin a little later only, while the things still lie ready.
+  const opens = gate(operation, draft.unitOf(operation), from, operation.letsDryThrough);
+  if (opens === Infinity) return undefined;
+  for (const stretch of line.withKey(rinseKey, opens - wait)) {
     const { laidAt, status } = stretch.operation;
     if (laidAt === undefined || (status !== 'planned' && status !== 'underway')) continue;
     const rinse = rinseBetween(stretch.operation, operation);
-    const start = Math.max(from - rinse, laidAt);
+    const start = Math.max(opens - rinse, laidAt);
     if (start + workMinutes > latest) return undefined;
     if (start > laidAt + wait) continue;
     // Nobody rinses to and fro between passes of one colour.

@@ -1,14 +1,21 @@
 import { type Draft } from '../place/draft';
-import { removed, goAlong, takeOut, type Removals } from '../place/removals';
+import { removed, goAlong, takeOut } from '../place/removals';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score, type ScoreGround } from './score';
 import { plainHabits, type PlacingHabits } from '../place/decodeOptions';
-import { unitOf, isOpen, type Draw, cutsOf, least } from './drawn';
+import { unitOf, isOpen, type Draw } from './drawn';
+import { drawBridge } from './bridging';
+import { pickCuts } from './picking';
+import { drawHolds } from './holds';
 import { entryOf, nth } from '../../model/sure';
 
 /** More passes than this are not taken out at once: what is taken out has to be placed again. */
 const MOST_PASSES = 160;
+
+/** So many tries without anything better, and so many more for each unit, are enough to begin from another plan. */
+const STUCK_AFTER = 400;
+const STUCK_AFTER_A_UNIT = 100;
 
 /** How work is placed again, drawn anew each time: mostly at once, sometimes with more patience for the sake of batches. */
 const habits: readonly PlacingHabits[] = [
@@ -19,16 +26,23 @@ const habits: readonly PlacingHabits[] = [
   { joinPatienceMinutes: 10_080, usedSessionsOnly: true },
 ];
 
-/** One try in so many holds passes back, */
+/** One try in so many puts all on one pair of hands. */
+const ONE_PAIR_ONE_IN = 4;
+/** One try in so many lets one set-up reach from pass to pass. */
+const BRIDGE_ONE_IN = 5;
+/** One try in so many holds passes back. */
 const HOLD_ONE_IN = 3;
-/** by so many minutes at most, or to one of so many sessions that follow. */
-const MOST_MINUTES_HELD = 90;
-const MOST_SESSIONS_HELD = 8;
-
 /** A plan with so many more sessions and set-ups than the best may be gone on from, so as to get away from it. */
-const LEEWAY = 1;
-/** That is done with one in so many that are worse. */
-const LEAVE_ONE_IN = 4;
+const LEEWAY = 2;
+/**
+ * The more a plan is worse, the more seldom: one session or set-up more with a chance of e^(−1/heat), which falls from the first
+ * to the second over so many tries, and begins anew.
+ */
+const HOTTEST = 0.3;
+const COLDEST = 0.02;
+const COOLS_IN_TRIES = 500;
+/** A minute of waiting about weighs this much of a set-up. */
+const IDLE_WEIGHT = 0.002;
 /** And only once nothing better was found for a while: as many tries as there are pairs of units, by this. */
 const PATIENCE = 5;
 
@@ -44,10 +58,10 @@ export class Reinserter {
   /** The best, where it is not the plan at hand. */
   private bestPlan: ReturnType<Reinserter['atHand']> | undefined;
   private triesSinceBest = 0;
-  private readonly workload: Workload;
-  private readonly pieces: Map<string, PieceStanding>;
-  private readonly movable: string[];
-  private readonly isMovable: ReadonlySet<string>;
+  readonly workload: Workload;
+  readonly pieces: Map<string, PieceStanding>;
+  readonly movable: string[];
+  readonly isMovable: ReadonlySet<string>;
   private readonly operationsOf = new Map<string, PlannedOperation[]>();
 
   /**
@@ -95,6 +109,11 @@ export class Reinserter {
     return this.bestPlan ?? this.atHand();
   }
 
+  /** Whether nothing better was found for so long that it is better to begin from another plan. */
+  get isStuck(): boolean {
+    return this.triesSinceBest > STUCK_AFTER + STUCK_AFTER_A_UNIT * this.movable.length;
+  }
+
   /** Whether a plan is worth going on from though it is worse than the best. */
   private isNear(score: Score): boolean {
     const { best } = this;
@@ -107,13 +126,23 @@ export class Reinserter {
     );
   }
 
+  /** Whether the plan at hand is left for a worse one. */
+  private isForgiven(score: Score, was: Score, draw: Draw): boolean {
+    const cooled = (this.triesSinceBest % COOLS_IN_TRIES) / COOLS_IN_TRIES;
+    const heat = HOTTEST + (COLDEST - HOTTEST) * cooled;
+    const loss = score.sessions - was.sessions + (score.idle - was.idle) * IDLE_WEIGHT;
+    return loss <= 0 || draw(1000) < 1000 * Math.exp(-loss / heat);
+  }
+
   /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
   try(draw: Draw): boolean {
-    const picked = this.pick(draw);
+    const bridge =
+      draw(BRIDGE_ONE_IN) === 0 ? drawBridge(this.draft, (key) => this.isMovable.has(key), draw) : undefined;
+    const picked = bridge?.removals ?? pickCuts(this, draw);
     // Half the time all that is planned on those units goes.
     const removals = goAlong(
       this.draft,
-      draw(2) === 0 ? picked : new Map([...picked.keys()].map((key) => [key, -Infinity])),
+      bridge || draw(2) === 0 ? picked : new Map([...picked.keys()].map((key) => [key, -Infinity])),
     );
     const going = removed(this.draft, removals);
     const canGo = going.length > 0 && going.length <= MOST_PASSES;
@@ -126,18 +155,24 @@ export class Reinserter {
     const scoreWas = this.score;
     // In the order they were, which what is drawn next changes.
     const inTime = going.sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity) || 0);
-    const order = this.order(inTime, draw);
+    const order = bridge ? [...bridge.first, ...inTime.map(({ id }) => id)] : this.order(inTime, draw);
     const throughWas = this.draft.letDryThrough;
     const through = this.drawThrough(going, draw);
     const drawn = nth(habits, draw(habits.length));
-    const heldUntil = this.drawHolds(inTime, draw);
+    const heldUntil =
+      bridge?.held ?? (draw(HOLD_ONE_IN) === 0 ? drawHolds(this.draft, inTime, draw) : new Map());
+    const { hands } = this.draft;
+    const byHands =
+      hands.length > 1 && draw(ONE_PAIR_ONE_IN) === 0 ? nth(hands, draw(hands.length)).id : undefined;
     const change = () => {
       const putBack = takeOut(this.draft, removals);
       this.draft.habits = drawn;
       this.draft.letDryThrough = through;
       this.draft.heldUntil = heldUntil;
+      this.draft.byHands = byHands;
       this.draft.placeAll(order);
       this.draft.heldUntil = new Map();
+      this.draft.byHands = undefined;
       this.draft.habits = plainHabits;
       return () => {
         putBack();
@@ -155,7 +190,7 @@ export class Reinserter {
       return true;
     }
     if (compareScores(this.score, scoreWas) <= 0) return false;
-    if (this.isNear(this.score) && draw(LEAVE_ONE_IN) === 0) {
+    if (this.isNear(this.score) && this.isForgiven(this.score, scoreWas, draw)) {
       if (!this.bestPlan) {
         // The best is left for the first time: it is kept as it was, and the change made again.
         takeBack();
@@ -171,48 +206,6 @@ export class Reinserter {
     for (const [id, standing] of was) this.pieces.set(id, standing);
     this.score = scoreWas;
     return false;
-  }
-
-  /** Where to cut: passes that may have something to do with each other, and what comes after them on their units. */
-  private pick(draw: Draw): Removals {
-    const any = <T>(list: readonly T[]): T => nth(list, draw(list.length));
-    if (this.movable.length === 0) return new Map();
-    const some = (list: readonly string[], count: number): Removals =>
-      new Map(Array.from({ length: count }, () => this.cutAtRandom(any(list), draw)));
-    switch (draw(5)) {
-      case 0:
-        return some(this.movable, 1 + draw(3));
-      case 1: {
-        // Everything of a session with little in it, in the hope that it can do without.
-        const sessions = this.draft.sessions();
-        return sessions.length === 0 ? new Map() : cutsOf(least(sessions, draw));
-      }
-      case 2: {
-        // A short batch, in the hope that it fits into another.
-        const batches = this.draft.batches();
-        return batches.length === 0 ? new Map() : cutsOf(least(batches, draw));
-      }
-      case 3: {
-        // Passes with the same things.
-        const { batchKey } = any(entryOf(this.workload.byUnit, any(this.movable)));
-        const kin = [...this.draft.planned.values()].filter(
-          (one) => one.batchKey === batchKey && one.status === 'planned',
-        );
-        return kin.length === 0
-          ? new Map()
-          : cutsOf(Array.from({ length: 2 + draw(4) }, () => ({ operation: any(kin) })));
-      }
-      default: {
-        // The piece that is worst off, with some others in its way.
-        const worst = [...this.pieces].reduce((a, b) =>
-          b[1].late > a[1].late || (b[1].late === a[1].late && b[1].slack < a[1].slack) ? b : a,
-        )[0];
-        const own = this.movable.filter(
-          (key) => nth(entryOf(this.workload.byUnit, key), 0).pieceId === worst,
-        );
-        return own.length === 0 ? new Map() : new Map([...some(own, 1), ...some(this.movable, draw(3))]);
-      }
-    }
   }
 
   /**
@@ -238,53 +231,6 @@ export class Reinserter {
       }
     }
     return through;
-  }
-
-  /**
-   * Until when the first pass of each unit is held back, now and then: until a session begins in the coming days, until
-   * something with the same things is done, or for some minutes. What waits may share a set-up, or leave an evening free.
-   */
-  private drawHolds(inTime: readonly PlannedOperation[], draw: Draw): ReadonlyMap<string, number> {
-    const held = new Map<string, number>();
-    if (draw(HOLD_ONE_IN) > 0) return held;
-    const [first] = inTime;
-    if (!first?.laidAt) return held;
-    const together = draw(2) === 0;
-    const moment = (operation: PlannedOperation): number => {
-      const { laidAt = this.ground.now, workMinutes, rinseKey } = operation;
-      const begins = laidAt - workMinutes;
-      const how = draw(3);
-      if (how === 0) return begins + 5 * (1 + draw(MOST_MINUTES_HELD / 5));
-      if (how === 1) {
-        const kin = [...this.draft.planned.values()].filter(
-          (one) =>
-            one.rinseKey === rinseKey && one.laidAt !== undefined && one.laidAt > begins && one !== operation,
-        );
-        if (kin.length > 0) return nth(kin, draw(kin.length)).laidAt ?? begins;
-      }
-      const sessions = this.draft
-        .sessions()
-        .flatMap(([one]) => (one && one.start > begins ? [one.start] : []));
-      return sessions.length > 0
-        ? nth(sessions, draw(Math.min(sessions.length, MOST_SESSIONS_HELD)))
-        : begins;
-    };
-    const all = moment(first);
-    const seen = new Set<string>();
-    for (const operation of inTime) {
-      const key = unitKey(operation);
-      if (seen.has(key)) continue;
-      seen.add(key);
-      held.set(operation.id, together ? all : moment(operation));
-    }
-    return held;
-  }
-
-  /** A unit with the moment of one of its passes. */
-  private cutAtRandom(key: string, draw: Draw): [string, number] {
-    const own = entryOf(this.workload.byUnit, key);
-    const { laidAt = -Infinity } = entryOf(this.draft.planned, nth(own, draw(own.length)).id);
-    return [key, laidAt];
   }
 
   /** An order to place passes in: as they were, unit by unit, or coat by coat over all units. */

@@ -281,6 +281,7 @@ describe('bounds', () => {
     expect(planBuild(busy).hands).toEqual([
       {
         eventId: 'day',
+        byAt: epochMinute(busy.events[0]!.packAt!, 'UTC'),
         needMinutes: 1800,
         haveMinutes: 240,
         // Fifteen Saturdays of two hours, the first on 20 Feb, the last on 29 May.

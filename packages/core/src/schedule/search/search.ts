@@ -9,10 +9,12 @@ import type { WarmStart } from './warmStart';
 import { plainHabits } from '../place/decodeOptions';
 import { goOn, type GoneOn } from './goOn';
 import type { Draw } from './drawn';
+import { Beginnings } from './beginnings';
 import { waveCandidates } from './waves';
 import { type Candidate, candidateOf, reinserterOf, candidateFrom } from './candidate';
 import { isWorthLeaving, latePieces } from './held';
 import { rules, patient, gathering } from './rules';
+import type { EpochMinute } from '../../model/wallTime';
 import { changed, changedThrough } from './neighbours';
 import { nth, sure } from '../../model/sure';
 
@@ -61,6 +63,7 @@ export class PlanSearch {
   private reinserter: Reinserter | undefined;
   private wandering: Wandering<Candidate> | undefined;
   private readonly wholeOneIn: number;
+  private readonly beginnings = new Beginnings<Candidate & { begins: EpochMinute }>();
 
   constructor(
     private readonly workload: Workload,
@@ -80,6 +83,7 @@ export class PlanSearch {
   private offer(candidate: Candidate): boolean {
     const better = this.best === undefined || compareScores(candidate.score, this.best.score) < 0;
     if (better) this.best = candidate;
+    if (this.done === 0) this.beginnings.add({ ...candidate, begins: beginsAt(candidate) });
     return this.told(better);
   }
   private told(better: boolean): boolean {
@@ -126,9 +130,17 @@ export class PlanSearch {
     if (this.isOver) return false;
     this.done += 1;
     if (this.random(this.wholeOneIn) === 0) return this.tryWhole();
+    if (this.reinserter?.isStuck) this.beginAnew(this.reinserter);
     this.reinserter ??= reinserterOf(this.workload, this.theBest);
     this.reinserter.try(this.random);
     return this.done % TELL_EVERY === 0 ? this.takeReinserted() : this.told(false);
+  }
+
+  /** Goes on from another plan than the one that nothing better was found from. */
+  private beginAnew(stuck: Reinserter): void {
+    if (compareScores(stuck.best, this.theBest.score) < 0) this.offer(candidateFrom(stuck, this.theBest));
+    const next = this.beginnings.next(this.theBest.score);
+    this.reinserter = reinserterOf(this.workload, next ?? this.theBest);
   }
 
   /** Takes what putting units in again has come to, if that is better; false when told to stop. */
@@ -172,6 +184,13 @@ export class PlanSearch {
     return kept.find((one) => one && !isWorthLeaving(one.score, this.theBest.score)) ?? this.theBest;
   }
 }
+
+/** When the first planned pass of a plan begins; Infinity when there is none. */
+const beginsAt = ({ run }: Candidate): EpochMinute =>
+  run.operations.reduce(
+    (first, { status, start = Infinity }) => (status === 'planned' ? Math.min(first, start) : first),
+    Infinity,
+  );
 
 /** The plan that a search comes to with so many changes tried. */
 export function searchPlan(workload: Workload, options: SearchOptions): Candidate {

@@ -1,9 +1,10 @@
-import type { EpochMinute } from '../../model/wallTime';
+import { MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { entryOf, nth } from '../../model/sure';
 import { worthPuttingOff } from '../place/dryThrough';
 import { Draft } from '../place/draft';
 import type { PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
+import { longestWait } from '../state/timeline';
 import { candidateOfDraft, type Candidate } from './candidate';
 
 /** How a build is cut into waves. */
@@ -12,6 +13,12 @@ export interface WaveShape {
   lots: number;
   /** What is ready this much later than the first of its wave does not hold it up, minutes. */
   patienceMinutes: number;
+  /** Other pieces are coated between two coats of one, so that both are one set-up. */
+  bridges?: boolean;
+  /** Nothing begins before this moment. */
+  notBefore?: EpochMinute;
+  /** All is done by this person, by id; by whoever can first unless given. */
+  byHands?: string;
   /** Pieces that go before all others, in waves of their own, by id. */
   first?: ReadonlySet<string>;
 }
@@ -41,18 +48,87 @@ export function waveCandidate(
   const draft = new Draft(workload, { now: Math.max(now, workload.startAt), letDryThrough });
   const lessons = draft.replay();
   draft.placeAll(workload.pins.keys());
+  draft.byHands = shape.byHands;
   for (const lot of lotsOf(workload, draft, shape)) {
     for (;;) {
       const wave = nextWave(workload, draft, lot, shape.patienceMinutes);
       if (wave.length === 0) break;
-      const begins = Math.max(...wave.map(({ opensAt }) => opensAt));
+      const begins = Math.max(shape.notBefore ?? -Infinity, ...wave.map(({ opensAt }) => opensAt));
       draft.heldUntil = new Map(wave.map(({ operation }) => [operation.id, begins]));
-      draft.placeAll(wave.map(({ operation }) => operation.id));
+      const operations = wave.map(({ operation }) => operation);
+      if (shape.bridges) placeBridging(workload, draft, operations);
+      else draft.placeAll(operations.map(({ id }) => id));
     }
     draft.heldUntil = new Map();
   }
+  draft.byHands = undefined;
   draft.placeAll(draft.planned.keys());
   return candidateOfDraft(workload, draft, lessons, now);
+}
+
+/** Longer sessions than the next are waited for no longer than this. */
+const WAITS_FOR_A_LONGER_ONE = 14 * MINUTES_PER_DAY;
+
+/**
+ * The shapes, and for what is so little that it may fit into one session those that wait for a longer one than any before it.
+ */
+function shapesFor(workload: Workload, now: EpochMinute): WaveShape[] {
+  const minutes = workload.operations.reduce((sum, { workMinutes }) => sum + workMinutes, 0);
+  const windows = workload.people
+    .flatMap(({ id, calendar }) =>
+      calendar.between(now, now + WAITS_FOR_A_LONGER_ONE).map((window) => ({ ...window, id })),
+    )
+    .sort((a, b) => a.from - b.from);
+  let longest = 0;
+  const bridging = waveShapes.filter(({ lots }) => lots === 1).map((shape) => ({ ...shape, bridges: true }));
+  const longer = windows.flatMap(({ id, from, to }, n) => {
+    const isLonger = to - from > longest;
+    longest = Math.max(longest, to - from);
+    return isLonger && n > 0 && to - from >= minutes ? [{ notBefore: from, byHands: id }] : [];
+  });
+  return [
+    ...waveShapes,
+    ...bridging,
+    ...longer.flatMap((session) => [
+      { lots: 1, patienceMinutes: Infinity, ...session },
+      { lots: 1, patienceMinutes: 120, ...session },
+      { lots: 1, patienceMinutes: 120, bridges: true, ...session },
+    ]),
+  ];
+}
+
+/**
+ * Places a wave so that its set-up reaches to the second coats of what has two: one of those first, then the others, spaced so that
+ * the things lie ready all the while; no later than usual where that does not reach.
+ */
+function placeBridging(workload: Workload, draft: Draft, wave: readonly PlannedOperation[]): void {
+  const nextOf = (operation: PlannedOperation): PlannedOperation | undefined => {
+    const own = entryOf(workload.byUnit, unitKey(operation));
+    const next = own[own.findIndex(({ id }) => id === operation.id) + 1];
+    return next?.rinseKey === operation.rinseKey ? draft.planned.get(next.id) : undefined;
+  };
+  const anchor = wave.find((one) => nextOf(one));
+  const again = anchor && nextOf(anchor);
+  const ids = ({ id }: PlannedOperation) => id;
+  if (!anchor || !again) return draft.placeAll(wave.map(ids));
+  const twice = wave.filter((one) => one !== anchor && nextOf(one));
+  const between = [...twice, ...wave.filter((one) => !nextOf(one))];
+  draft.placeAll([anchor.id]);
+  const held = new Map<string, EpochMinute>();
+  let reaches = draft.opensAt(again);
+  for (const one of [...between].reverse()) {
+    reaches -= longestWait(one) + one.workMinutes;
+    held.set(one.id, reaches);
+  }
+  const [next] = between;
+  const doesReach =
+    Number.isFinite(reaches) &&
+    next !== undefined &&
+    reaches - longestWait(next) <= (anchor.laidAt ?? -Infinity);
+  if (doesReach) draft.heldUntil = new Map([...draft.heldUntil, ...held]);
+  draft.placeAll(between.map(ids));
+  draft.heldUntil = new Map();
+  if (doesReach) draft.placeAll([again, ...twice.flatMap((one) => nextOf(one) ?? [])].map(ids));
 }
 
 /** How often what a wave plan has in trouble is brought to the front. */
@@ -65,7 +141,7 @@ const MOST_ROUNDS = 4;
 export function* waveCandidates(
   workload: Workload,
   now: EpochMinute,
-  shapes: readonly WaveShape[] = waveShapes,
+  shapes: readonly WaveShape[] = shapesFor(workload, now),
 ): Generator<Candidate> {
   for (const shape of shapes) {
     let first = new Set<string>();

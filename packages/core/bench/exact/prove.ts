@@ -1,0 +1,49 @@
+// `npm run prove`: has an exact solver work out the best there is for small made-up builds, and writes it down for the bench and
+// the tests. Takes half an hour; to be run when those builds, or what a plan has to keep, change.
+import { writeFileSync } from 'node:fs';
+import { sure } from '../../src/model/sure';
+import { workloadOf } from '../../src/schedule/plan/workload';
+import { fingerprintOf, provableShapes, type Optimum } from '../../src/testing/optima';
+import { provableBuild, type ProvableShape } from '../../src/testing/provableBuild';
+import { exactModel, type ExactAim } from './model';
+import { exactProblem } from './problem';
+import { replay } from './replay';
+import { solve, type Solution } from './solve';
+
+const [shim, script, out] = process.argv.slice(2);
+const files = { shim: sure(shim, 'the shim'), script: sure(script, 'the script of the solver') };
+/** No build is given longer than this, s. */
+const LIMIT_S = 300;
+/** The dates are a week away. */
+const DAYS = 7;
+/** Plans that end well before the last day are in time in nine futures of ten. */
+const EARLY_MINUTES = 4 * 1440;
+
+async function prove(shape: ProvableShape): Promise<Optimum | undefined> {
+  const build = provableBuild(shape);
+  const workload = workloadOf(build);
+  const problem = exactProblem(build, DAYS);
+  const solved = async (aim: ExactAim) => solve(exactModel(problem, aim), LIMIT_S, files);
+  const { best, isProved, seconds } = await solved('fewest');
+  if (!best || !isProved) return undefined;
+  const { sessions } = best;
+  // As no wait was longer than it really is, nothing is better than this; where the planner can do it too, it is the best there is.
+  const isReal = (plan: Solution | undefined) => {
+    const score = plan && replay(workload, problem, plan);
+    return score?.unplaced === 0 && score.late === 0 && score.lacking === 0 && score.sessions === sessions;
+  };
+  const reached = isReal(best) || isReal((await solved({ sessions, within: EARLY_MINUTES })).best);
+  const passes = problem.passes.length;
+  console.log(
+    `${shape.seed}: ${passes} passes, ${sessions}, ${reached ? 'real' : 'not reached'}, ${Math.round(seconds)} s`,
+  );
+  return reached ? { ...shape, passes, sessions, fingerprint: fingerprintOf(build) } : undefined;
+}
+
+const proved: Optimum[] = [];
+for (const shape of provableShapes) {
+  const one = await prove(shape);
+  if (one) proved.push(one);
+}
+writeFileSync(sure(out, 'a file to write'), `${JSON.stringify(proved, null, 2)}\n`);
+console.log(`${proved.length} of ${provableShapes.length} proved`);
