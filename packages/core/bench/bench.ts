@@ -13,6 +13,8 @@ import { checkBuild } from '../src/advice/checkBuild';
 import { withFirstBatchLogged } from '../src/testing/loggedBatch';
 import type { Score } from '../src/schedule/search/score';
 import { searchPlan } from '../src/schedule/search/search';
+import optima from '../src/testing/optima.json';
+import { provableBuild } from '../src/testing/provableBuild';
 import { largeBuild } from '../src/testing/largeBuild';
 import { handsDoneAt } from '../src/schedule/answers/handsBound';
 import type { LaidCoat } from '../src/drying/laidCoat';
@@ -103,6 +105,26 @@ for (const pieces of [10, 60, 250]) {
   );
   console.log(
     `  last piece ready ${((finals[0]!.best.score.finish - bound) / 1440).toFixed(1)} days after what no plan can beat: the slowest piece alone, and all hands`,
+  );
+}
+// Small builds whose optimum an exact solver has proved (`npm run prove`).
+for (const [of, own] of [
+  ['small', optima.filter(({ pieces }) => pieces <= 3)],
+  ['middling', optima.filter(({ pieces }) => pieces > 3)],
+] as const) {
+  const gaps = own.map((optimum) => {
+    const workload = workloadOf(provableBuild(optimum));
+    const until = performance.now() + 5000;
+    const { score } = searchPlan(workload, {
+      now: workload.startAt,
+      iterations: Number.MAX_SAFE_INTEGER,
+      onProgress: ({ score: best }) => best.sessions > optimum.sessions && performance.now() < until,
+    });
+    return score.sessions - optimum.sessions;
+  });
+  const reached = gaps.filter((gap) => gap === 0).length;
+  console.log(
+    `${own.length} ${of} builds with a proved optimum: reached in ${reached} within 5 s, at most ${Math.max(...gaps)} sessions and set-ups above it`,
   );
 }
 // How a plan of sixty pieces takes its first batch being logged ten minutes late, and what the chances are.

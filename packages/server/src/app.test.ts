@@ -8,6 +8,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { createApp } from './app';
 import { BuildStore } from './services/buildStore';
+import { Devices } from './services/devices';
 import { makeClock } from './services/clock';
 import { openDatabase, type Database } from './storage/database';
 import { ReadingStore } from './services/readingStore';
@@ -24,6 +25,7 @@ async function open(): Promise<void> {
     store: new BuildStore(database),
     models: database.models,
     readings: new ReadingStore(database.models),
+    devices: new Devices(database.models),
     clock: makeClock('2027-02-20T19:30'),
     samplesFolder,
     photosFolder: join(folder, 'photos'),

@@ -6,7 +6,12 @@ import type { Logger } from 'pino';
 import type { BuildStore } from './services/buildStore';
 import type { Models } from './storage/models';
 import type { Clock } from './services/clock';
-import { hostGuard } from './http/guard';
+import { deviceGuard, hostGuard } from './http/guard';
+import { deviceRoutes } from './routes/deviceRoutes';
+import { eventRoutes } from './routes/eventRoutes';
+import { pairRoutes } from './routes/pairRoutes';
+import type { Devices } from './services/devices';
+import type { Sharing } from './services/sharing';
 import { answerProblem, Problem } from './http/problem';
 import { buildRoutes } from './routes/buildRoutes';
 import { logRoutes } from './routes/logRoutes';
@@ -22,6 +27,11 @@ export interface AppOptions {
   models: Models;
   readings: ReadingStore;
   clock: Clock;
+  devices: Devices;
+  /** How the network gets in; it can't without. */
+  sharing?: Sharing;
+  /** Aborted when the server stops: what is held open for news is cut then. */
+  closing?: AbortSignal;
   /** Folder with the sample builds. */
   samplesFolder: string;
   /** Folder that photos are kept in. */
@@ -42,6 +52,9 @@ export function createApp({
   models,
   readings,
   clock,
+  devices,
+  sharing,
+  closing,
   samplesFolder,
   photosFolder,
   webFolder,
@@ -79,11 +92,21 @@ export function createApp({
       );
       next();
     });
-  app.use(compression());
+  app.use(pairRoutes(devices));
+  app.use(deviceGuard(devices));
+  // What is told as it happens must not wait in a compressor.
+  app.use(
+    compression({
+      filter: (request, response) =>
+        !request.path.endsWith('/events') && compression.filter(request, response),
+    }),
+  );
   const api = express.Router();
   api.get('/health', (_request, response) => {
     response.json({ ok: true, now: clock.iso(), fixedAt: clock.fixedAt ?? null });
   });
+  api.use(deviceRoutes({ devices, sharing }));
+  api.use(eventRoutes({ store, devices, closing }));
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));
   api.use(logRoutes({ store, clock }));

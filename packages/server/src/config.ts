@@ -19,6 +19,11 @@ const environmentSchema = z.object({
     .refine((wall) => toEpochMinute(wall, 'UTC') !== undefined, 'write a moment as 2027-02-20T19:30')
     .optional(),
   FIXATUM_HOSTS: z.string().default(''),
+  FIXATUM_SHARE: z
+    .enum(['yes', 'no'], 'say yes or no')
+    .default('no')
+    .transform((said) => said === 'yes'),
+  FIXATUM_SHARE_ADDRESSES: z.string().optional(),
   FIXATUM_SAMPLES: z.literal('first-time', 'the only word it takes is first-time').optional(),
   FIXATUM_LOG: z.enum(levels, `choose one of ${levels.join(', ')}`).default('info'),
   FIXATUM_LOG_REQUESTS: z
@@ -34,12 +39,22 @@ export interface Config {
   /** Wall time the clock stands at; undefined for the machine's own clock. */
   fixedNow: string | undefined;
   allowedHosts: string[];
+  /** Whether the network can reach the server from the start; it can be switched in the app. */
+  share: boolean;
+  /** The addresses to share on; all of this machine's networks when undefined. */
+  shareAddresses: string[] | undefined;
   /** Whether a data folder that was never used gets the sample builds. */
   samplesFirstTime: boolean;
   logLevel: (typeof levels)[number];
   /** Whether every request gets a line in the log. */
   logRequests: boolean;
 }
+
+const listed = (names: string): string[] =>
+  names
+    .split(',')
+    .map((name) => name.trim())
+    .filter(Boolean);
 
 /** A setting in the environment that can't be used; the message is a sentence for whoever starts the server. */
 export class BadEnvironment extends Error {}
@@ -64,9 +79,10 @@ export function readConfig(environment: Readonly<Record<string, string | undefin
     host: data.HOST,
     dataFolder: resolve(data.FIXATUM_DATA ?? resolve(root, 'data')),
     fixedNow: data.FIXATUM_NOW,
-    allowedHosts: data.FIXATUM_HOSTS.split(',')
-      .map((name) => name.trim())
-      .filter(Boolean),
+    allowedHosts: listed(data.FIXATUM_HOSTS),
+    share: data.FIXATUM_SHARE,
+    shareAddresses:
+      data.FIXATUM_SHARE_ADDRESSES === undefined ? undefined : listed(data.FIXATUM_SHARE_ADDRESSES),
     samplesFirstTime: data.FIXATUM_SAMPLES !== undefined,
     logLevel: data.FIXATUM_LOG,
     logRequests: data.FIXATUM_LOG_REQUESTS,

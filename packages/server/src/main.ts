@@ -3,13 +3,16 @@ import { access } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import type { Express } from 'express';
 import { createApp } from './app';
 import { BadEnvironment, readConfig, type Config } from './config';
 import { BuildStore } from './services/buildStore';
 import { makeClock } from './services/clock';
 import { pollHygrometers } from './services/poller';
 import { ReadingStore } from './services/readingStore';
+import { Devices } from './services/devices';
 import { loadSamples } from './services/samples';
+import { Sharing } from './services/sharing';
 import { NotDurable } from './storage/connection';
 import { openDatabase } from './storage/database';
 
@@ -30,11 +33,21 @@ async function start(config: Config): Promise<void> {
     () => true,
     () => false,
   );
-  const app = createApp({
+  const closing = new AbortController();
+  const devices = new Devices(database.models);
+  const sharing = new Sharing(
+    (request, response) => app(request, response),
+    () => actualPort,
+    config.shareAddresses && (() => config.shareAddresses ?? []),
+  );
+  const app: Express = createApp({
     store,
     models: database.models,
     readings,
     clock,
+    devices,
+    sharing,
+    closing: closing.signal,
     samplesFolder,
     photosFolder: resolve(dataFolder, 'photos'),
     allowedHosts: config.allowedHosts,
@@ -42,11 +55,20 @@ async function start(config: Config): Promise<void> {
     logRequests: config.logRequests,
     ...(hasWeb ? { webFolder } : {}),
   });
+  let actualPort = port;
   const server = app.listen(port, host);
   server.on('listening', () => {
     const address = server.address();
-    const actual = typeof address === 'object' && address ? address.port : port;
-    console.log(`Fixatum is at http://localhost:${actual}`);
+    actualPort = typeof address === 'object' && address ? address.port : port;
+    console.log(`Fixatum is at http://localhost:${actualPort}`);
+    if (config.share)
+      void sharing.begin().then(() => {
+        console.log(
+          sharing.isOn
+            ? `Paired phones find it at ${sharing.urls.join(' and ')}. Pair one in Workshop, “Phones and helpers”.`
+            : 'It is on no network that a phone could reach it by.',
+        );
+      });
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
     console.error(
@@ -63,11 +85,12 @@ async function start(config: Config): Promise<void> {
     onError: (error) => log.error(error, 'reading the hygrometers'),
   });
   const stop = async () => {
+    closing.abort();
     const closed = new Promise<void>((done) => server.close(() => done()));
     server.closeIdleConnections();
     // Whatever was sent before is answered first: requests, then the writes they asked for, then the file.
     const patience = setTimeout(() => server.closeAllConnections(), 5000);
-    await Promise.all([closed, poller.stop()]);
+    await Promise.all([sharing.end(), closed, poller.stop()]);
     clearTimeout(patience);
     await store.settled();
     await database.close();

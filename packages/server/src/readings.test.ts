@@ -7,6 +7,7 @@ import type { Build } from '@fixatum/core';
 import request from 'supertest';
 import { createApp } from './app';
 import { BuildStore } from './services/buildStore';
+import { Devices } from './services/devices';
 import { makeClock } from './services/clock';
 import { openDatabase, type Database } from './storage/database';
 import { askHygrometer, SensorSilent } from './services/hygrometer';
@@ -27,6 +28,7 @@ const appAt = (now: string) =>
     store,
     models: database.models,
     readings: new ReadingStore(database.models),
+    devices: new Devices(database.models),
     clock: makeClock(now),
     samplesFolder: folder,
     photosFolder: join(folder, 'photos'),

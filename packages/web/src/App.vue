@@ -7,6 +7,7 @@ import RefusedEdits from './shared/RefusedEdits.vue';
 import { useAppearance } from './shared/appearance';
 import { useBuild } from './shared/build';
 import { useClock } from './shared/clock';
+import { useMe } from './shared/me';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
 import { isTyping } from './shared/typing';
@@ -22,6 +23,7 @@ const clock = useClock();
 const store = useBuild();
 const notice = useNotice();
 const appearance = useAppearance();
+const me = useMe();
 useRinging();
 const help = ref(false);
 const ready = ref(false);
@@ -29,7 +31,7 @@ const ready = ref(false);
 const theme = computed(() => appearance.themeFor(route.name === 'bench'));
 
 onMounted(async () => {
-  await clock.synchronise().catch(notice.complain);
+  await Promise.all([clock.synchronise(), me.load()]).catch(notice.complain);
   await router.isReady();
   ready.value = true;
 });
@@ -42,6 +44,16 @@ watch(
     appearance.lastBuild = buildId;
   },
   { immediate: true },
+);
+
+// A helper's screens are the bench and the run sheets; any other address leads to the bench.
+const forHelpers = new Set(['start', 'bench', 'run-sheets']);
+watch(
+  () => [me.isHelper, route.name, route.params.build] as const,
+  ([isHelper, name, build]) => {
+    if (isHelper && typeof name === 'string' && !forHelpers.has(name))
+      void router.replace({ name: 'bench', params: { build } });
+  },
 );
 
 watch(
@@ -63,12 +75,15 @@ watch(
 );
 
 const go = (name: string) =>
-  store.id && route.params.build && void router.push({ name, params: { build: store.id } });
+  (!me.isHelper || forHelpers.has(name)) &&
+  store.id &&
+  route.params.build &&
+  void router.push({ name, params: { build: store.id } });
 onKeyStroke((event) => {
   if (isTyping(event)) return;
   if ((event.ctrlKey || event.metaKey) && event.key === 'z') {
     event.preventDefault();
-    if (store.build) void store.undo();
+    if (store.build && !me.isHelper) void store.undo();
     return;
   }
   if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -79,7 +94,7 @@ onKeyStroke((event) => {
   else if (event.key === 'm') go('materials');
   else if (event.key === 'j') go('journal');
   else if (event.key === 'w') go('workshop');
-  else if (event.key === 'u' && store.build) void store.undo();
+  else if (event.key === 'u' && store.build && !me.isHelper) void store.undo();
 });
 </script>
 

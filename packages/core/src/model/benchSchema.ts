@@ -27,6 +27,8 @@ export const logEntrySchema = z.looseObject({
   outcome: z.enum(['failed']).optional(),
   /** The name of a photo that the server keeps. */
   photo: z.string().max(120).optional(),
+  /** The device it was logged on, where that was not the computer itself. */
+  by: z.string().max(60).optional(),
   note,
 });
 

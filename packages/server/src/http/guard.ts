@@ -1,19 +1,56 @@
 import type { NextFunction, Request, Response } from 'express';
+import { parse } from 'cookie';
+import type { Devices, Role } from '../services/devices';
+import { cameOverNetwork } from '../services/sharing';
+import { helperMay } from './roles';
 import { Problem } from './problem';
 
-const local = new Set(['localhost', '127.0.0.1', '[::1]']);
+/** Who is asking: somebody at this machine, or a device that was paired. */
+export interface Caller {
+  role: Role;
+  /** The device; undefined at this machine itself. */
+  device?: { id: string; name: string };
+}
 
+export const DEVICE_COOKIE = 'fixatum-device';
+
+const callers = new WeakMap<Request, Caller>();
+/** Who is asking. @throws Problem for a request that was not let in */
+export function callerOf(request: Request): Caller {
+  const caller = callers.get(request);
+  if (!caller) throw notPaired();
+  return caller;
+}
+
+const notPaired = () =>
+  new Problem('not-paired', 'This device is not paired. Open this address in its browser to pair it.');
+
+const ownNames = new Set(['localhost', '127.0.0.1', '[::1]']);
 const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
+const isLoopback = (address = ''): boolean => /^(::1|(::ffff:)?127\.)/.test(address);
+/** What a proxy adds says that somebody else is behind it. */
+const forwardingHeaders = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip'] as const;
+
+/** Whether a request was made at this machine, to one of its own names. */
+const isFromHere = (request: Request): boolean =>
+  !cameOverNetwork(request.socket) &&
+  isLoopback(request.socket.remoteAddress) &&
+  ownNames.has(hostName(request.headers.host ?? '')) &&
+  forwardingHeaders.every((name) => request.headers[name] === undefined);
 
 /**
- * Lets only this machine's own names, or those listed, speak to the server, so that a page from elsewhere can't reach
- * it by a borrowed name or from another origin.
+ * Lets only names in that the server really has, so that a page from elsewhere can't reach it by a borrowed one or from another
+ * origin: this machine's own for who is at it, the address that was connected to for who is not, and those that are listed.
  */
 export function hostGuard(allowed: readonly string[]) {
-  const names = new Set([...local, ...allowed.map((name) => name.toLowerCase())]);
+  const listed = new Set(allowed.map((name) => name.toLowerCase()));
   return (request: Request, _response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
-    if (!names.has(hostName(host)))
+    const name = hostName(host);
+    const { localAddress = '' } = request.socket;
+    const isOwn = ownNames.has(name) && isFromHere(request);
+    const isAddress = name === localAddress.replace(/^::ffff:/, '') && !ownNames.has(name);
+    if (!isOwn && !isAddress && !listed.has(name))
       throw new Problem('wrong-host', 'This address is not one the server answers to.');
     const { origin } = request.headers;
     if (origin !== undefined && origin !== 'null') {
@@ -28,6 +65,35 @@ export function hostGuard(allowed: readonly string[]) {
     } else if (origin === 'null' && request.method !== 'GET') {
       throw new Problem('wrong-origin', 'Requests from other sites are not taken.');
     }
+    next();
+  };
+}
+
+/**
+ * Lets in who is at this machine, and paired devices for what their role may do. Everybody else is sent to the pairing page, or told
+ * so by the API.
+ */
+export function deviceGuard(devices: Devices) {
+  return async (request: Request, response: Response, next: NextFunction): Promise<void> => {
+    if (isFromHere(request)) {
+      callers.set(request, { role: 'finisher' });
+      next();
+      return;
+    }
+    const token = parse(request.headers.cookie ?? '')[DEVICE_COOKIE];
+    const device = token === undefined ? undefined : await devices.carrying(token);
+    if (!device) {
+      if (request.path.startsWith('/api/')) throw notPaired();
+      response.redirect(303, '/pair');
+      return;
+    }
+    const { id, name, role } = device;
+    callers.set(request, { role, device: { id, name } });
+    if (role === 'helper' && !helperMay(request.method, request.path))
+      throw new Problem(
+        'not-allowed',
+        'A helper can see everything, and log, time and photograph what is done. This needs a finisher.',
+      );
     next();
   };
 }

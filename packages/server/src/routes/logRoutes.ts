@@ -19,6 +19,7 @@ import type { BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, param, readJson } from '../http/bodies';
+import { callerOf } from '../http/guard';
 import { sendBuild } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
 
@@ -81,12 +82,14 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/log', readJson, async (request, response) => {
     const entries = bodyOf(request, oneOrMore(newEntry));
+    const by = callerOf(request).device?.name;
     const id = param(request, 'id');
     const { build } = await store.load(id);
     const stored = await edit(id, `Log ${passWords(build, entries)}`, ({ timeZone }) => ({
       kind: 'log',
       entries: entries.map((entry): LogEntry => ({
         ...entry,
+        ...(by === undefined ? {} : { by }),
         id: entry.id ?? nanoid(12),
         doneAt: entry.doneAt ?? clock.wallTimeIn(timeZone),
       })),

@@ -29,7 +29,18 @@ const PLAN_DEPTH = 20;
 export class BuildStore {
   private queue: Promise<unknown> = Promise.resolve();
 
+  private readonly listeners = new Set<(id: string, version: number) => void>();
+
   constructor(private readonly database: Database) {}
+
+  /** Is told of every change to a build, once it is on disk, with its version. */
+  whenChanged(tell: (id: string, version: number) => void): () => void {
+    this.listeners.add(tell);
+    return () => this.listeners.delete(tell);
+  }
+  private tell(id: string, version: number): void {
+    for (const tell of this.listeners) tell(id, version);
+  }
 
   /** The builds there are, in the order they were made. */
   async list(): Promise<{ id: string; name: string; pieces: number; version: number }[]> {
@@ -100,7 +111,18 @@ export class BuildStore {
    * Changes a build: `edit` gets it and returns what it should be, or the same object for no change. Throws a Problem
    * when the caller's version is old (412) or the result can't be used (422); nothing is written then.
    */
-  change(
+  async change(
+    id: string,
+    expectation: Expectation,
+    label: string,
+    at: string,
+    edit: (build: Build) => Build,
+  ): Promise<StoredBuild> {
+    const stored = await this.changed(id, expectation, label, at, edit);
+    this.tell(id, stored.version);
+    return stored;
+  }
+  private changed(
     id: string,
     expectation: Expectation,
     label: string,
@@ -134,7 +156,12 @@ export class BuildStore {
    * Takes the last change back, and the plan to what it was before; says what was taken back. Throws a Problem (412) when
    * somebody has changed the build since the caller looked: the last change may then be theirs.
    */
-  undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
+  async undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
+    const undone = await this.undone(id, expectation);
+    this.tell(id, undone.stored.version);
+    return undone;
+  }
+  private undone(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
     return this.alone(async (transaction) => {
       const before = await this.load(id, transaction);
       expect(before, expectation);

@@ -76,7 +76,18 @@ export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCrea
   fault: string | null;
 }
 
+/** A paired device; what it carries is kept as a hash only. */
+export interface DeviceRow extends Model<InferAttributes<DeviceRow>, InferCreationAttributes<DeviceRow>> {
+  id: string;
+  name: string;
+  role: string;
+  tokenHash: string;
+  pairedAt: string;
+  lastSeenAt: string;
+}
+
 export interface Models {
+  devices: ModelStatic<DeviceRow>;
   readings: ModelStatic<ReadingRow>;
   plans: ModelStatic<PlanRow>;
   looks: ModelStatic<LookRow>;
@@ -91,6 +102,7 @@ export interface Models {
 // Sequelize writes into what it is given, so every column gets a definition of its own.
 const key = () => ({ type: DataTypes.STRING, primaryKey: true, allowNull: false });
 const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
+const line = () => ({ type: DataTypes.STRING, allowNull: false });
 const text = () => ({ type: DataTypes.TEXT, allowNull: false });
 const quiet = { timestamps: false };
 
@@ -102,6 +114,11 @@ export function defineModels(sequelize: Sequelize): Models {
       { ...quiet, tableName: table },
     );
   return {
+    devices: sequelize.define<DeviceRow>(
+      'devices',
+      { id: key(), name: line(), role: line(), tokenHash: line(), pairedAt: line(), lastSeenAt: line() },
+      { ...quiet, tableName: 'devices' },
+    ),
     readings: sequelize.define<ReadingRow>(
       'readings',
       {

@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router';
 import { api } from './api';
 import { useAppearance } from './appearance';
 import { useBuild } from './build';
+import { useMe } from './me';
 
 /** The head of every screen: which build, where to go, and how long there is until the next date. */
 defineEmits<{ keys: [] }>();
@@ -13,7 +14,13 @@ const store = useBuild();
 const route = useRoute();
 const appearance = useAppearance();
 
-const views = [
+const me = useMe();
+const views = computed(() => (me.isHelper ? helperViews : finisherViews));
+const helperViews = [
+  { name: 'bench', word: 'Bench' },
+  { name: 'run-sheets', word: 'Run sheets' },
+];
+const finisherViews = [
   { name: 'bench', word: 'Bench' },
   { name: 'pieces', word: 'Pieces' },
   { name: 'plan', word: 'Plan' },
@@ -22,7 +29,7 @@ const views = [
   { name: 'workshop', word: 'Workshop' },
 ];
 const homes: Record<string, string> = { piece: 'pieces', 'run-sheets': 'plan' };
-const here = computed(() => homes[String(route.name)] ?? String(route.name));
+const here = computed(() => (me.isHelper ? undefined : homes[String(route.name)]) ?? String(route.name));
 
 /** The next date that has not passed. */
 const next = computed(() => {
@@ -65,7 +72,11 @@ const lights = [
         </template>
         <v-list density="comfortable" min-width="240">
           <v-list-item to="/" title="All builds" />
-          <v-list-item v-if="store.id" :href="api.fileUrl(store.id)" title="Save as a build file" />
+          <v-list-item
+            v-if="store.id && !me.isHelper"
+            :href="api.fileUrl(store.id)"
+            title="Save as a build file"
+          />
           <v-divider />
           <v-list-subheader><v-icon :icon="mdiThemeLightDark" size="16" /> Light</v-list-subheader>
           <v-list-item
@@ -93,6 +104,7 @@ const lights = [
       </div>
       <div class="tools">
         <v-btn
+          v-if="!me.isHelper"
           :icon="mdiArrowULeftTop"
           variant="text"
           density="comfortable"

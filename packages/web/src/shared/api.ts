@@ -60,6 +60,19 @@ export interface ReadingsAnswer {
   places: PlaceReadings[];
 }
 
+/** Who this browser is to the server: the computer itself, or a paired device. */
+export interface Me {
+  role: 'finisher' | 'helper';
+  device: { id: string; name: string } | null;
+}
+
+/** What is paired, whether the network can reach the server, and the code that pairs one more. */
+export interface DevicesAnswer {
+  sharing: { on: boolean; urls: string[] };
+  offer: { code: string; role: Me['role']; until: string } | null;
+  devices: { id: string; name: string; role: Me['role']; pairedAt: string; lastSeenAt: string }[];
+}
+
 export interface BuildSummary {
   id: string;
   name: string;
@@ -117,6 +130,8 @@ async function call<T>(
   const data = isRecord(answer) ? answer : {};
   if (!response.ok) {
     const problem = problemSchema.parse(data);
+    // A device that was taken back is shown where it can be paired again.
+    if (typeOf(problem.type) === 'not-paired') location.assign('/pair');
     throw new ApiProblem(
       response.status,
       typeOf(problem.type),
@@ -137,6 +152,11 @@ const match = (etag: string | undefined): Record<string, string> =>
 /** Every call the web app makes. All reject with an ApiProblem. */
 export const api = {
   health: () => call<{ ok: true; now: string; fixedAt: string | null }>('GET', '/health'),
+  me: () => call<Me>('GET', '/me'),
+  devices: () => call<DevicesAnswer>('GET', '/devices'),
+  setSharing: (on: boolean) => call<DevicesAnswer>('PUT', '/sharing', { on }),
+  offerPairing: (role: Me['role']) => call<DevicesAnswer>('POST', '/devices/offer', { role }),
+  takeBackDevice: (id: string) => call<DevicesAnswer>('DELETE', `/devices/${encodeURIComponent(id)}`),
   builds: () => call<{ builds: BuildSummary[] }>('GET', '/builds'),
   build: (id: string) => call<BuildAnswer>('GET', `/builds/${id}`),
   createBuild: (text: string) => call<BuildAnswer>('POST', '/builds', text),
@@ -208,5 +228,6 @@ export const api = {
   undo: (id: string, etag?: string) =>
     call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}, match(etag)),
   undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
+  eventsUrl: (id: string) => `/api/builds/${id}/events`,
   fileUrl: (id: string) => `/api/builds/${id}/file`,
 };

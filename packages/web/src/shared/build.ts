@@ -19,10 +19,12 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { api, ApiProblem, type BuildAnswer } from './api';
 import { plain } from './offThread/workerLink';
 import { useClock } from './clock';
+import { useMe } from './me';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
 import { benchActs } from './benchActs';
 import { idleSearch } from './idleSearch';
+import { liveUpdates } from './liveUpdates';
 import { livingPlan } from './livingPlan';
 import { measuredAir } from './measuredAir';
 import { pieceConflicts } from './pieceConflicts';
@@ -37,6 +39,7 @@ const OPEN_AGAIN_MS = 3000;
 export const useBuild = defineStore('build', () => {
   const clock = useClock();
   const notice = useNotice();
+  const me = useMe();
   const id = ref<string>();
   const build = shallowRef<Build>();
   const pieceEtags = ref<Record<string, string>>({});
@@ -207,7 +210,9 @@ export const useBuild = defineStore('build', () => {
     rememberPlan();
     build.value = edited.build;
     plan();
-    if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
+    // What is at the server already only a finisher takes back.
+    const back = me.isHelper ? undefined : { label: 'Undo', run: () => void undo() };
+    if (said) notice.say(said, back);
     await outbox.put(id.value, edit);
     return true;
   }
@@ -236,6 +241,19 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
+  const live = liveUpdates(id, etag, () => void catchUp());
+  /** Fetches what was changed on another screen. What can't be fetched is news again when the line is back. */
+  async function catchUp(): Promise<void> {
+    const buildId = theId.value;
+    try {
+      await outbox.flush();
+      const answer = await api.build(buildId);
+      if (id.value === buildId && !busy.value) take(answer);
+    } catch {
+      // A server that is away is told of where it matters: where something is pressed.
+    }
+  }
+
   const bench = benchActs({ build, view, now, pieceOf, act });
   const pieces = pieceConflicts({ id: theId, pieceEtags, change, attempt });
 
@@ -253,6 +271,7 @@ export const useBuild = defineStore('build', () => {
     planning,
     provisional: living.provisional,
     missing,
+    isLive: live.connected,
     busy,
     now,
     minute,

@@ -4,6 +4,7 @@ import { mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../shared/api';
 import DatesEditor from './DatesEditor.vue';
+import DevicesPanel from './DevicesPanel.vue';
 import PeopleEditor from './PeopleEditor.vue';
 import PlaceEditor from './PlaceEditor.vue';
 import { freshId } from './freshId';
@@ -149,6 +150,7 @@ async function save(): Promise<void> {
       >
       <v-btn variant="text" size="large" :disabled="!changed" @click="reset">Start over</v-btn>
     </div>
+    <DevicesPanel />
   </form>
   <div v-else class="page quiet">Opening the build…</div>
 </template>

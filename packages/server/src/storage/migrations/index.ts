@@ -4,6 +4,7 @@ import { looks } from './m002Looks';
 import { readings } from './m003Readings';
 import { plans } from './m004Plans';
 import { changePlans } from './m005ChangePlans';
+import { devices } from './m006Devices';
 
 /** One change to the tables. Everything it does is done in the transaction that also marks it as done. */
 export interface Migration {
@@ -12,4 +13,4 @@ export interface Migration {
 }
 
 /** All changes to the tables, oldest first. What a migration that has landed does is never changed. */
-export const migrations: readonly Migration[] = [initial, looks, readings, plans, changePlans];
+export const migrations: readonly Migration[] = [initial, looks, readings, plans, changePlans, devices];

@@ -1,0 +1,308 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import type { AddressInfo } from 'node:net';
+import { createServer, type Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Express } from 'express';
+import request from 'supertest';
+import { createApp } from './app';
+import { helperMay } from './http/roles';
+import { BuildStore } from './services/buildStore';
+import { makeClock } from './services/clock';
+import { Devices } from './services/devices';
+import { ReadingStore } from './services/readingStore';
+import { Sharing } from './services/sharing';
+import { openDatabase, type Database } from './storage/database';
+
+const PHONE = '127.0.0.2';
+let folder: string;
+let database: Database;
+let devices: Devices;
+let sharing: Sharing;
+let server: Server;
+let nowMs = 0;
+
+/** The server as it runs: at home on the loopback address, and shared on another that stands for the network. */
+async function open(): Promise<void> {
+  database = await openDatabase(folder);
+  devices = new Devices(database.models, () => nowMs);
+  const port = () => (server.address() as AddressInfo).port;
+  sharing = new Sharing(
+    (...all) => app(...all),
+    port,
+    () => [PHONE],
+  );
+  const app: Express = createApp({
+    store: new BuildStore(database),
+    models: database.models,
+    readings: new ReadingStore(database.models),
+    devices,
+    sharing,
+    clock: makeClock('2027-02-20T19:30'),
+    samplesFolder: join(__dirname, '../../../demo'),
+    photosFolder: join(folder, 'photos'),
+    webFolder: join(__dirname, '../../../demo'),
+  });
+  server = createServer(app);
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+}
+async function close(): Promise<void> {
+  await sharing.end();
+  server.closeAllConnections();
+  await new Promise((done) => server.close(done));
+  await database.close();
+}
+
+beforeEach(async () => {
+  nowMs = Date.parse('2027-02-20T19:30:00Z');
+  folder = await mkdtemp(join(tmpdir(), 'fixatum-pairing-'));
+  await open();
+});
+afterEach(async () => {
+  await close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const port = () => (server.address() as AddressInfo).port;
+const here = () => request(`http://127.0.0.1:${port()}`);
+const phone = () => request(`http://${PHONE}:${port()}`);
+const share = () => here().put('/api/sharing').send({ on: true }).expect(200);
+const offered = async (role = 'helper'): Promise<string> =>
+  (await here().post('/api/devices/offer').send({ role }).expect(201)).body.offer.code;
+const say = (code: string, name = 'Booth phone') => phone().post('/pair').type('form').send({ code, name });
+async function paired(role = 'helper'): Promise<string> {
+  const answer = await say(await offered(role)).expect(303);
+  return (answer.headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!;
+}
+const as = (cookie: string) => ({
+  get: (path: string) => phone().get(path).set('cookie', cookie),
+  post: (path: string) => phone().post(path).set('cookie', cookie),
+  put: (path: string) => phone().put(path).set('cookie', cookie),
+  delete: (path: string) => phone().delete(path).set('cookie', cookie),
+});
+
+describe('sharing', () => {
+  it('is off by default, and off again is off at once', async () => {
+    expect((await here().get('/api/devices')).body.sharing).toEqual({ on: false, urls: [] });
+    await expect(phone().get('/pair')).rejects.toThrow(/ECONNREFUSED/);
+    const { body } = await share();
+    expect(body.sharing).toEqual({ on: true, urls: [`http://${PHONE}:${port()}`] });
+    await phone().get('/pair').expect(200);
+    await here().put('/api/sharing').send({ on: false }).expect(200);
+    await sharing.end();
+    await expect(phone().get('/pair')).rejects.toThrow(/ECONNREFUSED/);
+  });
+
+  it('can not be begun from the network, and offers nothing while it is off', async () => {
+    await share();
+    const finisher = await paired('finisher');
+    expect((await as(finisher).put('/api/sharing').send({ on: true })).body.type).toContain('not-allowed');
+    await sharing.end();
+    expect((await here().post('/api/devices/offer').send({ role: 'helper' })).body.type).toContain(
+      'no-network',
+    );
+  });
+});
+
+describe('who is not paired', () => {
+  beforeEach(share);
+
+  it('gets the pairing page and nothing else', async () => {
+    for (const path of ['/', '/b/some/bench', '/assets/app.js', '/orrery-courier.json'])
+      expect([path, (await phone().get(path).redirects(0)).headers.location]).toEqual([path, '/pair']);
+    for (const path of ['/api/health', '/api/builds', '/api/me', '/api/devices', '/api/photos/a.jpg']) {
+      const { status, body } = await phone().get(path);
+      expect([path, status, body.type]).toEqual([path, 401, 'urn:fixatum:problem:not-paired']);
+    }
+    expect((await phone().post('/api/builds').send('{}')).status).toBe(401);
+    expect((await phone().get('/pair').expect(200)).text).toContain('Pair this device');
+  });
+
+  // What let anybody in before: the name of the machine itself, said from elsewhere.
+  it.each(['localhost', '127.0.0.1', `localhost:4173`, '[::1]'])(
+    'is not let in by saying it is at %s',
+    async (host) => {
+      for (const path of ['/api/builds', '/pair'])
+        expect((await phone().get(path).set('host', host)).body.type).toBe('urn:fixatum:problem:wrong-host');
+    },
+  );
+
+  it('is not let in through a proxy on this machine either', async () => {
+    for (const header of ['x-forwarded-for', 'forwarded', 'x-real-ip', 'x-forwarded-host'])
+      expect((await here().get('/api/builds').set(header, '10.0.0.9')).status).toBe(403);
+  });
+
+  it('can not pair from another site', async () => {
+    const code = await offered();
+    const answer = await say(code).set('origin', 'http://elsewhere.example');
+    expect(answer.body.type).toBe('urn:fixatum:problem:wrong-origin');
+  });
+});
+
+describe('a code', () => {
+  beforeEach(share);
+
+  it('pairs one device, once; only a hash of what it carries is kept', async () => {
+    const code = await offered();
+    expect(code).toMatch(/^\d{6}$/);
+    const answer = await say(code).expect(303);
+    const [cookie] = answer.headers['set-cookie'] as unknown as string[];
+    expect(cookie).toMatch(/^fixatum-device=[\w-]{43};.*HttpOnly; SameSite=Strict$/);
+    expect((await say(code)).status).toBe(403);
+    const row = (await database.models.devices.findAll())[0]!;
+    expect(row.tokenHash).toMatch(/^[0-9a-f]{64}$/);
+    expect(JSON.stringify(row)).not.toContain(cookie!.split(/[=;]/)[1]!);
+  });
+
+  it('is too old after ten minutes', async () => {
+    const code = await offered();
+    nowMs += 10 * 60_000 - 1;
+    expect(devices.offerNow?.code).toBe(code);
+    nowMs += 1;
+    expect((await say(code)).status).toBe(403);
+  });
+
+  it('stands on the page that the square leads to, and nothing else of the address does', async () => {
+    expect((await phone().get('/pair?code=123456')).text).toContain('value="123456"');
+    expect((await phone().get('/pair?code="><script>')).text).not.toContain('<script>');
+  });
+
+  it('can not be guessed: five tries from one address, ten in all', async () => {
+    const code = await offered();
+    const wrong = code === '000000' ? '111111' : '000000';
+    const tries = await Promise.all([1, 2, 3, 4, 5, 6].map(() => say(wrong)));
+    expect(tries.map(({ status }) => status).sort()).toEqual([403, 403, 403, 403, 403, 429]);
+    for (let n = 0; n < 4; n += 1) await devices.pair(wrong, 'Guesser');
+    expect(devices.offerNow?.code).toBe(code);
+    await devices.pair(wrong, 'Guesser');
+    expect(devices.offerNow).toBeUndefined();
+  });
+
+  it.each([{ code: '12345', name: 'A' }, { code: '123456', name: ' ' }, {}])(
+    'is asked for again when the form says %o',
+    async (form) => {
+      const answer = await phone().post('/pair').type('form').send(form);
+      expect([answer.status, answer.text.includes('Type the six figures')]).toEqual([422, true]);
+    },
+  );
+});
+
+describe('a paired device', () => {
+  beforeEach(share);
+
+  it('is known after a restart, with its name and when it was seen', async () => {
+    const cookie = await paired();
+    await close();
+    await open();
+    await share();
+    nowMs += 3_600_000;
+    expect((await as(cookie).get('/api/me').expect(200)).body).toMatchObject({
+      role: 'helper',
+      device: { name: 'Booth phone' },
+    });
+    const [device] = (await here().get('/api/devices')).body.devices;
+    expect(device).toMatchObject({
+      name: 'Booth phone',
+      role: 'helper',
+      lastSeenAt: '2027-02-20T20:30:00.000Z',
+    });
+  });
+
+  it('is out at once when it is taken back', async () => {
+    const cookie = await paired();
+    const [{ id }] = (await here().get('/api/devices')).body.devices;
+    const line = as(cookie).get('/api/health');
+    expect((await line).status).toBe(200);
+    expect((await here().delete(`/api/devices/${id}`)).body.devices).toEqual([]);
+    expect((await as(cookie).get('/api/health')).status).toBe(401);
+    expect((await here().delete(`/api/devices/${id}`)).status).toBe(404);
+  });
+
+  it('says in the log who logged', async () => {
+    const cookie = await paired();
+    const builds: { id: string; name: string }[] = (await here().post('/api/samples').expect(201)).body
+      .builds;
+    const build = builds.find(({ name }) => /courier/i.test(name))!.id;
+    const entry = { piece: 'gorget', unit: 1, step: 'bone', coat: 1, face: 'outer', by: 'Somebody else' };
+    const answer = await as(cookie).post(`/api/builds/${build}/log`).send(entry);
+    expect([answer.status, answer.body.build?.log.at(-1).by]).toEqual([201, 'Booth phone']);
+  });
+});
+
+describe('a helper', () => {
+  it('logs and looks, and changes nothing else', async () => {
+    await share();
+    const helper = as(await paired('helper'));
+    const build = (await here().post('/api/samples')).body.builds[0].id;
+    await helper.get(`/api/builds/${build}`).expect(200);
+    const refused = [
+      helper.put(`/api/builds/${build}/pieces/gorget`),
+      helper.delete(`/api/builds/${build}`),
+      helper.post(`/api/builds/${build}/undo`),
+      helper.post(`/api/builds/${build}/patch`),
+      helper.get('/api/devices'),
+      helper.post('/api/devices/offer'),
+      helper.put('/api/sharing'),
+      helper.post('/api/looks'),
+    ];
+    for (const answer of await Promise.all(refused))
+      expect([answer.status, answer.body.type]).toEqual([403, 'urn:fixatum:problem:not-allowed']);
+  });
+
+  it.each([
+    ['POST', '/api/builds/b/log', true],
+    ['POST', '/api/builds/b/underway/pause', true],
+    ['POST', '/api/builds/b/touch-tests', true],
+    ['POST', '/api/builds/b/timers/stop', true],
+    ['POST', '/api/photos', true],
+    ['PUT', '/api/builds/b/plan', true],
+    ['DELETE', '/api/builds/b/log/e', false],
+    ['POST', '/api/builds/b/logs', false],
+    ['PATCH', '/api/builds/b', false],
+    ['POST', '/api/builds/b/pieces/p/log', false],
+    ['GET', '/api/backups', false],
+    ['GET', '/api/builds', true],
+  ])('%s %s: %s', (method, path, may) => {
+    expect(helperMay(method, path)).toBe(may);
+  });
+});
+
+describe('news of a build', () => {
+  /** Listens until so many messages are in, or the line is cut. */
+  async function heard(url: string, count: number, headers: Record<string, string> = {}) {
+    const response = await fetch(url, { headers });
+    const reader = response.body!.getReader();
+    let text = '';
+    const versions = () =>
+      [...text.matchAll(/data:\s*(\{.*\})/g)].map(([, data]) => JSON.parse(data!).version as number);
+    const all = (async () => {
+      while (versions().length < count) {
+        const { done, value } = await reader.read().catch(() => ({ done: true, value: undefined }));
+        if (done) break;
+        text += new TextDecoder().decode(value);
+      }
+      return versions();
+    })();
+    return { all, stop: () => reader.cancel().catch(() => undefined) };
+  }
+
+  it('come to everybody: where it stands, then each change', async () => {
+    const build = (await here().post('/api/samples')).body.builds[0].id;
+    const { version } = (await here().get(`/api/builds/${build}`)).body;
+    const line = await heard(`http://127.0.0.1:${port()}/api/builds/${build}/events`, 3);
+    await here().patch(`/api/builds/${build}`).send({ name: 'Renamed' }).expect(200);
+    await here().post(`/api/builds/${build}/undo`).send({}).expect(200);
+    expect(await line.all).toEqual([version, version + 1, version + 2]);
+    await line.stop();
+  });
+
+  it('are cut off when the device is taken back', async () => {
+    await share();
+    const cookie = await paired();
+    const build = (await here().post('/api/samples')).body.builds[0].id;
+    const line = await heard(`http://${PHONE}:${port()}/api/builds/${build}/events`, 9, { cookie });
+    const [{ id }] = (await here().get('/api/devices')).body.devices;
+    await here().delete(`/api/devices/${id}`).expect(200);
+    expect(await line.all).toHaveLength(1);
+  });
+});

@@ -1,0 +1,62 @@
+import { Router } from 'express';
+import { z } from 'zod';
+import { bodyOf, param, readJson } from '../http/bodies';
+import { callerOf } from '../http/guard';
+import { notFound, Problem } from '../http/problem';
+import { roles, type Devices } from '../services/devices';
+import type { Sharing } from '../services/sharing';
+
+interface Parts {
+  devices: Devices;
+  /** Undefined where the server can't listen anywhere else. */
+  sharing: Sharing | undefined;
+}
+
+/** `/me`: who is asking. `/devices` and `/sharing`: what is paired, and whether the network can reach the server. */
+export function deviceRoutes({ devices, sharing }: Parts): Router {
+  const router = Router();
+  const state = async () => ({
+    sharing: { on: sharing?.isOn ?? false, urls: sharing?.urls ?? [] },
+    offer: sharing?.isOn === true ? (devices.offerNow ?? null) : null,
+    devices: await devices.list(),
+  });
+
+  router.get('/me', (request, response) => {
+    const { role, device } = callerOf(request);
+    response.json({ role, device: device ?? null });
+  });
+
+  router.get('/devices', async (_request, response) => {
+    response.json(await state());
+  });
+
+  router.put('/sharing', readJson, async (request, response) => {
+    const { on } = bodyOf(request, z.object({ on: z.boolean() }));
+    // A device that could open the door could do so after it was thrown out.
+    if (on && callerOf(request).device)
+      throw new Problem('not-allowed', 'Sharing is switched on at the computer itself.');
+    if (on) await sharing?.begin();
+    if (on && sharing?.isOn !== true)
+      throw new Problem('no-network', 'This computer is on no network that a phone could reach it by.');
+    if (on) return void response.json(await state());
+    devices.withdraw();
+    // Whoever asked from the network is answered before the line is cut.
+    response.json({ ...(await state()), sharing: { on: false, urls: [] } });
+    response.once('finish', () => void sharing?.end());
+  });
+
+  router.post('/devices/offer', readJson, async (request, response) => {
+    const { role } = bodyOf(request, z.object({ role: z.enum(roles) }));
+    if (sharing?.isOn !== true)
+      throw new Problem('no-network', 'Switch sharing on first: nothing can reach this computer now.');
+    devices.offer(role);
+    response.status(201).json(await state());
+  });
+
+  router.delete('/devices/:device', async (request, response) => {
+    if (!(await devices.takeBack(param(request, 'device')))) throw notFound('device');
+    response.json(await state());
+  });
+
+  return router;
+}

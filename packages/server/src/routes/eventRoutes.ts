@@ -1,0 +1,46 @@
+import { createSession } from 'better-sse';
+import { Router } from 'express';
+import { param } from '../http/bodies';
+import { callerOf } from '../http/guard';
+import type { BuildStore } from '../services/buildStore';
+import type { Devices } from '../services/devices';
+
+interface Parts {
+  store: BuildStore;
+  devices: Devices;
+  /** Ends all lines, so that the server can stop. */
+  closing: AbortSignal | undefined;
+}
+
+/**
+ * `/builds/:id/events`: says the version of a build when it is opened and whenever it changes, so that every screen can fetch what
+ * another did. A line that dropped is told where things stand when it is back, so nothing is missed.
+ */
+export function eventRoutes({ store, devices, closing }: Parts): Router {
+  const router = Router();
+
+  router.get('/builds/:id/events', async (request, response) => {
+    const id = param(request, 'id');
+    const caller = callerOf(request);
+    const { version } = await store.load(id);
+    const session = await createSession(request, response, { keepAlive: 15_000 });
+    const say = (now: number) => session.push({ version: now }, 'change', String(now));
+    const stops = [
+      store.whenChanged((changed, now) => {
+        if (changed === id) say(now);
+      }),
+      devices.whenGone((gone) => {
+        if (gone === caller.device?.id) response.destroy();
+      }),
+    ];
+    const cut = () => response.destroy();
+    closing?.addEventListener('abort', cut);
+    session.once('disconnected', () => {
+      for (const stop of stops) stop();
+      closing?.removeEventListener('abort', cut);
+    });
+    say(version);
+  });
+
+  return router;
+}

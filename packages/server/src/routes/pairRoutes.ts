@@ -1,0 +1,76 @@
+import express, { Router } from 'express';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { z } from 'zod';
+import { DEVICE_COOKIE } from '../http/guard';
+import { pairingPage } from '../http/pairingPage';
+import type { Devices } from '../services/devices';
+
+/** One address may guess so often in so many seconds. */
+const GUESSES = { points: 5, duration: 300 };
+const A_YEAR_MS = 365 * 86_400_000;
+
+const formSchema = z.object({
+  code: z
+    .string()
+    .trim()
+    .regex(/^\d{6}$/),
+  name: z.string().trim().min(1).max(40),
+});
+
+/** `/pair`: the page on which a device says the code, and what takes it. */
+export function pairRoutes(devices: Devices): Router {
+  const router = Router();
+  const limiter = new RateLimiterMemory(GUESSES);
+
+  router.get('/pair', (request, response) => {
+    const code = z
+      .string()
+      .regex(/^\d{6}$/)
+      .safeParse(request.query.code).data;
+    response
+      .set('cache-control', 'no-store')
+      .type('html')
+      .send(pairingPage(code === undefined ? {} : { code }));
+  });
+
+  router.post('/pair', express.urlencoded({ extended: false, limit: '4kb' }), async (request, response) => {
+    const again = (status: number, trouble: string) => {
+      const name =
+        z
+          .string()
+          .max(40)
+          .safeParse((request.body as { name?: unknown } | undefined)?.name).data ?? '';
+      response
+        .status(status)
+        .set('cache-control', 'no-store')
+        .type('html')
+        .send(pairingPage({ name, trouble }));
+    };
+    const form = formSchema.safeParse(request.body ?? {});
+    if (!form.success) return again(422, 'Type the six figures, and a name for this device.');
+    const from = request.socket.remoteAddress ?? '';
+    const mayGuess = await limiter.consume(from).then(
+      () => true,
+      () => false,
+    );
+    if (!mayGuess)
+      return again(429, 'That were too many tries. Wait five minutes, then show a new code on the computer.');
+    const paired = await devices.pair(form.data.code, form.data.name);
+    if (!paired)
+      return again(
+        403,
+        'Those figures are not the ones on the screen, or they are too old. Show new ones on the computer.',
+      );
+    await limiter.delete(from);
+    response
+      .cookie(DEVICE_COOKIE, paired.token, {
+        httpOnly: true,
+        sameSite: 'strict',
+        path: '/',
+        maxAge: A_YEAR_MS,
+      })
+      .redirect(303, '/');
+  });
+
+  return router;
+}
