@@ -10,6 +10,9 @@ const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 /** The moment the demo builds were written for. */
 export const DEMO_NOW = '2027-02-20T19:30';
 
+/** Where the server listens for phones. */
+export const PHONE_ADDRESS = '127.0.0.2';
+
 export interface RunningServer {
   url: string;
   /** Stops it, politely or at once, and starts it again on the same data and port, at another fixed time if given. */
@@ -43,6 +46,8 @@ export async function startServer({
           PORT: port,
           FIXATUM_DATA: data,
           FIXATUM_NOW: fixedNow,
+          // Stands for the network, once sharing is switched on.
+          FIXATUM_SHARE_ADDRESSES: PHONE_ADDRESS,
           FIXATUM_SAMPLES: samples ? 'first-time' : '',
         },
         stdio: ['ignore', 'pipe', 'pipe'],

@@ -154,6 +154,13 @@ describe('a code', () => {
     expect(JSON.stringify(row)).not.toContain(cookie!.split(/[=;]/)[1]!);
   });
 
+  // Without that a browser sends the form with the origin "null", which is refused.
+  it('stands in a form that may say where it comes from', async () => {
+    expect((await phone().get('/pair')).headers['referrer-policy']).toBe('same-origin');
+    const code = await offered();
+    await say(code).set('origin', `http://${PHONE}:${port()}`).expect(303);
+  });
+
   it('is too old after ten minutes', async () => {
     const code = await offered();
     nowMs += 10 * 60_000 - 1;

@@ -59,6 +59,15 @@ describe('journalOf', () => {
   });
 });
 
+it('says on which device something was logged', () => {
+  const [entry] = build.log!;
+  const [line] = journalOf(
+    { ...build, log: [{ ...entry!, by: 'Booth phone' }], touchTests: [], swatches: [] },
+    materialsOf(),
+  );
+  expect(line!.text).toMatch(/, logged on Booth phone$/);
+});
+
 describe('journalCsv', () => {
   it('is oldest first, quoted, and safe to open in a spreadsheet', () => {
     const rows = journalCsv(build, lines).split('\r\n');

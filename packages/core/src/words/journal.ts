@@ -35,6 +35,7 @@ export function journalOf(build: Build, materials: ReadonlyMap<string, Material>
       ...(entry.place
         ? [`in: ${build.places.find((one) => one.id === entry.place)?.name ?? entry.place}`]
         : []),
+      ...(entry.by ? [`logged on ${entry.by}`] : []),
     ];
     lines.push({
       id: entry.id,

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { bodyOf, param, readJson } from '../http/bodies';
-import { callerOf } from '../http/guard';
+import { callerOf } from './admit';
 import { notFound, Problem } from '../http/problem';
 import { roles, type Devices } from '../services/devices';
 import type { Sharing } from '../services/sharing';

@@ -1,7 +1,7 @@
 import { createSession } from 'better-sse';
 import { Router } from 'express';
 import { param } from '../http/bodies';
-import { callerOf } from '../http/guard';
+import { callerOf } from './admit';
 import type { BuildStore } from '../services/buildStore';
 import type { Devices } from '../services/devices';
 

@@ -19,7 +19,7 @@ import type { BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, param, readJson } from '../http/bodies';
-import { callerOf } from '../http/guard';
+import { callerOf } from './admit';
 import { sendBuild } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
 

@@ -1,13 +1,16 @@
 import express, { Router } from 'express';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { z } from 'zod';
-import { DEVICE_COOKIE } from '../http/guard';
+import { DEVICE_COOKIE } from './admit';
 import { pairingPage } from '../http/pairingPage';
 import type { Devices } from '../services/devices';
 
 /** One address may guess so often in so many seconds. */
 const GUESSES = { points: 5, duration: 300 };
 const A_YEAR_MS = 365 * 86_400_000;
+
+// A form says where it comes from only where it may say so; without that it would look like one from elsewhere.
+const alone = { 'cache-control': 'no-store', 'referrer-policy': 'same-origin' };
 
 const formSchema = z.object({
   code: z
@@ -28,7 +31,7 @@ export function pairRoutes(devices: Devices): Router {
       .regex(/^\d{6}$/)
       .safeParse(request.query.code).data;
     response
-      .set('cache-control', 'no-store')
+      .set(alone)
       .type('html')
       .send(pairingPage(code === undefined ? {} : { code }));
   });
@@ -40,11 +43,7 @@ export function pairRoutes(devices: Devices): Router {
           .string()
           .max(40)
           .safeParse((request.body as { name?: unknown } | undefined)?.name).data ?? '';
-      response
-        .status(status)
-        .set('cache-control', 'no-store')
-        .type('html')
-        .send(pairingPage({ name, trouble }));
+      response.status(status).set(alone).type('html').send(pairingPage({ name, trouble }));
     };
     const form = formSchema.safeParse(request.body ?? {});
     if (!form.success) return again(422, 'Type the six figures, and a name for this device.');

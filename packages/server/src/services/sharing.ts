@@ -1,5 +1,6 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { networkInterfaces } from 'node:os';
+import { markOverNetwork } from '../http/overNetwork';
 
 /** The addresses this machine has on networks it is connected to, as names in a URL. */
 export const networkAddresses = (): string[] =>
@@ -7,10 +8,6 @@ export const networkAddresses = (): string[] =>
     .flatMap((all) => all ?? [])
     .filter(({ family, internal }) => family === 'IPv4' && !internal)
     .map(({ address }) => address);
-
-/** Connections that came in over the network, as against from this machine. */
-const overNetwork = new WeakSet<object>();
-export const cameOverNetwork = (socket: object): boolean => overNetwork.has(socket);
 
 /** Listens on the network as well as on this machine, for as long as somebody wants it. Off means that nothing listens there. */
 export class Sharing {
@@ -46,7 +43,7 @@ export class Sharing {
   private listen(address: string): Promise<{ server: Server; address: string } | undefined> {
     return new Promise((done) => {
       const server = createServer(this.answer);
-      server.on('connection', (socket) => overNetwork.add(socket));
+      server.on('connection', markOverNetwork);
       server.once('error', () => done(undefined));
       server.listen(this.port(), address, () => done({ server, address }));
     });

@@ -1,0 +1,91 @@
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { logNext } from '../bench';
+import { PHONE_ADDRESS, startDemo, type Demo } from '../server';
+
+let demo: Demo;
+test.beforeEach(async () => {
+  demo = await startDemo();
+});
+test.afterEach(() => demo.server.stop());
+
+/** Switches sharing on and has a code shown. */
+async function offer(page: Page, role: 'Finisher' | 'Helper'): Promise<string> {
+  await page.goto(`${demo.server.url}/b/${demo.id}/workshop`);
+  const share = page.getByLabel('Share on this network');
+  if (!(await share.isChecked())) await share.click();
+  await expect(page.getByText('On: paired devices find it at')).toBeVisible();
+  await page.getByRole('radio', { name: new RegExp(role) }).check();
+  await page.getByRole('button', { name: 'Pair a device' }).click();
+  await expect(page.getByAltText('A square code with the address and the six figures')).toBeVisible();
+  return (await page.getByLabel('Six figures').innerText()).replace(/\s/g, '');
+}
+
+/** A browser of its own at the address the network sees. */
+async function phoneOf(browser: Browser): Promise<Page> {
+  const port = new URL(demo.server.url).port;
+  const context = await browser.newContext({
+    baseURL: `http://${PHONE_ADDRESS}:${port}`,
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'block',
+  });
+  return context.newPage();
+}
+
+async function pair(phone: Page, code: string, name: string): Promise<void> {
+  await phone.goto('/');
+  await expect(phone.getByRole('heading', { name: 'Pair this device' })).toBeVisible();
+  await phone.getByLabel('Six figures').fill(code);
+  await phone.getByLabel('What this device is called').fill(name);
+  await phone.getByRole('button', { name: 'Pair' }).click();
+  await expect(phone).toHaveURL(/\/$/);
+}
+
+test('a helper’s phone is paired, logs, hears what others do, and is taken back', async ({
+  page,
+  browser,
+}) => {
+  const code = await offer(page, 'Helper');
+  const phone = await phoneOf(browser);
+  await pair(phone, code, 'Booth phone');
+  await expect(page.getByText('Booth phone')).toBeVisible();
+
+  await phone.goto(`/b/${demo.id}/bench`);
+  await expect(phone.getByRole('navigation', { name: 'Screens' }).getByRole('link')).toHaveText([
+    'Bench',
+    'Run sheets',
+  ]);
+  await phone.goto(`/b/${demo.id}/plan`);
+  await expect(phone).toHaveURL(/\/bench$/);
+
+  // What the helper logs is on the computer within a second, and says who it was.
+  await page.goto(`${demo.server.url}/b/${demo.id}/journal`);
+  await logNext(phone);
+  await expect(page.getByText('logged on Booth phone').first()).toBeVisible({ timeout: 1000 });
+
+  // A change at the computer is on the phone.
+  await page.goto(`${demo.server.url}/b/${demo.id}/workshop`);
+  await page.getByLabel('Build', { exact: true }).fill('Renamed at the computer');
+  await page.getByRole('button', { name: 'Save the workshop' }).click();
+  await expect(phone.getByText('Renamed at the computer')).toBeVisible({ timeout: 2000 });
+
+  await page.getByRole('button', { name: 'Take back Booth phone' }).click();
+  await expect(page.getByText('No device is paired.')).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByRole('heading', { name: 'Pair this device' })).toBeVisible();
+});
+
+test('a wrong code is said so, and sharing that is off lets nobody in', async ({ page, browser }) => {
+  const code = await offer(page, 'Finisher');
+  const phone = await phoneOf(browser);
+  await phone.goto(`/pair?code=${code === '123456' ? '654321' : '123456'}`);
+  await phone.getByLabel('What this device is called').fill('Tablet');
+  await phone.getByRole('button', { name: 'Pair' }).click();
+  await expect(phone.getByRole('alert')).toContainText('not the ones on the screen');
+  await pair(phone, code, 'Tablet');
+  await phone.goto(`/b/${demo.id}/plan`);
+  await expect(phone.getByRole('heading', { level: 1 })).toBeVisible();
+
+  await page.getByLabel('Share on this network').click();
+  await expect(page.getByText('Off: only this computer can reach it.')).toBeVisible();
+  await expect(phone.goto('/')).rejects.toThrow(/ERR_CONNECTION_REFUSED/);
+});
