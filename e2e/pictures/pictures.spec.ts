@@ -3,16 +3,19 @@ import { expect, test, type Page } from '@playwright/test';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { choose } from '../fields';
+import { offer, pair, phoneOf } from '../pairing';
 import { startDemo, type Demo } from '../server';
 
 const folder = resolve(dirname(fileURLToPath(import.meta.url)), '../../docs/screenshots');
 const only = process.env.ONLY?.split(',');
+let demo: Demo;
 let server: Demo['server'];
 let build: Demo['id'];
 
 // Each picture has a server of its own: the plan that one leaves behind is not that of the next.
 test.beforeEach(async () => {
-  ({ server, id: build } = await startDemo());
+  demo = await startDemo();
+  ({ server, id: build } = demo);
 });
 test.afterEach(() => server.stop());
 
@@ -172,3 +175,29 @@ for (const [name, path, steps] of deeper) {
     await shoot(page, name);
   });
 }
+
+test('pairing', async ({ page, browser }) => {
+  test.skip(only !== undefined && !only.includes('pairing'));
+  const code = await offer(page, demo, 'Helper');
+  const phone = await phoneOf(browser, demo);
+  await pair(phone, code, 'Phone at the spray booth');
+  await expect(page.getByText('Phone at the spray booth')).toBeVisible();
+  await phone.goto(`/b/${build}/bench`);
+  await expect(phone.getByTestId('next-pass')).toBeVisible();
+  await shoot(phone, 'helper-phone');
+  await offer(page, demo, 'Helper');
+  await page
+    .getByRole('heading', { name: 'Phones and helpers' })
+    .evaluate((heading) => heading.scrollIntoView());
+  await page.screenshot({ path: `${folder}/pairing.png`, animations: 'disabled' });
+});
+
+test('backups', async ({ page }) => {
+  test.skip(only !== undefined && !only.includes('backups'));
+  await page.goto(`/b/${build}/workshop`);
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await expect(page.getByText('Backed up')).toBeVisible();
+  await page.getByRole('button', { name: /^Look into/ }).click();
+  await expect(page.getByRole('button', { name: 'Put it back' })).toBeVisible();
+  await page.screenshot({ path: `${folder}/backups.png`, animations: 'disabled' });
+});

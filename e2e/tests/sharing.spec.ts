@@ -1,6 +1,7 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { logNext } from '../bench';
-import { PHONE_ADDRESS, startDemo, type Demo } from '../server';
+import { offer, pair, phoneOf } from '../pairing';
+import { startDemo, type Demo } from '../server';
 
 let demo: Demo;
 test.beforeEach(async () => {
@@ -8,44 +9,12 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => demo.server.stop());
 
-/** Switches sharing on and has a code shown. */
-async function offer(page: Page, role: 'Finisher' | 'Helper'): Promise<string> {
-  await page.goto(`${demo.server.url}/b/${demo.id}/workshop`);
-  const share = page.getByLabel('Share on this network');
-  if (!(await share.isChecked())) await share.click();
-  await expect(page.getByText('On: paired devices find it at')).toBeVisible();
-  await page.getByRole('radio', { name: new RegExp(role) }).check();
-  await page.getByRole('button', { name: 'Pair a device' }).click();
-  await expect(page.getByAltText('A square code with the address and the six figures')).toBeVisible();
-  return (await page.getByLabel('Six figures').innerText()).replace(/\s/g, '');
-}
-
-/** A browser of its own at the address the network sees. */
-async function phoneOf(browser: Browser): Promise<Page> {
-  const port = new URL(demo.server.url).port;
-  const context = await browser.newContext({
-    baseURL: `http://${PHONE_ADDRESS}:${port}`,
-    viewport: { width: 390, height: 844 },
-    serviceWorkers: 'block',
-  });
-  return context.newPage();
-}
-
-async function pair(phone: Page, code: string, name: string): Promise<void> {
-  await phone.goto('/');
-  await expect(phone.getByRole('heading', { name: 'Pair this device' })).toBeVisible();
-  await phone.getByLabel('Six figures').fill(code);
-  await phone.getByLabel('What this device is called').fill(name);
-  await phone.getByRole('button', { name: 'Pair' }).click();
-  await expect(phone).toHaveURL(/\/$/);
-}
-
 test('a helper’s phone is paired, logs, hears what others do, and is taken back', async ({
   page,
   browser,
 }) => {
-  const code = await offer(page, 'Helper');
-  const phone = await phoneOf(browser);
+  const code = await offer(page, demo, 'Helper');
+  const phone = await phoneOf(browser, demo);
   await pair(phone, code, 'Booth phone');
   await expect(page.getByText('Booth phone')).toBeVisible();
 
@@ -75,8 +44,8 @@ test('a helper’s phone is paired, logs, hears what others do, and is taken bac
 });
 
 test('a wrong code is said so, and sharing that is off lets nobody in', async ({ page, browser }) => {
-  const code = await offer(page, 'Finisher');
-  const phone = await phoneOf(browser);
+  const code = await offer(page, demo, 'Finisher');
+  const phone = await phoneOf(browser, demo);
   await phone.goto(`/pair?code=${code === '123456' ? '654321' : '123456'}`);
   await phone.getByLabel('What this device is called').fill('Tablet');
   await phone.getByRole('button', { name: 'Pair' }).click();

@@ -14,6 +14,7 @@ import { pairRoutes } from './routes/pairRoutes';
 import type { Devices } from './services/devices';
 import type { Sharing } from './services/sharing';
 import { answerProblem, Problem } from './http/problem';
+import { backupRoutes } from './routes/backupRoutes';
 import { buildRoutes } from './routes/buildRoutes';
 import { logRoutes } from './routes/logRoutes';
 import { lookRoutes } from './routes/lookRoutes';
@@ -33,6 +34,8 @@ export interface AppOptions {
   sharing?: Sharing;
   /** Aborted when the server stops: what is held open for news is cut then. */
   closing?: AbortSignal;
+  /** Copies of everything, and how one is put back; without it there are none. */
+  backups?: Parameters<typeof backupRoutes>[0];
   /** Folder with the sample builds. */
   samplesFolder: string;
   /** Folder that photos are kept in. */
@@ -56,6 +59,7 @@ export function createApp({
   devices,
   sharing,
   closing,
+  backups,
   samplesFolder,
   photosFolder,
   webFolder,
@@ -107,6 +111,7 @@ export function createApp({
     response.json({ ok: true, now: clock.iso(), fixedAt: clock.fixedAt ?? null });
   });
   api.use(deviceRoutes({ devices, sharing }));
+  if (backups) api.use(backupRoutes(backups));
   api.use(eventRoutes({ store, devices, closing }));
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));

@@ -1,62 +1,62 @@
 import { messageOf } from '@fixatum/core';
-import { access } from 'node:fs/promises';
+import { access, mkdir } from 'node:fs/promises';
+import { createServer } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import type { Express } from 'express';
-import { createApp } from './app';
 import { BadEnvironment, readConfig, type Config } from './config';
-import { BuildStore } from './services/buildStore';
 import { makeClock } from './services/clock';
-import { pollHygrometers } from './services/poller';
-import { ReadingStore } from './services/readingStore';
-import { Devices } from './services/devices';
-import { loadSamples } from './services/samples';
 import { Sharing } from './services/sharing';
-import { NotDurable } from './storage/connection';
-import { openDatabase } from './storage/database';
+import { isDamaged, NotDurable } from './storage/connection';
+import { FolderTaken, lockFolder } from './storage/folderLock';
+import { Workshop } from './workshop';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
+/** It is looked so often whether a day has passed since the last backup. */
+const LOOK_FOR_BACKUP_MS = 3_600_000;
+const A_DAY_MS = 86_400_000;
 
 /** Starts the server; it ends, gracefully, when it is told to. */
 async function start(config: Config): Promise<void> {
   const { port, host, dataFolder } = config;
   const log = pino({ level: config.logLevel, base: null });
-  const clock = makeClock(config.fixedNow);
-  const database = await openDatabase(dataFolder);
-  const store = new BuildStore(database);
-  const readings = new ReadingStore(database.models);
-  const samplesFolder = resolve(root, 'demo');
-  if (config.samplesFirstTime && (await store.isUntouched())) await loadSamples(store, samplesFolder, clock);
+  await mkdir(dataFolder, { recursive: true });
+  const letGo = await lockFolder(dataFolder);
   const webFolder = resolve(root, 'packages/web/dist');
   const hasWeb = await access(webFolder).then(
     () => true,
     () => false,
   );
-  const closing = new AbortController();
-  const devices = new Devices(database.models);
+  let actualPort = port;
   const sharing = new Sharing(
-    (request, response) => app(request, response),
+    (request, response) => workshop.answer(request, response),
     () => actualPort,
     config.shareAddresses && (() => config.shareAddresses ?? []),
   );
-  const app: Express = createApp({
-    store,
-    models: database.models,
-    readings,
-    clock,
-    devices,
-    sharing,
-    closing: closing.signal,
-    samplesFolder,
-    photosFolder: resolve(dataFolder, 'photos'),
+  const workshop: Workshop = new Workshop({
+    dataFolder,
+    samplesFolder: resolve(root, 'demo'),
+    clock: makeClock(config.fixedNow),
     allowedHosts: config.allowedHosts,
     log,
     logRequests: config.logRequests,
+    sharing,
     ...(hasWeb ? { webFolder } : {}),
   });
-  let actualPort = port;
-  const server = app.listen(port, host);
+  await workshop.open();
+  const backUp = async (reason: 'start' | 'daily') => {
+    const [newest] = await workshop.backups.list();
+    const isOld = !newest || Date.now() - Date.parse(newest.madeAt) >= A_DAY_MS;
+    if ((reason === 'start' || isOld) && (await workshop.hasAny())) await workshop.backups.make(reason);
+  };
+  const backUpQuietly = (reason: 'start' | 'daily') =>
+    backUp(reason).catch((error: unknown) => log.error(error, 'making a backup'));
+  await backUpQuietly('start');
+  setInterval(() => void backUpQuietly('daily'), LOOK_FOR_BACKUP_MS).unref();
+  if (config.samplesFirstTime) await workshop.loadSamplesFirstTime();
+
+  const server = createServer(workshop.answer);
+  server.listen(port, host);
   server.on('listening', () => {
     const address = server.address();
     actualPort = typeof address === 'object' && address ? address.port : port;
@@ -78,22 +78,16 @@ async function start(config: Config): Promise<void> {
     );
     process.exit(1);
   });
-  const poller = pollHygrometers({
-    store,
-    readings,
-    clock,
-    onError: (error) => log.error(error, 'reading the hygrometers'),
-  });
   const stop = async () => {
-    closing.abort();
+    workshop.endNews();
     const closed = new Promise<void>((done) => server.close(() => done()));
     server.closeIdleConnections();
     // Whatever was sent before is answered first: requests, then the writes they asked for, then the file.
     const patience = setTimeout(() => server.closeAllConnections(), 5000);
-    await Promise.all([sharing.end(), closed, poller.stop()]);
+    await Promise.all([sharing.end(), closed]);
     clearTimeout(patience);
-    await store.settled();
-    await database.close();
+    await workshop.close();
+    await letGo();
   };
   const end = () =>
     void stop().then(
@@ -110,7 +104,12 @@ async function start(config: Config): Promise<void> {
 try {
   await start(readConfig(process.env, root));
 } catch (error) {
-  const isPlain = error instanceof BadEnvironment || error instanceof NotDurable;
-  console.error(isPlain || !(error instanceof Error) ? messageOf(error) : error);
+  const isPlain =
+    error instanceof BadEnvironment || error instanceof NotDurable || error instanceof FolderTaken;
+  if (isDamaged(error))
+    console.error(
+      'The file with the data is damaged and can’t be opened. Nothing was changed. The newest whole backup comes back with: npm run restore -- newest',
+    );
+  else console.error(isPlain || !(error instanceof Error) ? messageOf(error) : error);
   process.exit(1);
 }

@@ -4,10 +4,14 @@ import type { Logger } from 'pino';
 
 /** Everything that can be wrong with a request, by the code that programs go by. */
 export const problemTable = {
+  'bad-backup': { status: 422, title: 'Not a whole backup' },
   'bad-request': { status: 400, title: 'Bad request' },
   broken: { status: 500, title: 'Something broke' },
   'broken-json': { status: 400, title: 'Broken JSON' },
+  busy: { status: 503, title: 'In use' },
   'changed-meanwhile': { status: 412, title: 'Changed in the meantime' },
+  damaged: { status: 503, title: 'The data is damaged' },
+  'disk-full': { status: 507, title: 'The disk is full' },
   'logged-already': { status: 409, title: 'Logged already' },
   'not-allowed': { status: 403, title: 'Not for this device' },
   'not-paired': { status: 401, title: 'Not paired' },
@@ -17,6 +21,8 @@ export const problemTable = {
   'no-such-address': { status: 404, title: 'Not here' },
   'not-found': { status: 404, title: 'Not here' },
   'nothing-to-undo': { status: 409, title: 'Nothing to undo' },
+  'read-only': { status: 503, title: 'Nothing can be saved' },
+  restoring: { status: 503, title: 'A backup is being put back' },
   'sensor-silent': { status: 503, title: 'The hygrometer is silent' },
   'shipped-look': { status: 409, title: 'That name is taken' },
   'too-large': { status: 413, title: 'Too large' },
@@ -69,6 +75,17 @@ export const changedMeanwhile = (current: unknown, etag: string) =>
     etag,
   });
 
+/** A problem as it is sent. */
+export const problemText = (problem: Problem): string =>
+  JSON.stringify({
+    type: `urn:fixatum:problem:${problem.code}`,
+    title: problem.title,
+    status: problem.status,
+    detail: problem.message,
+    ...(problem.faults.length > 0 ? { path: pathText(problem.faults[0]!.path), faults: problem.faults } : {}),
+    ...problem.extra,
+  });
+
 /**
  * Turns whatever was thrown into a problem; what nobody expected becomes a 500 without its insides, which go into the log.
  */
@@ -80,25 +97,49 @@ export const answerProblem =
     // What was foreseen has been said to the caller; only what was not belongs in the log.
     if (!(error instanceof Problem) && problem.status >= 500)
       log?.error(error, `${request.method} ${request.originalUrl}`);
-    response
-      .status(problem.status)
-      .type('application/problem+json')
-      .send(
-        JSON.stringify({
-          type: `urn:fixatum:problem:${problem.code}`,
-          title: problem.title,
-          status: problem.status,
-          detail: problem.message,
-          ...(problem.faults.length > 0
-            ? { path: pathText(problem.faults[0]!.path), faults: problem.faults }
-            : {}),
-          ...problem.extra,
-        }),
-      );
+    response.status(problem.status).type('application/problem+json').send(problemText(problem));
   };
+
+/** What SQLite or the system says when nothing can be written, and what that means for whoever pressed something. */
+const storageTroubles: readonly [code: RegExp, problem: ProblemCode, sentence: string][] = [
+  [
+    /^(SQLITE_FULL|ENOSPC|EDQUOT)$/,
+    'disk-full',
+    'The disk is full, so this was not saved. All that was saved before is safe. Make room and press again.',
+  ],
+  [
+    /^(SQLITE_READONLY|EROFS|EACCES|EPERM|SQLITE_CANTOPEN)$/,
+    'read-only',
+    'The folder with the data can’t be written to, so this was not saved. All that was saved before can be read.',
+  ],
+  [
+    /^(SQLITE_CORRUPT|SQLITE_NOTADB)$/,
+    'damaged',
+    'The file with the data is damaged, so this was not saved. Workshop, “Backups”, has the way back to the newest whole copy.',
+  ],
+  [
+    /^(SQLITE_IOERR|EIO)$/,
+    'damaged',
+    'The disk could not be read or written, so this was not saved. Look at the disk before you go on.',
+  ],
+  [
+    /^(SQLITE_BUSY|SQLITE_LOCKED)$/,
+    'busy',
+    'Another program holds the file with the data, so this was not saved. Try again in a moment.',
+  ],
+];
+
+function storageTrouble(error: unknown): Problem | undefined {
+  const { code, parent } = isRecord(error) ? error : {};
+  const said = isRecord(parent) ? parent.code : code;
+  const trouble = storageTroubles.find(([pattern]) => typeof said === 'string' && pattern.test(said));
+  return trouble && new Problem(trouble[1], trouble[2]);
+}
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
+  const trouble = storageTrouble(error);
+  if (trouble) return trouble;
   const { type, status } = isRecord(error) ? error : {};
   const message = messageOf(error);
   if (type === 'entity.parse.failed')

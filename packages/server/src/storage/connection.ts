@@ -1,3 +1,4 @@
+import { isRecord } from '@fixatum/core';
 import sqlite3 from 'sqlite3';
 
 /** How a connection has to be set for writes to be on disk before they are answered, and for waiting its turn. */
@@ -19,6 +20,13 @@ const wanted = ({ busyTimeoutMs }: Durability) =>
 
 /** The file can't be set so that nothing is lost: a sentence for whoever starts the server. */
 export class NotDurable extends Error {}
+
+/** Whether what was thrown says that the file is no whole database. */
+export function isDamaged(error: unknown): boolean {
+  const { code, parent } = isRecord(error) ? error : {};
+  const said = isRecord(parent) ? parent.code : code;
+  return said === 'SQLITE_CORRUPT' || said === 'SQLITE_NOTADB';
+}
 
 const run = <T>(work: (done: (error: Error | null, value?: T) => void) => void): Promise<T> =>
   new Promise((resolve, reject) => work((error, value) => (error ? reject(error) : resolve(value as T))));

@@ -16,6 +16,8 @@ export interface Database {
 export interface OpenOptions extends Partial<Durability> {
   /** In place of all there are; for tests of upgrades. */
   migrations?: readonly Migration[];
+  /** Done before tables that hold something are changed. */
+  beforeUpgrade?: () => Promise<unknown>;
   /** In place of the driver that ships; for tests of what happens when the program is ended at any moment. */
   driver?: typeof sqlite3;
 }
@@ -36,7 +38,7 @@ export async function openDatabase(dataFolder: string, options: OpenOptions = {}
   });
   letGoOfBrokenConnections(sequelize);
   try {
-    await migrate(sequelize, migrations);
+    await migrate(sequelize, migrations, options.beforeUpgrade);
   } catch (error) {
     await sequelize.close().catch(() => undefined);
     const cause = error instanceof BaseError && 'parent' in error ? error.parent : undefined;
@@ -72,7 +74,11 @@ function letGoOfBrokenConnections(sequelize: Sequelize): void {
 const MARKS = 'SequelizeMeta';
 
 /** Brings the tables up to date: each step and its mark in one transaction, so that being ended between them is no harm. */
-async function migrate(sequelize: Sequelize, migrations: readonly Migration[]): Promise<void> {
+async function migrate(
+  sequelize: Sequelize,
+  migrations: readonly Migration[],
+  beforeUpgrade: OpenOptions['beforeUpgrade'],
+): Promise<void> {
   await sequelize.query(`CREATE TABLE IF NOT EXISTS \`${MARKS}\` (\`name\` VARCHAR(255) PRIMARY KEY)`);
   const umzug = new Umzug({
     migrations: migrations.map(({ name, up }) => ({
@@ -99,5 +105,7 @@ async function migrate(sequelize: Sequelize, migrations: readonly Migration[]): 
     },
     logger: undefined,
   });
+  const [done, open] = [await umzug.executed(), await umzug.pending()];
+  if (done.length > 0 && open.length > 0) await beforeUpgrade?.();
   await umzug.up();
 }

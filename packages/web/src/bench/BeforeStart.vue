@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sayMoment, sayWait, type LaterPiece, type RuleFinding } from '@fixatum/core';
 import { useBuild } from '../shared/build';
+import { useMe } from '../shared/me';
 import { pieceName, severityMarks } from '../shared/words';
 
 /** What to know before Start is pressed: what speaks against these passes, and what beginning now does to the dates. */
@@ -10,6 +11,7 @@ defineProps<{
   late: readonly { pieceId: string; byMinutes: number | undefined }[];
 }>();
 const store = useBuild();
+const me = useMe();
 const pieceLink = (piece: string) => ({ name: 'piece', params: { build: store.theId, piece } });
 </script>
 
@@ -22,7 +24,9 @@ const pieceLink = (piece: string) => ({ name: 'piece', params: { build: store.th
     >
       <strong>{{ severityMarks[finding.severity] }}</strong> {{ pieceName(store.build, finding.piece) }}:
       {{ finding.message }}
-      <router-link v-if="finding.severity !== 'note'" :to="pieceLink(finding.piece)">Ways out</router-link>
+      <router-link v-if="finding.severity !== 'note' && !me.isHelper" :to="pieceLink(finding.piece)"
+        >Ways out</router-link
+      >
     </li>
     <li v-for="piece in later" :key="`later ${piece.pieceId}`" :class="piece.missesDate ? 'stop' : 'risk'">
       <strong>▲ Starting it now costs {{ sayWait(piece.byMinutes) }}:</strong>
@@ -34,7 +38,9 @@ const pieceLink = (piece: string) => ({ name: 'piece', params: { build: store.th
       ><template v-if="piece.byMinutes !== undefined"
         >: {{ sayWait(piece.byMinutes) }} late as planned</template
       >.
-      <router-link :to="{ name: 'plan', params: { build: store.theId } }">Catch up</router-link>
+      <router-link v-if="!me.isHelper" :to="{ name: 'plan', params: { build: store.theId } }"
+        >Catch up</router-link
+      >
     </li>
   </ul>
 </template>

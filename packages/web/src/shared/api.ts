@@ -73,6 +73,19 @@ export interface DevicesAnswer {
   devices: { id: string; name: string; role: Me['role']; pairedAt: string; lastSeenAt: string }[];
 }
 
+/** The copies of everything there are, and where they lie. */
+export interface BackupsAnswer {
+  folder: string;
+  backups: {
+    id: string;
+    madeAt: string;
+    reason: 'start' | 'daily' | 'by-hand' | 'before-upgrade' | 'before-restore';
+    builds: { name: string; pieces: number; logged: number }[];
+    photos: number;
+    megabytes: number;
+  }[];
+}
+
 export interface BuildSummary {
   id: string;
   name: string;
@@ -157,6 +170,11 @@ export const api = {
   setSharing: (on: boolean) => call<DevicesAnswer>('PUT', '/sharing', { on }),
   offerPairing: (role: Me['role']) => call<DevicesAnswer>('POST', '/devices/offer', { role }),
   takeBackDevice: (id: string) => call<DevicesAnswer>('DELETE', `/devices/${encodeURIComponent(id)}`),
+  backups: () => call<BackupsAnswer>('GET', '/backups'),
+  makeBackup: () => call<BackupsAnswer>('POST', '/backups', {}),
+  restoreBackup: (id: string) =>
+    call<BackupsAnswer>('POST', `/backups/${encodeURIComponent(id)}/restore`, {}),
+  backupUrl: (id: string) => `/api/backups/${encodeURIComponent(id)}/file`,
   builds: () => call<{ builds: BuildSummary[] }>('GET', '/builds'),
   build: (id: string) => call<BuildAnswer>('GET', `/builds/${id}`),
   createBuild: (text: string) => call<BuildAnswer>('POST', '/builds', text),

@@ -101,7 +101,8 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
             {{ offer.code.slice(0, 3) }} {{ offer.code.slice(3) }}
           </p>
           <p class="small quiet">
-            Pairs one {{ offer.role }}. Good for {{ sayWait(Math.ceil(secondsLeft / 60)) }} more.
+            Pairs one {{ offer.role }}. Good for
+            {{ sayWait(Math.max(1, Math.floor(secondsLeft / 60))) }} more.
           </p>
         </div>
       </div>
@@ -154,6 +155,14 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
 
 .offer img {
   border-radius: 6px;
+}
+
+.offer > div {
+  flex: 1 1 280px;
+}
+
+.devices > h2 {
+  margin-bottom: 8px;
 }
 
 .code {

@@ -3,6 +3,7 @@ import type { Build, BuildEvent, Fault, Person, Place } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../shared/api';
+import BackupsPanel from './BackupsPanel.vue';
 import DatesEditor from './DatesEditor.vue';
 import DevicesPanel from './DevicesPanel.vue';
 import PeopleEditor from './PeopleEditor.vue';
@@ -151,6 +152,7 @@ async function save(): Promise<void> {
       <v-btn variant="text" size="large" :disabled="!changed" @click="reset">Start over</v-btn>
     </div>
     <DevicesPanel />
+    <BackupsPanel />
   </form>
   <div v-else class="page quiet">Opening the build…</div>
 </template>

@@ -1,0 +1,65 @@
+// What `npm run backup` and `npm run restore` run.
+import { messageOf } from '@fixatum/core';
+import { access, stat } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { readConfig } from './config';
+import { withUnpacked, writeZip } from './services/archive';
+import { Backups, DATABASE_FILE, lookInside, putBack } from './services/backups';
+import { lockFolder } from './storage/folderLock';
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
+const { dataFolder } = readConfig(process.env, root);
+const backups = new Backups(dataFolder);
+
+/** Makes a backup, of a running server too; as one zip file where one is named. */
+async function back(file: string | undefined): Promise<void> {
+  await access(join(dataFolder, DATABASE_FILE)).catch(() => {
+    throw new Error(`There is no data in ${dataFolder} yet.`);
+  });
+  const made = await backups.make('by-hand');
+  const folder = await backups.folderOf(made.id);
+  if (file !== undefined) await writeZip(folder, resolve(file));
+  console.log(
+    `${made.builds.map(({ name, pieces, logged }) => `${name}: ${pieces} pieces, ${logged} log entries`).join('\n')}\n${made.photos} photos. Kept in ${file === undefined ? folder : resolve(file)}`,
+  );
+}
+
+/** Puts a backup back: a folder, a zip file, or the newest there is. */
+async function restore(what: string | undefined): Promise<void> {
+  if (what === undefined)
+    throw new Error('Name a backup: npm run restore -- FILE, or npm run restore -- newest');
+  const letGo = await lockFolder(dataFolder);
+  try {
+    if (what === 'newest') {
+      for (const { id, madeAt } of await backups.list()) {
+        const folder = await backups.folderOf(id);
+        const isWhole = await lookInside(join(folder, DATABASE_FILE)).then(
+          () => true,
+          () => false,
+        );
+        if (!isWhole) continue;
+        await putBack(folder, dataFolder);
+        console.log(`All is as it was at ${madeAt}.`);
+        return;
+      }
+      throw new Error(`There is no whole backup in ${backups.folder}.`);
+    }
+    const path = resolve(what);
+    // What is there now is kept, unless it is what is damaged.
+    await backups.make('before-restore').catch(() => undefined);
+    if ((await stat(path)).isDirectory()) await putBack(path, dataFolder);
+    else await withUnpacked(path, (folder) => putBack(folder, dataFolder));
+    console.log(`All is as it was in ${path}.`);
+  } finally {
+    await letGo();
+  }
+}
+
+const [command, what] = process.argv.slice(2);
+try {
+  await (command === 'restore' ? restore(what) : back(what));
+} catch (error) {
+  console.error(messageOf(error));
+  process.exit(1);
+}

@@ -1,0 +1,46 @@
+import { Router } from 'express';
+import { pipeline } from 'node:stream/promises';
+import { param, readJson } from '../http/bodies';
+import { Problem } from '../http/problem';
+import { zipOf } from '../services/archive';
+import { BadBackup, type Backups } from '../services/backups';
+
+interface Parts {
+  backups: Backups;
+  /** Puts a backup in the place of everything; returns when the server works with it. */
+  restore: (id: string) => Promise<void>;
+}
+
+const said = <T>(work: Promise<T>): Promise<T> =>
+  work.catch((error: unknown) => {
+    throw error instanceof BadBackup ? new Problem('bad-backup', error.message) : error;
+  });
+
+/** `/backups`: what there is and where, one by hand, one as a file, and everything back to what it was then. */
+export function backupRoutes({ backups, restore }: Parts): Router {
+  const router = Router();
+  const state = async () => ({ folder: backups.folder, backups: await backups.list() });
+
+  router.get('/backups', async (_request, response) => {
+    response.json(await state());
+  });
+
+  router.post('/backups', readJson, async (_request, response) => {
+    await said(backups.make('by-hand'));
+    response.status(201).json(await state());
+  });
+
+  router.get('/backups/:backup/file', async (request, response) => {
+    const id = param(request, 'backup');
+    const folder = await said(backups.folderOf(id));
+    response.attachment(`fixatum-${id}.zip`).type('application/zip');
+    await pipeline(await zipOf(folder), response);
+  });
+
+  router.post('/backups/:backup/restore', readJson, async (request, response) => {
+    await said(restore(param(request, 'backup')));
+    response.json(await state());
+  });
+
+  return router;
+}

@@ -1,0 +1,129 @@
+import type { Express } from 'express';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { resolve } from 'node:path';
+import type { Logger } from 'pino';
+import { createApp } from './app';
+import { problemText, Problem } from './http/problem';
+import { Backups, putBack } from './services/backups';
+import { BuildStore } from './services/buildStore';
+import type { Clock } from './services/clock';
+import { Devices } from './services/devices';
+import { pollHygrometers, type Poller } from './services/poller';
+import { ReadingStore } from './services/readingStore';
+import { loadSamples } from './services/samples';
+import type { Sharing } from './services/sharing';
+import { openDatabase, type Database } from './storage/database';
+
+export interface WorkshopOptions {
+  dataFolder: string;
+  samplesFolder: string;
+  webFolder?: string;
+  allowedHosts: readonly string[];
+  clock: Clock;
+  log: Logger;
+  logRequests: boolean;
+  sharing: Sharing;
+}
+
+/** All that is open while the server works. */
+interface Open {
+  app: Express;
+  database: Database;
+  store: BuildStore;
+  poller: Poller;
+  closing: AbortController;
+}
+
+/**
+ * Everything that is open on one data folder. It can be closed and opened again while the server listens, which is how a backup
+ * is put back; whoever asks meanwhile is told so.
+ */
+export class Workshop {
+  readonly backups: Backups;
+  private current: Open | undefined;
+
+  constructor(private readonly options: WorkshopOptions) {
+    this.backups = new Backups(options.dataFolder);
+  }
+
+  readonly answer = (request: IncomingMessage, response: ServerResponse): void => {
+    if (this.current) return this.current.app(request, response);
+    const problem = new Problem('restoring', 'A backup is being put back. Try again in a moment.');
+    response
+      .writeHead(problem.status, { 'content-type': 'application/problem+json' })
+      .end(problemText(problem));
+  };
+
+  async open(): Promise<void> {
+    const { dataFolder, clock, log, sharing, ...rest } = this.options;
+    const database = await openDatabase(dataFolder, {
+      beforeUpgrade: () => this.backups.make('before-upgrade'),
+    });
+    const store = new BuildStore(database);
+    const readings = new ReadingStore(database.models);
+    const closing = new AbortController();
+    const app = createApp({
+      ...rest,
+      store,
+      models: database.models,
+      readings,
+      clock,
+      log,
+      devices: new Devices(database.models),
+      sharing,
+      closing: closing.signal,
+      backups: { backups: this.backups, restore: (id) => this.restore(id) },
+      photosFolder: resolve(dataFolder, 'photos'),
+    });
+    const poller = pollHygrometers({
+      store,
+      readings,
+      clock,
+      onError: (error) => log.error(error, 'reading the hygrometers'),
+    });
+    this.current = { app, database, store, poller, closing };
+  }
+
+  /** Stores the sample builds where nothing was ever stored. */
+  async loadSamplesFirstTime(): Promise<void> {
+    const { store } = this.now;
+    if (await store.isUntouched()) await loadSamples(store, this.options.samplesFolder, this.options.clock);
+  }
+  private get now(): Open {
+    if (!this.current) throw new Error('The workshop is closed.');
+    return this.current;
+  }
+
+  /** Cuts what is held open for news, so that a server can end. */
+  endNews(): void {
+    this.current?.closing.abort();
+  }
+
+  /** Whatever was sent before is done first: the writes that were asked for, then the file. */
+  async close(): Promise<void> {
+    const open = this.current;
+    this.current = undefined;
+    if (!open) return;
+    open.closing.abort();
+    await open.poller.stop();
+    await open.store.settled();
+    await open.database.close();
+  }
+
+  /** Whether anything is stored that a backup would be of use for. */
+  async hasAny(): Promise<boolean> {
+    return !(await this.now.store.isUntouched());
+  }
+
+  /** Puts a backup in the place of everything; what there was is backed up before. */
+  private async restore(id: string): Promise<void> {
+    const from = await this.backups.folderOf(id);
+    await this.backups.make('before-restore', id);
+    await this.close();
+    try {
+      await putBack(from, this.options.dataFolder);
+    } finally {
+      await this.open();
+    }
+  }
+}

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { sayMoment, sayWait } from '@fixatum/core';
+import { mdiContentSaveOutline, mdiHistory } from '@mdi/js';
+import { computed, onMounted, ref } from 'vue';
+import { api, type BackupsAnswer } from '../shared/api';
+import { useBuild } from '../shared/build';
+import { useNotice } from '../shared/notice';
+import DialogFoot from '../shared/DialogFoot.vue';
+
+type Backup = BackupsAnswer['backups'][number];
+
+/** The copies of everything: how old the newest is, one more by hand, one as a file, and the way back to one. */
+const store = useBuild();
+const notice = useNotice();
+const state = ref<BackupsAnswer>();
+const busy = ref(false);
+/** The one that is looked into before it is put back. */
+const chosen = ref<Backup>();
+const isChosen = computed({
+  get: () => chosen.value !== undefined,
+  set: (is) => {
+    if (!is) chosen.value = undefined;
+  },
+});
+
+async function run(work: () => Promise<BackupsAnswer>, said?: string): Promise<boolean> {
+  busy.value = true;
+  try {
+    state.value = await work();
+    if (said) notice.say(said);
+    return true;
+  } catch (error) {
+    notice.complain(error);
+    return false;
+  } finally {
+    busy.value = false;
+  }
+}
+onMounted(() => run(api.backups));
+
+async function putBack({ id }: Backup): Promise<void> {
+  if (!(await run(() => api.restoreBackup(id)))) return;
+  chosen.value = undefined;
+  // Everything may be another now, the build that is open too.
+  location.assign('/');
+}
+
+const minuteOf = (iso: string) => Math.floor(Date.parse(iso) / 60_000);
+const when = (iso: string) => sayMoment(minuteOf(iso), store.theBuild.timeZone);
+const age = computed(() => {
+  const newest = state.value?.backups[0];
+  return newest && sayWait(Math.max(1, Math.floor(Date.now() / 60_000) - minuteOf(newest.madeAt)));
+});
+const reasonWords: Record<Backup['reason'], string> = {
+  start: 'when the program started',
+  daily: 'the daily one',
+  'by-hand': 'made by hand',
+  'before-upgrade': 'before a new version changed the tables',
+  'before-restore': 'before another was put back',
+};
+</script>
+
+<template>
+  <section v-if="state" class="backups" aria-labelledby="backups-title">
+    <h2 id="backups-title">Backups</h2>
+    <p class="quiet">
+      <template v-if="age">The newest is {{ age }} old. </template>
+      All builds, logs, readings and photos are copied when the program starts and once a day; seven days,
+      four weeks and twelve months are kept, each copy checked by opening it.
+    </p>
+    <p class="small quiet">They lie in {{ state.folder }}. A copy on another disk is worth having, too.</p>
+    <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
+      >Back up now</v-btn
+    >
+    <ul v-if="state.backups.length > 0" aria-label="Backups">
+      <li v-for="backup in state.backups" :key="backup.id">
+        <span>{{ when(backup.madeAt) }}</span>
+        <span class="small quiet">{{ reasonWords[backup.reason] }} · {{ backup.megabytes }} MB</span>
+        <span class="acts">
+          <v-btn
+            size="small"
+            variant="text"
+            :href="api.backupUrl(backup.id)"
+            :aria-label="`Save the backup of ${when(backup.madeAt)} as a file`"
+            >Save as a file</v-btn
+          >
+          <v-btn
+            size="small"
+            variant="text"
+            :prepend-icon="mdiHistory"
+            :aria-label="`Look into the backup of ${when(backup.madeAt)}`"
+            @click="chosen = backup"
+            >Look inside</v-btn
+          >
+        </span>
+      </li>
+    </ul>
+    <p v-else class="small quiet">There is none yet.</p>
+
+    <v-dialog v-model="isChosen" max-width="560">
+      <v-card v-if="chosen" class="pa-6">
+        <h2>{{ when(chosen.madeAt) }}</h2>
+        <ul class="inside">
+          <li v-for="build in chosen.builds" :key="build.name">
+            <strong>{{ build.name }}</strong>: {{ build.pieces }}
+            {{ build.pieces === 1 ? 'piece' : 'pieces' }}, {{ build.logged }} log
+            {{ build.logged === 1 ? 'entry' : 'entries' }}
+          </li>
+        </ul>
+        <p>{{ chosen.photos }} {{ chosen.photos === 1 ? 'photo' : 'photos' }}.</p>
+        <p class="my-4">
+          Putting it back makes everything what it was then, for all builds and on all devices. What there is
+          now is backed up first, so you can come back to it.
+        </p>
+        <DialogFoot v-model="isChosen" words="Put it back" :saving="busy" @done="putBack(chosen)" />
+      </v-card>
+    </v-dialog>
+  </section>
+</template>
+
+<style scoped>
+.backups {
+  margin: 40px 0 24px;
+  padding-top: 20px;
+  border-top: 1px solid var(--line);
+  max-width: 760px;
+}
+
+.backups > h2 {
+  margin-bottom: 8px;
+}
+
+.backups > .v-btn {
+  margin: 12px 0;
+}
+
+ul {
+  list-style: none;
+  padding: 0;
+}
+
+.backups > ul li {
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.inside {
+  margin: 12px 0 4px;
+}
+
+@media (max-width: 600px) {
+  .backups > ul li {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 0;
+  }
+}
+</style>
