@@ -194,7 +194,7 @@ test('pairing', async ({ page, browser }) => {
 
 test('backups', async ({ page }) => {
   test.skip(only !== undefined && !only.includes('backups'));
-  await page.goto(`/b/${build}/workshop`);
+  await page.goto(`${server.url}/b/${build}/workshop`);
   await page.getByRole('button', { name: 'Back up now' }).click();
   await expect(page.getByText('Backed up')).toBeVisible();
   await page.getByRole('button', { name: /^Look into/ }).click();

@@ -22,6 +22,7 @@ export * from './model/stepLinks';
 export * from './model/stepSpots';
 export * from './model/substrates';
 export * from './model/sure';
+export * from './model/tooMuch';
 export * from './model/unknowns';
 export * from './model/wallTime';
 export * from './materials/applyPatch';

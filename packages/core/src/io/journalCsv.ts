@@ -5,6 +5,9 @@ import type { JournalLine } from '../words/journal';
 /** A line of the journal, or one that the screen adds to them, such as measured air. */
 export type CsvLine = Omit<JournalLine, 'kind'> & { kind: string };
 
+/** Text in which nothing becomes a formula either where a spreadsheet takes `;` or a tab for the end of a cell. */
+const plainText = (text: string): string => text.replace(/([;\t]\s*)(?=[=+\-@])/g, "$1'");
+
 /** The journal as CSV with a line of headings, oldest first; quotes and line ends as RFC 4180 has them. */
 export function journalCsv(build: Build, lines: readonly CsvLine[]): string {
   const nameOf = (id: string | undefined) => build.pieces.find((piece) => piece.id === id)?.name ?? '';
@@ -16,12 +19,12 @@ export function journalCsv(build: Build, lines: readonly CsvLine[]): string {
         .map((line) => [
           line.at.replace('T', ' '),
           line.kind,
-          nameOf(line.pieceId),
+          plainText(nameOf(line.pieceId)),
           line.unit ?? '',
-          line.text,
+          plainText(line.text),
           line.temperatureC ?? '',
           line.humidityPct ?? '',
-          line.note ?? '',
+          plainText(line.note ?? ''),
           line.photo ?? '',
         ]),
     },

@@ -78,4 +78,14 @@ describe('journalCsv', () => {
       `2027-02-15 09:00,coat,Plate,1,"Seal, Flexible PVA foam primer, coat 1 of 2, normal coat",19.5,55,"'=danger, ""ran"" a little",`,
     );
   });
+
+  it.each([
+    ['a;=1+1', "a;'=1+1"],
+    ['a\t@x', "a\t'@x"],
+    ['a; -2', "a; '-2"],
+    ['a; b', 'a; b'],
+  ])('is safe where %j is cut at its signs', (note, kept) => {
+    const [line] = lines;
+    expect(journalCsv(build, [{ ...line!, note }])).toContain(kept);
+  });
 });

@@ -60,13 +60,20 @@ export class Problem extends Error {
 
 export const notFound = (what: string) => new Problem('not-found', `There is no ${what} here.`);
 
-/** The faults of unusable input, all of them, the first as the problem's own path. */
-export const unusable = (faults: Fault[]) =>
-  new Problem(
+/** More faults than this are not told in one answer, and not said in one sentence. */
+const MOST_FAULTS = 50;
+const MOST_SAID = 5;
+
+/** The faults of unusable input, as many as anybody mends at once, the first as the problem's own path. */
+export function unusable(faults: Fault[]): Problem {
+  const said = faults.slice(0, MOST_SAID).map((fault) => `${pathText(fault.path)}: ${fault.message}`);
+  const more = faults.length - said.length;
+  return new Problem(
     'unusable',
-    faults.map((fault) => `${pathText(fault.path)}: ${fault.message}`).join(' '),
-    faults,
+    [...said, ...(more > 0 ? [`And ${more} more.`] : [])].join(' '),
+    faults.slice(0, MOST_FAULTS),
   );
+}
 
 /** Someone else changed it first; `current` is what it is now. */
 export const changedMeanwhile = (current: unknown, etag: string) =>
@@ -140,6 +147,9 @@ function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   const trouble = storageTrouble(error);
   if (trouble) return trouble;
+  // Thousands of steps that each wait for the one before are no plan of anybody's.
+  if (error instanceof RangeError && /call stack/.test(error.message))
+    return new Problem('unusable', 'That is longer or deeper than anything that can be planned.');
   const { type, status } = isRecord(error) ? error : {};
   const message = messageOf(error);
   if (type === 'entity.parse.failed')

@@ -1,11 +1,11 @@
-import { applyPatch, buildSchema, parseBuildText, type Build } from '@fixatum/core';
+import { applyPatch, buildSchema, isRecord, parseBuildText, type Build } from '@fixatum/core';
 import express, { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
-import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
+import { bodyOf, ifMatch, param, readJson, refuseOddJson } from '../http/bodies';
 import { sendBuild } from './sendBuild';
-import { unusable } from '../http/problem';
+import { Problem, unusable } from '../http/problem';
 import { loadSamples } from '../services/samples';
 
 /** The head of a build: everything but its pieces, log and passes under way. */
@@ -47,7 +47,9 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
 
   // The text itself is read here, so that the core can say where a broken file breaks.
   router.post('/builds', express.text({ type: '*/*', limit: '8mb' }), async (request, response) => {
-    const parsed = parseBuildText(typeof request.body === 'string' ? request.body : '');
+    const text = typeof request.body === 'string' ? request.body : '';
+    refuseOddJson(text);
+    const parsed = parseBuildText(text);
     if (!parsed.ok) throw unusable(parsed.faults);
     sendBuild(response, await store.create(parsed.value), 201);
   });
@@ -72,7 +74,8 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
 
   router.patch('/builds/:id', readJson, async (request, response) => {
     // A merge patch (RFC 7396): null takes a field away.
-    const all = Object.entries((request.body ?? {}) as object);
+    if (!isRecord(request.body)) throw new Problem('unusable', 'Send an object with what is to change.');
+    const all = Object.entries(request.body);
     const gone = all.filter(([key, value]) => value === null && !fixedKeys.includes(key)).map(([key]) => key);
     const sent = Object.fromEntries(all.filter(([, value]) => value !== null));
     request.body = sent;

@@ -2,6 +2,7 @@ import {
   applyLogEdit,
   logEntrySchema,
   timerSchema,
+  toEpochMinute,
   touchTestSchema,
   underwaySchema,
   type BenchTimer,
@@ -18,7 +19,7 @@ import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
-import { bodyOf, param, readJson } from '../http/bodies';
+import { bodyOf, oneOrMoreOf, param, readJson } from '../http/bodies';
 import { callerOf } from './admit';
 import { sendBuild } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
@@ -35,12 +36,11 @@ const newTest = touchTestSchema.partial({ id: true, at: true });
 const newTimer = timerSchema.partial({ id: true, startedAt: true });
 const stopSchema = z.object({ ids: z.array(z.string()).min(1).max(200) });
 const pauseSchema = stopSchema.extend({
-  at: underwaySchema.shape.startedAt.optional(),
+  at: underwaySchema.shape.startedAt
+    .refine((wall) => toEpochMinute(wall, 'UTC') !== undefined, 'there is no such day or time')
+    .optional(),
   resume: z.boolean(),
 });
-const oneOrMore = <S extends z.ZodType>(schema: S) =>
-  z.union([z.array(schema).min(1).max(200), schema.transform((one) => [one])]);
-
 /** What the label of a change calls some passes. */
 function passWords(build: Build, spots: readonly { piece: string }[]): string {
   const names = [
@@ -81,7 +81,7 @@ export function logRoutes({ store, clock }: Parts): Router {
   }
 
   router.post('/builds/:id/log', readJson, async (request, response) => {
-    const entries = bodyOf(request, oneOrMore(newEntry));
+    const entries = oneOrMoreOf(request, newEntry);
     const by = callerOf(request).device?.name;
     const id = param(request, 'id');
     const { build } = await store.load(id);
@@ -98,7 +98,7 @@ export function logRoutes({ store, clock }: Parts): Router {
   });
 
   router.post('/builds/:id/touch-tests', readJson, async (request, response) => {
-    const tests = bodyOf(request, oneOrMore(newTest));
+    const tests = oneOrMoreOf(request, newTest);
     const id = param(request, 'id');
     const { build } = await store.load(id);
     const stored = await edit(id, `Touch test: ${passWords(build, tests)}`, ({ timeZone }) => ({
@@ -113,7 +113,7 @@ export function logRoutes({ store, clock }: Parts): Router {
   });
 
   router.post('/builds/:id/timers', readJson, async (request, response) => {
-    const timers = bodyOf(request, oneOrMore(newTimer));
+    const timers = oneOrMoreOf(request, newTimer);
     const stored = await edit(param(request, 'id'), `Timer: ${nth(timers, 0).label}`, () => ({
       kind: 'timer',
       timers: timers.map((timer): BenchTimer => ({
@@ -146,7 +146,7 @@ export function logRoutes({ store, clock }: Parts): Router {
   });
 
   router.post('/builds/:id/underway', readJson, async (request, response) => {
-    const passes = bodyOf(request, oneOrMore(newUnderway));
+    const passes = oneOrMoreOf(request, newUnderway);
     const id = param(request, 'id');
     const { build } = await store.load(id);
     const stored = await edit(id, `Start ${passWords(build, passes)}`, ({ timeZone }) => ({

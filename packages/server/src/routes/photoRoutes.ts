@@ -24,13 +24,14 @@ export function photoRoutes(folder: string): Router {
   const router = Router();
   const upload = multer({
     storage: multer.memoryStorage(),
-    limits: { fileSize: LARGEST_PHOTO_MB * 1024 * 1024, files: 1 },
+    limits: { fileSize: LARGEST_PHOTO_MB * 1024 * 1024, files: 1, fields: 4, fieldSize: 1000, parts: 6 },
   }).single('photo');
 
   router.post('/photos', (request, response, next) => {
     upload(request, response, (error: unknown) => {
       if (error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE') return next(tooLarge());
-      if (error) return next(error);
+      // It is kept in memory, so whatever else goes wrong here is wrong with the form.
+      if (error) return next(new Problem('bad-request', 'The form with the photo can’t be read.'));
       keep(request.file?.buffer, folder).then(
         (photo) => response.status(201).json({ photo }),
         (failure: unknown) => next(failure),

@@ -78,7 +78,8 @@ export async function writeRows(
     const text = pieceText(piece);
     const changed = old === undefined || old.text.whole !== text.whole;
     if (!changed && old.position === position) continue;
-    const version = (before.pieceVersions.get(piece.id) ?? 0) + (changed ? 1 : 0);
+    // A piece that changed, or is back, has the version of this change, so that no version ever comes again.
+    const version = changed ? before.version + 1 : (before.pieceVersions.get(piece.id) ?? before.version + 1);
     await pieces.upsert({ buildId: id, id: piece.id, position, version, body: text.body }, { transaction });
     if (!changed || old?.text.steps === text.steps) continue;
     await steps.destroy({ where: { buildId: id, pieceId: piece.id }, transaction });

@@ -1,4 +1,4 @@
-import { openBuild, parseBuild, withoutOldDangling, type Build } from '@fixatum/core';
+import { openBuild, parseBuild, tooMuch, withoutOldDangling, type Build } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
 import { Transaction } from 'sequelize';
@@ -66,7 +66,9 @@ export class BuildStore {
   }
 
   /** Stores a new build whole. */
-  create(build: Build): Promise<StoredBuild> {
+  async create(build: Build): Promise<StoredBuild> {
+    const faults = tooMuch(build);
+    if (faults.length > 0) throw unusable(faults);
     return this.alone(async (transaction) => {
       const id = nanoid(10);
       const { builds } = this.database.models;
@@ -135,6 +137,9 @@ export class BuildStore {
       const after = edit(structuredClone(withoutOldDangling(before.build)));
       const parsed = parseBuild(after);
       if (!parsed.ok) throw unusable(parsed.faults);
+      const more = tooMuch(parsed.value);
+      // What was stored before there was a limit can be changed all the same.
+      if (more.length > 0 && tooMuch(before.build).length === 0) throw unusable(more);
       const back = jsonpatch.compare(parsed.value, before.build);
       if (back.length === 0) return before;
       await writeRows(this.database.models, before, parsed.value, transaction);
