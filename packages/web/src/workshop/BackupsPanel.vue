@@ -98,20 +98,22 @@ const reasonWords: Record<Backup['reason'], string> = {
     <p v-else class="small quiet">There is none yet.</p>
 
     <v-dialog v-model="isChosen" max-width="560">
-      <v-card v-if="chosen" class="pa-6">
-        <h2>{{ when(chosen.madeAt) }}</h2>
-        <ul class="inside">
-          <li v-for="build in chosen.builds" :key="build.name">
-            <strong>{{ build.name }}</strong>: {{ build.pieces }}
-            {{ build.pieces === 1 ? 'piece' : 'pieces' }}, {{ build.logged }} log
-            {{ build.logged === 1 ? 'entry' : 'entries' }}
-          </li>
-        </ul>
-        <p>{{ chosen.photos }} {{ chosen.photos === 1 ? 'photo' : 'photos' }}.</p>
-        <p class="my-4">
-          Putting it back makes everything what it was then, for all builds and on all devices. What there is
-          now is backed up first, so you can come back to it.
-        </p>
+      <v-card v-if="chosen">
+        <div class="pa-6 pb-2">
+          <h2>{{ when(chosen.madeAt) }}</h2>
+          <ul class="inside">
+            <li v-for="build in chosen.builds" :key="build.name">
+              <strong>{{ build.name }}</strong>: {{ build.pieces }}
+              {{ build.pieces === 1 ? 'piece' : 'pieces' }}, {{ build.logged }} log
+              {{ build.logged === 1 ? 'entry' : 'entries' }}
+            </li>
+          </ul>
+          <p>{{ chosen.photos }} {{ chosen.photos === 1 ? 'photo' : 'photos' }}.</p>
+          <p class="my-4">
+            Putting it back makes everything what it was then, for all builds and on all devices. What there
+            is now is backed up first, so you can come back to it.
+          </p>
+        </div>
         <DialogFoot v-model="isChosen" words="Put it back" :saving="busy" @done="putBack(chosen)" />
       </v-card>
     </v-dialog>
