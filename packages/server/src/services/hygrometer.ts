@@ -8,16 +8,21 @@ const ANSWER_WITHIN_MS = 2000;
 
 /**
  * Asks the hygrometer on a local port for its air, by the protocol of docs/air.md. Whether the answer can be true is for the
- * caller to judge. Rejects with SensorSilent when there is none within two seconds.
+ * caller to judge. Rejects with SensorSilent when there is none in time, whatever it sends meanwhile.
  */
-export function askHygrometer(port: number): Promise<{ temperatureC: number; humidityPct: number }> {
+export function askHygrometer(
+  port: number,
+  withinMs = ANSWER_WITHIN_MS,
+): Promise<{ temperatureC: number; humidityPct: number }> {
   return new Promise((answer, refuse) => {
     const socket = connect({ port, host: '127.0.0.1' });
     const fail = (why: string) => {
+      clearTimeout(patience);
       socket.destroy();
       refuse(new SensorSilent(why));
     };
-    socket.setTimeout(ANSWER_WITHIN_MS, () => fail('It does not answer.'));
+    // For the whole answer: one that comes byte by byte would never be silent for long.
+    const patience = setTimeout(() => fail('It does not answer.'), withinMs);
     socket.on('error', () => fail(`Nothing listens on port ${port}.`));
     socket.on('close', () => fail('It hung up.'));
     socket.on('connect', () => socket.write('HELLO\n'));
@@ -34,6 +39,7 @@ export function askHygrometer(port: number): Promise<{ temperatureC: number; hum
       }
       const [, temperature, humidity] = /^AIR (\S+) (\S+)$/.exec(line) ?? [];
       if (temperature === undefined) return fail('It has no reading just now.');
+      clearTimeout(patience);
       answer({ temperatureC: Number(temperature), humidityPct: Number(humidity) });
       socket.end('BYE\n');
     });

@@ -36,12 +36,16 @@ export function pollHygrometers({ store, readings, clock, onError }: Parts, ever
   const once = async () => {
     if (rounds % THIN_EVERY_ROUNDS === 0) await readings.thin(clock.minuteIn('UTC'));
     rounds += 1;
-    for (const { buildId, placeId, port, timeZone } of await store.hygrometers())
-      await readHygrometer(readings, { buildId, placeId, port, at: clock.minuteIn(timeZone) }).catch(
-        (error: unknown) => {
-          if (!(error instanceof SensorSilent)) onError(error);
-        },
-      );
+    // All at once, so that one which takes its time holds up no other.
+    await Promise.all(
+      (await store.hygrometers()).map(({ buildId, placeId, port, timeZone }) =>
+        readHygrometer(readings, { buildId, placeId, port, at: clock.minuteIn(timeZone) }).catch(
+          (error: unknown) => {
+            if (!(error instanceof SensorSilent)) onError(error);
+          },
+        ),
+      ),
+    );
   };
   let running: Promise<void> | undefined;
   const round = () => {
