@@ -5,7 +5,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { readConfig } from './config';
 import { withUnpacked, writeZip } from './services/archive';
-import { Backups, DATABASE_FILE, lookInside, putBack } from './services/backups';
+import { Backups, DATABASE_FILE, putBack } from './services/backups';
 import { lockFolder } from './storage/folderLock';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
@@ -32,18 +32,12 @@ async function restore(what: string | undefined): Promise<void> {
   const letGo = await lockFolder(dataFolder);
   try {
     if (what === 'newest') {
-      for (const { id, madeAt } of await backups.list()) {
-        const folder = await backups.folderOf(id);
-        const isWhole = await lookInside(join(folder, DATABASE_FILE)).then(
-          () => true,
-          () => false,
-        );
-        if (!isWhole) continue;
-        await putBack(folder, dataFolder);
-        console.log(`All is as it was at ${madeAt}.`);
-        return;
-      }
-      throw new Error(`There is no whole backup in ${backups.folder}.`);
+      const newest = await backups.newestWhole();
+      if (!newest) throw new Error(`There is no whole backup in ${backups.folder}.`);
+      await backups.putAside().catch(() => undefined);
+      await putBack(newest.folder, dataFolder);
+      console.log(`All is as it was at ${newest.madeAt}.`);
+      return;
     }
     const path = resolve(what);
     // What is there now is kept, unless it is what is damaged.

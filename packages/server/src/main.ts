@@ -7,7 +7,7 @@ import { pino } from 'pino';
 import { BadEnvironment, readConfig, type Config } from './config';
 import { makeClock } from './services/clock';
 import { Sharing } from './services/sharing';
-import { isDamaged, NotDurable } from './storage/connection';
+import { NotDurable } from './storage/connection';
 import { FolderTaken, lockFolder } from './storage/folderLock';
 import { Workshop } from './workshop';
 
@@ -43,7 +43,7 @@ async function start(config: Config): Promise<void> {
     sharing,
     ...(hasWeb ? { webFolder } : {}),
   });
-  await workshop.open();
+  await workshop.openOrMend();
   const backUp = async (reason: 'start' | 'daily') => {
     const [newest] = await workshop.backups.list();
     const isOld = !newest || Date.now() - Date.parse(newest.madeAt) >= A_DAY_MS;
@@ -106,10 +106,6 @@ try {
 } catch (error) {
   const isPlain =
     error instanceof BadEnvironment || error instanceof NotDurable || error instanceof FolderTaken;
-  if (isDamaged(error))
-    console.error(
-      'The file with the data is damaged and can’t be opened. Nothing was changed. The newest whole backup comes back with: npm run restore -- newest',
-    );
-  else console.error(isPlain || !(error instanceof Error) ? messageOf(error) : error);
+  console.error(isPlain || !(error instanceof Error) ? messageOf(error) : error);
   process.exit(1);
 }

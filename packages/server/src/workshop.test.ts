@@ -1,4 +1,4 @@
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readdir, rm, truncate, writeFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -79,5 +79,42 @@ describe('putting a backup back while the server runs', () => {
     expect(file.headers['content-disposition']).toContain(`fixatum-${made.id}.zip`);
     // Zip files begin with PK.
     expect((file.body as Buffer).subarray(0, 2).toString()).toBe('PK');
+  });
+});
+
+describe('a damaged file', () => {
+  const file = () => join(folder, 'fixatum.sqlite');
+  /** As after a disk that went bad: the log of writes is gone, and the file is not what it was. */
+  async function damage(how: 'cut' | 'overwritten'): Promise<void> {
+    await workshop.close();
+    for (const end of ['-wal', '-shm']) await rm(`${file()}${end}`, { force: true });
+    if (how === 'cut') await truncate(file(), 5000);
+    else await writeFile(file(), 'This is no database. '.repeat(1000));
+  }
+
+  it.each(['cut', 'overwritten'] as const)(
+    'that is %s is said, and one press brings the newest whole backup back',
+    async (how) => {
+      const { builds } = (await request(server).get('/api/builds')).body;
+      await request(server).post('/api/backups').send({}).expect(201);
+      await damage(how);
+      await workshop.openOrMend();
+      const page = await request(server).get('/b/some/bench');
+      expect([page.status, page.text.includes('The data is damaged')]).toEqual([503, true]);
+      expect(page.text).toMatch(/Orrery Courier: \d+ pieces, \d+ log entries/);
+      expect((await request(server).get('/api/builds')).body.type).toBe('urn:fixatum:problem:damaged');
+      await request(server).post('/mend').expect(303);
+      expect((await request(server).get('/api/builds')).body.builds).toEqual(builds);
+      expect((await readdir(join(folder, 'backups'))).some((name) => name.startsWith('damaged-'))).toBe(true);
+    },
+  );
+
+  it('without any backup is said, too, and nothing is changed', async () => {
+    await damage('overwritten');
+    await workshop.openOrMend();
+    expect((await request(server).get('/')).text).toContain('there is no whole backup');
+    const answer = await request(server).post('/mend');
+    expect(answer.status).toBeGreaterThanOrEqual(400);
+    expect((await readdir(folder)).includes('fixatum.sqlite')).toBe(true);
   });
 });

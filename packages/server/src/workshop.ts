@@ -3,8 +3,9 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { resolve } from 'node:path';
 import type { Logger } from 'pino';
 import { createApp } from './app';
+import { mendingApp } from './mendingApp';
 import { problemText, Problem } from './http/problem';
-import { Backups, putBack } from './services/backups';
+import { BadBackup, Backups, putBack } from './services/backups';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
 import { Devices } from './services/devices';
@@ -12,6 +13,7 @@ import { pollHygrometers, type Poller } from './services/poller';
 import { ReadingStore } from './services/readingStore';
 import { loadSamples } from './services/samples';
 import type { Sharing } from './services/sharing';
+import { isDamaged } from './storage/connection';
 import { openDatabase, type Database } from './storage/database';
 
 export interface WorkshopOptions {
@@ -41,18 +43,46 @@ interface Open {
 export class Workshop {
   readonly backups: Backups;
   private current: Open | undefined;
+  /** What answers while the file is damaged. */
+  private mending: Express | undefined;
 
   constructor(private readonly options: WorkshopOptions) {
     this.backups = new Backups(options.dataFolder);
   }
 
   readonly answer = (request: IncomingMessage, response: ServerResponse): void => {
-    if (this.current) return this.current.app(request, response);
+    const app = this.current?.app ?? this.mending;
+    if (app) return app(request, response);
     const problem = new Problem('restoring', 'A backup is being put back. Try again in a moment.');
     response
       .writeHead(problem.status, { 'content-type': 'application/problem+json' })
       .end(problemText(problem));
   };
+
+  /** Opens what is there. Where that is damaged nothing else is answered but a page with the way back. */
+  async openOrMend(): Promise<void> {
+    try {
+      await this.open();
+    } catch (error) {
+      if (!isDamaged(error)) throw error;
+      this.options.log.error(error, 'opening the data');
+      this.mending = mendingApp({
+        backups: this.backups,
+        mend: () => this.mend(),
+        allowedHosts: this.options.allowedHosts,
+      });
+    }
+  }
+
+  /** Puts the newest whole backup in the place of a damaged file, which is kept aside. */
+  private async mend(): Promise<void> {
+    const newest = await this.backups.newestWhole();
+    if (!newest) throw new BadBackup('There is no whole backup.');
+    await this.backups.putAside();
+    await putBack(newest.folder, this.options.dataFolder);
+    await this.open();
+    this.mending = undefined;
+  }
 
   async open(): Promise<void> {
     const { dataFolder, clock, log, sharing, ...rest } = this.options;
@@ -86,12 +116,9 @@ export class Workshop {
 
   /** Stores the sample builds where nothing was ever stored. */
   async loadSamplesFirstTime(): Promise<void> {
-    const { store } = this.now;
-    if (await store.isUntouched()) await loadSamples(store, this.options.samplesFolder, this.options.clock);
-  }
-  private get now(): Open {
-    if (!this.current) throw new Error('The workshop is closed.');
-    return this.current;
+    const store = this.current?.store;
+    if (store && (await store.isUntouched()))
+      await loadSamples(store, this.options.samplesFolder, this.options.clock);
   }
 
   /** Cuts what is held open for news, so that a server can end. */
@@ -112,13 +139,14 @@ export class Workshop {
 
   /** Whether anything is stored that a backup would be of use for. */
   async hasAny(): Promise<boolean> {
-    return !(await this.now.store.isUntouched());
+    return this.current !== undefined && !(await this.current.store.isUntouched());
   }
 
   /** Puts a backup in the place of everything; what there was is backed up before. */
   private async restore(id: string): Promise<void> {
     const from = await this.backups.folderOf(id);
-    await this.backups.make('before-restore', id);
+    // A damaged file can't be backed up; it is kept as it is.
+    await this.backups.make('before-restore', id).catch(() => this.backups.putAside());
     await this.close();
     try {
       await putBack(from, this.options.dataFolder);

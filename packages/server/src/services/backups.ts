@@ -159,6 +159,27 @@ export class Backups {
       if (!kept.has(id) && id !== butNot) await rm(join(this.folder, id), { recursive: true, force: true });
   }
 
+  /** The newest that is still whole, and its folder; undefined when there is none. */
+  async newestWhole(): Promise<(Backup & { folder: string }) | undefined> {
+    for (const one of await this.list()) {
+      const folder = join(this.folder, one.id);
+      const isWhole = await lookInside(join(folder, DATABASE_FILE)).then(
+        () => true,
+        () => false,
+      );
+      if (isWhole) return { ...one, folder };
+    }
+    return undefined;
+  }
+
+  /** Keeps a damaged file as it is, for whoever can read more of it. Returns where. */
+  async putAside(): Promise<string> {
+    const aside = join(this.folder, `damaged-${this.nowIso().slice(0, 23).replace(/[:.]/g, '')}.sqlite`);
+    await mkdir(this.folder, { recursive: true });
+    await copyFile(join(this.dataFolder, DATABASE_FILE), aside);
+    return aside;
+  }
+
   /** The folder of one. @throws BadBackup when there is none with that id */
   async folderOf(id: string): Promise<string> {
     if (!(await this.list()).some((one) => one.id === id))

@@ -1,4 +1,5 @@
 import { isRecord } from '@fixatum/core';
+import { types } from 'node:util';
 import sqlite3 from 'sqlite3';
 
 /** How a connection has to be set for writes to be on disk before they are answered, and for waiting its turn. */
@@ -56,7 +57,7 @@ export function durableDriver(durability: Durability): typeof sqlite3 {
       setUp(database, durability).then(
         () => ready(null),
         (failure: unknown) =>
-          database.close(() => ready(failure instanceof Error ? failure : new Error(String(failure)))),
+          database.close(() => ready(types.isNativeError(failure) ? failure : new Error(String(failure)))),
       );
     });
     return database;
