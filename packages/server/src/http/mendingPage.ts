@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import { standalonePage } from './standalonePage';
 
 /**
@@ -12,7 +13,7 @@ export const mendingPage = (
     body: newest
       ? [
           '<p>The file with your builds is damaged and can’t be opened. Nothing was changed in it. The newest whole backup is of',
-          `<strong>${newest.madeAt.slice(0, 16).replace('T', ' ')} UTC</strong>:</p><ul>`,
+          `<strong>${DateTime.fromISO(newest.madeAt, { zone: 'utc' }).toFormat("ccc d LLL yyyy, HH:mm 'UTC'")}</strong>:</p><ul>`,
           {
             list: newest.builds.map(
               ({ name, pieces, logged }) => `${name}: ${pieces} pieces, ${logged} log entries`,

@@ -20,22 +20,23 @@ export const standalonePage = ({
     <title>${escaped(title)} · Fixatum</title>
     <style>
       :root { color-scheme: light dark; font-family: system-ui, sans-serif; }
-      body { margin: 0; min-height: 100vh; display: grid; place-items: center; background: #f4efe6; color: #25221d; }
+      body { margin: 0; min-height: 100vh; display: grid; place-items: center; background: #f2f2f0; color: #212225; }
       main { width: min(22rem, calc(100vw - 3rem)); }
       h1 { font-size: 1.4rem; margin: 1rem 0 0.5rem; }
-      svg { color: #2f5d57; }
+      svg { color: #212225; }
       label { display: block; margin: 1.25rem 0 0.35rem; font-weight: 600; }
-      input { width: 100%; box-sizing: border-box; font: inherit; padding: 0.7rem; border: 1px solid #8a8274; border-radius: 6px; background: #fff; color: #25221d; }
+      input { width: 100%; box-sizing: border-box; font: inherit; padding: 0.7rem; border: 1px solid #77787c; border-radius: 6px; background: #fff; color: #212225; }
       input[name='code'] { font-size: 1.6rem; letter-spacing: 0.3em; font-variant-numeric: tabular-nums; }
-      button { width: 100%; margin-top: 1.5rem; padding: 0.85rem; font: inherit; font-weight: 600; border: 0; border-radius: 6px; background: #2f5d57; color: #fff; }
+      button { width: 100%; margin-top: 1.5rem; padding: 0.85rem; font: inherit; font-weight: 600; border: 0; border-radius: 6px; background: #212225; color: #fff; }
       p { line-height: 1.45; }
-      .trouble { border-left: 4px solid #a33a1f; padding-left: 0.75rem; }
-      small { color: #5d574c; }
+      .trouble { border-left: 4px solid #97291c; padding-left: 0.75rem; }
+      small { color: #55565a; }
       @media (prefers-color-scheme: dark) {
-        body { background: #1d1b18; color: #ece6da; }
-        svg { color: #8fc7bd; }
-        input { background: #2a2723; color: #ece6da; }
-        small { color: #b8b0a2; }
+        body { background: #17181a; color: #ececea; }
+        svg { color: #ececea; }
+        input { background: #242529; color: #ececea; }
+        small { color: #b4b5b9; }
+        button { background: #ececea; color: #17181a; }
       }
     </style>
   </head>
