@@ -40,9 +40,12 @@ async function restore(what: string | undefined): Promise<void> {
       return;
     }
     const path = resolve(what);
+    const there = await stat(path).catch(() => {
+      throw new Error(`There is nothing at ${path}.`);
+    });
     // What is there now is kept, unless it is what is damaged.
     await backups.make('before-restore').catch(() => undefined);
-    if ((await stat(path)).isDirectory()) await putBack(path, dataFolder);
+    if (there.isDirectory()) await putBack(path, dataFolder);
     else await withUnpacked(path, (folder) => putBack(folder, dataFolder));
     console.log(`All is as it was in ${path}.`);
   } finally {
