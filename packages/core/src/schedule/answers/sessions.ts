@@ -1,11 +1,18 @@
-import type { Workload } from '../plan/workload';
+import { unitKey, type Workload } from '../plan/workload';
 import { isPlaced, type Batch, type PlannedOperation, type Session } from '../plan/plan';
 import { entryOf } from '../../model/sure';
 
-/** Groups planned work into run sheets: one person's work in one free window, with its batches in order. */
+/** What can be done only once in one go: the next coat on it has to wait. */
+const spotOf = (operation: PlannedOperation): string => `${unitKey(operation)}/${operation.face ?? '-'}`;
+
+/**
+ * Groups planned work into run sheets: one person's work in one free window, with its batches in order. A second coat that shares the
+ * set-up of the first is a batch of its own, as it is begun later.
+ */
 export function sessionsOf(workload: Workload, operations: readonly PlannedOperation[]): Session[] {
   const sessions = new Map<string, Session>();
   const calendars = new Map(workload.people.map((person) => [person.id, person.calendar]));
+  const spots = new Map<string, string>();
   const placed = operations.filter(isPlaced).sort((a, b) => a.start - b.start);
   for (const operation of placed) {
     const window = entryOf(calendars, operation.personId).windowAt(operation.start);
@@ -23,7 +30,9 @@ export function sessionsOf(workload: Workload, operations: readonly PlannedOpera
     }
     session.to = Math.max(session.to, operation.end);
     const last = session.batches[session.batches.length - 1];
-    if (last && last.key === operation.batchKey && operation.start - last.end < 1) {
+    const isNextCoat = last?.operationIds.some((id) => spots.get(id) === spotOf(operation)) ?? false;
+    spots.set(operation.id, spotOf(operation));
+    if (last && !isNextCoat && last.key === operation.batchKey && operation.start - last.end < 1) {
       last.operationIds.push(operation.id);
       last.end = Math.max(last.end, operation.end);
     } else {

@@ -4,6 +4,7 @@ import { workloadOf, unitKey } from '../plan/workload';
 import { hasOwnSetUp, longestWait } from '../state/timeline';
 import { sure, nth, entryOf } from '../../model/sure';
 import { candidateOf, reinserterOf } from './candidate';
+import { sessionsOf } from '../answers/sessions';
 import { drawBridge } from './bridging';
 import { waveCandidate } from './waves';
 
@@ -48,13 +49,28 @@ describe('drawBridge', () => {
 
 describe('waves that bridge', () => {
   // Two pieces with two coats of primer and one with one: coats of one piece go between those of another.
+  const workload = workloadOf(provableBuild(nth(provableShapes, 3)));
+
   it('needs no second set-up where the coats of others reach to the second coat', () => {
-    const workload = workloadOf(provableBuild(nth(provableShapes, 3)));
     const setUps = (bridges: boolean) => {
       const shape = { lots: 1, patienceMinutes: Infinity, bridges };
       const { run } = waveCandidate(workload, workload.startAt, shape);
       return run.operations.filter((one) => one.kind === 'seal' && hasOwnSetUp(one)).length;
     };
     expect([setUps(false), setUps(true)]).toEqual([2, 1]);
+  });
+
+  it('is a batch of its own for each coat of a piece: nobody begins two at once', () => {
+    const shape = { lots: 1, patienceMinutes: Infinity, bridges: true };
+    const { run } = waveCandidate(workload, workload.startAt, shape);
+    const ofPrimer = sessionsOf(workload, run.operations)
+      .flatMap(({ batches }) => batches)
+      .map(({ operationIds }) => operationIds.map((id) => entryOf(workload.byId, id)))
+      .filter((batch) => batch.some(({ kind }) => kind === 'seal'))
+      .map((batch) => batch.map(({ pieceId, coat }) => `${pieceId} ${coat}`));
+    expect(ofPrimer).toEqual([
+      ['piece2 1', 'piece1 1', 'piece0 1'],
+      ['piece2 2', 'piece1 2'],
+    ]);
   });
 });
