@@ -5,6 +5,7 @@ const score = (sessions: number, finishDay: number, others: Partial<Score> = {})
   unplaced: 0,
   late: 0,
   lacking: 0,
+  apart: 0,
   sessions,
   idle: 0,
   tightness: 0,

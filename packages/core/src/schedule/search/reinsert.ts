@@ -1,5 +1,5 @@
 import { type Draft } from '../place/draft';
-import { removed, goAlong, takeOut } from '../place/removals';
+import { removed, goAlong, takeOut, type Removals } from '../place/removals';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score, type ScoreGround } from './score';
@@ -122,6 +122,7 @@ export class Reinserter {
       score.unplaced === best.unplaced &&
       score.late <= best.late &&
       score.lacking <= best.lacking &&
+      score.apart <= best.apart &&
       score.sessions <= best.sessions + LEEWAY
     );
   }
@@ -134,11 +135,30 @@ export class Reinserter {
     return loss <= 0 || draw(1000) < 1000 * Math.exp(-loss / heat);
   }
 
+  /** The same cuts through all units of a set: they are to stay together. */
+  private withSets(cuts: Removals): Removals {
+    const wide = new Map(cuts);
+    for (const [key, cut] of cuts) {
+      const own = entryOf(this.workload.byUnit, key);
+      const first = own.findIndex(({ id }) => (this.draft.planned.get(id)?.laidAt ?? -Infinity) >= cut);
+      const { pieceId } = nth(own, 0);
+      const { quantity } = entryOf(this.workload.pieces, pieceId);
+      for (let unit = 1; unit <= quantity && first >= 0; unit += 1) {
+        const other = `${pieceId}/${unit}`;
+        const pass = this.workload.byUnit.get(other)?.[first];
+        const at = pass && this.draft.planned.get(pass.id)?.laidAt;
+        if (at !== undefined && this.isMovable.has(other))
+          wide.set(other, Math.min(at, wide.get(other) ?? Infinity));
+      }
+    }
+    return wide;
+  }
+
   /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
   try(draw: Draw): boolean {
     const bridge =
       draw(BRIDGE_ONE_IN) === 0 ? drawBridge(this.draft, (key) => this.isMovable.has(key), draw) : undefined;
-    const picked = bridge?.removals ?? pickCuts(this, draw);
+    const picked = bridge?.removals ?? this.withSets(pickCuts(this, draw));
     // Half the time all that is planned on those units goes.
     const removals = goAlong(
       this.draft,

@@ -1,4 +1,5 @@
 import type { Piece } from '../../model/schema';
+import { nth } from '../../model/sure';
 import { groupBy } from '../../model/groupBy';
 import type { EpochMinute } from '../../model/wallTime';
 import type { PlannerRun } from '../place/decode';
@@ -19,6 +20,8 @@ export interface Score {
   late: number;
   /** Minutes that pieces lack to make their dates in nine futures of ten, summed. */
   lacking: number;
+  /** How often units of one set are not done together. */
+  apart: number;
   /** Sessions and set-ups. */
   sessions: number;
   /** Minutes of waiting about between passes of one session. */
@@ -34,6 +37,7 @@ export const aims = [
   'unplaced',
   'late',
   'lacking',
+  'apart',
   'sessions',
   'idle',
   'tightness',
@@ -61,6 +65,8 @@ export interface PieceStanding {
   late: number;
   /** Minutes before the nearer date; Infinity without one. */
   slack: number;
+  /** How often its units are not done together. */
+  apart: number;
   /** Minutes it lacks to make its dates in nine futures of ten, to the quarter of an hour; what it is late is not counted again. */
   lacking: number;
   /** Packable and wearable; minus infinity where that never comes. */
@@ -74,6 +80,29 @@ export type Standings = ReadonlyMap<string, PieceStanding>;
 export interface ScoreGround extends SpreadGround {
   workload: Workload;
   now: EpochMinute;
+}
+
+/** Units of a set that are begun further from the end of the one before than this are not done together, minutes. */
+const TOGETHER_MINUTES = 5;
+
+/** How often the same planned pass of two units of a set, one after the other, is not done in one go. */
+export function timesApart(operations: readonly PlannedOperation[]): number {
+  const moments = new Map<string, { begins: number; laidAt: number }[]>();
+  for (const { status, stepId, coat, face, laidAt, workMinutes } of operations) {
+    if (status !== 'planned' || laidAt === undefined) continue;
+    const pass = `${stepId} ${coat} ${face ?? ''}`;
+    const known = moments.get(pass);
+    const one = { begins: laidAt - workMinutes, laidAt };
+    if (known) known.push(one);
+    else moments.set(pass, [one]);
+  }
+  let apart = 0;
+  for (const all of moments.values()) {
+    all.sort((a, b) => a.begins - b.begins);
+    for (let n = 1; n < all.length; n += 1)
+      if (nth(all, n).begins - nth(all, n - 1).laidAt > TOGETHER_MINUTES) apart += 1;
+  }
+  return apart;
 }
 
 /** How one piece stands in a plan. */
@@ -93,17 +122,19 @@ export function standingOf(
     late: over(packableAt, packDueAt) + over(wearableAt, wearDueAt),
     lacking: lackingMinutes(state, operations, units, ground),
     slack: slackMinutes ?? Infinity,
+    apart: piece.quantity > 1 ? timesApart(operations) : 0,
     ready: Number.isFinite(ready) ? ready : -Infinity,
   };
 }
 
 /** The score of a plan from how its pieces stand and what its sessions come to. */
 export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle }: Tally): Score {
-  let [unplaced, late, lacking, tightest, finish] = [0, 0, 0, Infinity, -Infinity];
+  let [unplaced, late, lacking, apart, tightest, finish] = [0, 0, 0, 0, Infinity, -Infinity];
   for (const piece of pieces) {
     unplaced += piece.unplaced;
     late += piece.late;
     lacking += piece.lacking;
+    apart += piece.apart;
     // What is late counts as late; it must not hide how close the others are.
     if (piece.slack >= 0) tightest = Math.min(tightest, piece.slack);
     finish = Math.max(finish, piece.ready);
@@ -112,6 +143,7 @@ export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle 
     unplaced,
     late,
     lacking,
+    apart,
     sessions: sessions + setUps,
     idle,
     tightness: Number.isFinite(tightest) ? -tightest : 0,

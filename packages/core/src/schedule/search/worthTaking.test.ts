@@ -5,6 +5,7 @@ const score = (changes: Partial<Score> = {}): Score => ({
   unplaced: 0,
   late: 0,
   lacking: 600,
+  apart: 0,
   sessions: 40,
   idle: 90,
   tightness: -1000,
