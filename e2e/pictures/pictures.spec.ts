@@ -8,6 +8,8 @@ import { startDemo, type Demo } from '../server';
 
 const folder = resolve(dirname(fileURLToPath(import.meta.url)), '../../docs/screenshots');
 const only = process.env.ONLY?.split(',');
+/** Whether a picture is to be taken: all are, unless some are named. */
+const isWanted = (name: string): boolean => only === undefined || only.includes(name);
 let demo: Demo;
 let server: Demo['server'];
 let build: Demo['id'];
@@ -166,7 +168,7 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
 ];
 
 for (const [name, path, size] of views) {
-  if (only && !only.includes(name)) continue;
+  if (!isWanted(name)) continue;
   test(name, async ({ page }) => {
     if (size) await page.setViewportSize(size);
     await page.goto(`${server.url}${path()}`);
@@ -176,7 +178,7 @@ for (const [name, path, size] of views) {
 }
 
 for (const [name, path, steps] of deeper) {
-  if (only && !only.includes(name)) continue;
+  if (!isWanted(name)) continue;
   test(name, async ({ page }) => {
     await page.goto(`${server.url}${path()}`);
     await steps(page);
@@ -184,30 +186,30 @@ for (const [name, path, steps] of deeper) {
   });
 }
 
-test('pairing', async ({ page, browser }) => {
-  test.skip(only !== undefined && !only.includes('pairing'));
-  const code = await offer(page, demo, 'Helper');
-  const phone = await phoneOf(browser, demo);
-  await pair(phone, code, 'Phone at the spray booth');
-  await expect(page.getByText('Phone at the spray booth')).toBeVisible();
-  await phone.goto(`/b/${build}/bench`);
-  await expect(phone.getByTestId('next-pass')).toBeVisible();
-  await shoot(phone, 'helper-phone');
-  await offer(page, demo, 'Helper');
-  await page
-    .getByRole('heading', { name: 'Phones and helpers' })
-    .evaluate((heading) => heading.scrollIntoView());
-  await withMadeUpFolder(page);
-  await page.screenshot({ path: `${folder}/pairing.png`, animations: 'disabled' });
-});
+if (isWanted('pairing'))
+  test('pairing', async ({ page, browser }) => {
+    const code = await offer(page, demo, 'Helper');
+    const phone = await phoneOf(browser, demo);
+    await pair(phone, code, 'Phone at the spray booth');
+    await expect(page.getByText('Phone at the spray booth')).toBeVisible();
+    await phone.goto(`/b/${build}/bench`);
+    await expect(phone.getByTestId('next-pass')).toBeVisible();
+    await shoot(phone, 'helper-phone');
+    await offer(page, demo, 'Helper');
+    await page
+      .getByRole('heading', { name: 'Phones and helpers' })
+      .evaluate((heading) => heading.scrollIntoView());
+    await withMadeUpFolder(page);
+    await page.screenshot({ path: `${folder}/pairing.png`, animations: 'disabled' });
+  });
 
-test('backups', async ({ page }) => {
-  test.skip(only !== undefined && !only.includes('backups'));
-  await page.goto(`${server.url}/b/${build}/workshop`);
-  await page.getByRole('button', { name: 'Back up now' }).click();
-  await expect(page.getByText('Backed up')).toBeVisible();
-  await page.getByRole('button', { name: /^Look into/ }).click();
-  await expect(page.getByRole('button', { name: 'Put it back' })).toBeVisible();
-  await withMadeUpFolder(page);
-  await page.screenshot({ path: `${folder}/backups.png`, animations: 'disabled' });
-});
+if (isWanted('backups'))
+  test('backups', async ({ page }) => {
+    await page.goto(`${server.url}/b/${build}/workshop`);
+    await page.getByRole('button', { name: 'Back up now' }).click();
+    await expect(page.getByText('Backed up')).toBeVisible();
+    await page.getByRole('button', { name: /^Look into/ }).click();
+    await expect(page.getByRole('button', { name: 'Put it back' })).toBeVisible();
+    await withMadeUpFolder(page);
+    await page.screenshot({ path: `${folder}/backups.png`, animations: 'disabled' });
+  });

@@ -7,13 +7,11 @@ import type { Express } from 'express';
 import sharp from 'sharp';
 import request from 'supertest';
 import { createApp } from './app';
-import { BuildStore } from './services/buildStore';
-import { Devices } from './services/devices';
+import { appParts, samplesFolder } from './testing/appParts';
 import { makeClock } from './services/clock';
 import { openDatabase, type Database } from './storage/database';
 import { ReadingStore } from './services/readingStore';
 
-const samplesFolder = join(__dirname, '../../../demo');
 let folder: string;
 let database: Database;
 let app: Express;
@@ -21,15 +19,7 @@ let app: Express;
 /** Opens the same folder again, as after a restart. */
 async function open(): Promise<void> {
   database = await openDatabase(folder);
-  app = createApp({
-    store: new BuildStore(database),
-    models: database.models,
-    readings: new ReadingStore(database.models),
-    devices: new Devices(database.models),
-    clock: makeClock('2027-02-20T19:30'),
-    samplesFolder,
-    photosFolder: join(folder, 'photos'),
-  });
+  app = createApp(appParts(database, folder));
 }
 async function reopen(): Promise<void> {
   await database.close();

@@ -7,10 +7,7 @@ import request from 'supertest';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { createApp } from './app';
-import { BuildStore } from './services/buildStore';
-import { Devices } from './services/devices';
-import { makeClock } from './services/clock';
-import { ReadingStore } from './services/readingStore';
+import { appParts } from './testing/appParts';
 import { openDatabase, type Database } from './storage/database';
 
 let folder: string;
@@ -20,15 +17,7 @@ let id: string;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'fixatum-odd-'));
   database = await openDatabase(folder);
-  app = createApp({
-    store: new BuildStore(database),
-    models: database.models,
-    readings: new ReadingStore(database.models),
-    devices: new Devices(database.models),
-    clock: makeClock('2027-02-20T19:30'),
-    samplesFolder: join(__dirname, '../../../demo'),
-    photosFolder: join(folder, 'photos'),
-  });
+  app = createApp(appParts(database, folder));
   const { body } = await request(app).post('/api/samples');
   id = body.builds.find(({ name }: { name: string }) => name === 'Orrery Courier').id;
 });
@@ -106,6 +95,18 @@ describe('requests that make no sense are told so', () => {
     expect(many.body.path).toMatch(/1.*state/);
   });
 
+  // The brackets around count too: 64 deep is only unknown to the log, 65 is not looked at.
+  it('looks at what is nested 64 deep, and no deeper', async () => {
+    const nested = (deep: number) => `${'['.repeat(deep)}${']'.repeat(deep)}`;
+    expect((await json('post', '/log', nested(64))).body.detail).not.toContain('nested deeper');
+    expect((await json('post', '/log', nested(65))).body.detail).toBe(
+      'That is nested deeper than 64 levels.',
+    );
+    // Brackets within quotes are text.
+    const quoted = JSON.stringify({ piece: '['.repeat(70), unit: 1, step: 'bone' });
+    expect((await json('post', '/log', quoted)).body.detail).not.toContain('nested deeper');
+  });
+
   it('tells fifty faults of twenty thousand', async () => {
     const answer = await json(
       'patch',
@@ -113,7 +114,8 @@ describe('requests that make no sense are told so', () => {
       JSON.stringify({ events: Array.from({ length: 20_000 }, () => 1) }),
     );
     expect([answer.status, answer.body.faults.length]).toEqual([422, 50]);
-    expect(answer.body.detail).toMatch(/And \d+ more\.$/);
+    // Five are said; the core itself names each of the 20,000.
+    expect(answer.body.detail).toMatch(/And 19995 more\.$/);
   });
 
   it('refuses what is more than can be planned, says what it comes to, and goes on', async () => {

@@ -6,11 +6,9 @@ import { join } from 'node:path';
 import type { Express } from 'express';
 import request from 'supertest';
 import { createApp } from './app';
+import { appParts, samplesFolder } from './testing/appParts';
 import { helperMay } from './http/roles';
-import { BuildStore } from './services/buildStore';
-import { makeClock } from './services/clock';
 import { Devices } from './services/devices';
-import { ReadingStore } from './services/readingStore';
 import { Sharing } from './services/sharing';
 import { openDatabase, type Database } from './storage/database';
 
@@ -33,15 +31,10 @@ async function open(): Promise<void> {
     () => [PHONE],
   );
   const app: Express = createApp({
-    store: new BuildStore(database),
-    models: database.models,
-    readings: new ReadingStore(database.models),
+    ...appParts(database, folder),
     devices,
     sharing,
-    clock: makeClock('2027-02-20T19:30'),
-    samplesFolder: join(__dirname, '../../../demo'),
-    photosFolder: join(folder, 'photos'),
-    webFolder: join(__dirname, '../../../demo'),
+    webFolder: samplesFolder,
   });
   server = createServer(app);
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
@@ -213,6 +206,19 @@ describe('a paired device', () => {
       role: 'helper',
       lastSeenAt: '2027-02-20T20:30:00.000Z',
     });
+  });
+
+  // Once a minute, so that not every request writes.
+  it('is noted as seen no oftener than once a minute', async () => {
+    const cookie = await paired();
+    const seen = async () => (await here().get('/api/devices')).body.devices[0].lastSeenAt;
+    const first = await seen();
+    nowMs += 59_999;
+    await as(cookie).get('/api/me');
+    expect(await seen()).toBe(first);
+    nowMs += 1;
+    await as(cookie).get('/api/me');
+    expect(await seen()).toBe('2027-02-20T19:31:00.000Z');
   });
 
   it('is out at once when it is taken back', async () => {

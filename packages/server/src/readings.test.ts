@@ -6,8 +6,8 @@ import { join } from 'node:path';
 import type { Build } from '@fixatum/core';
 import request from 'supertest';
 import { createApp } from './app';
+import { appParts } from './testing/appParts';
 import { BuildStore } from './services/buildStore';
-import { Devices } from './services/devices';
 import { makeClock } from './services/clock';
 import { openDatabase, type Database } from './storage/database';
 import { askHygrometer, SensorSilent } from './services/hygrometer';
@@ -24,15 +24,7 @@ const open = async () => {
   store = new BuildStore(database);
 };
 const appAt = (now: string) =>
-  createApp({
-    store,
-    models: database.models,
-    readings: new ReadingStore(database.models),
-    devices: new Devices(database.models),
-    clock: makeClock(now),
-    samplesFolder: folder,
-    photosFolder: join(folder, 'photos'),
-  });
+  createApp({ ...appParts(database, folder), store, clock: makeClock(now), samplesFolder: folder });
 
 const servers: Server[] = [];
 const listen = (server: Server) =>

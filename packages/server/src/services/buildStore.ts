@@ -38,8 +38,14 @@ export class BuildStore {
     this.listeners.add(tell);
     return () => this.listeners.delete(tell);
   }
-  private tell(id: string, version: number): void {
+  private tell({ id, version }: StoredBuild): void {
     for (const tell of this.listeners) tell(id, version);
+  }
+  /** A build once it is stored, after everybody was told. */
+  private async toldOf(work: Promise<StoredBuild>): Promise<StoredBuild> {
+    const stored = await work;
+    this.tell(stored);
+    return stored;
   }
 
   /** The builds there are, in the order they were made. */
@@ -120,41 +126,32 @@ export class BuildStore {
     at: string,
     edit: (build: Build) => Build,
   ): Promise<StoredBuild> {
-    const stored = await this.changed(id, expectation, label, at, edit);
-    this.tell(id, stored.version);
-    return stored;
-  }
-  private changed(
-    id: string,
-    expectation: Expectation,
-    label: string,
-    at: string,
-    edit: (build: Build) => Build,
-  ): Promise<StoredBuild> {
-    return this.alone(async (transaction) => {
-      const before = await this.load(id, transaction);
-      expect(before, expectation);
-      const after = edit(structuredClone(withoutOldDangling(before.build)));
-      const parsed = parseBuild(after);
-      if (!parsed.ok) throw unusable(parsed.faults);
-      const more = tooMuch(parsed.value);
-      // What was stored before there was a limit can be changed all the same.
-      if (more.length > 0 && tooMuch(before.build).length === 0) throw unusable(more);
-      const back = jsonpatch.compare(parsed.value, before.build);
-      if (back.length === 0) return before;
-      await writeRows(this.database.models, before, parsed.value, transaction);
-      const { changes, plans } = this.database.models;
-      const plan = await plans.findOne({ where: { buildId: id }, transaction });
-      await changes.create(
-        { buildId: id, at, label, back: JSON.stringify(back), plan: plan?.body ?? null },
-        { transaction },
-      );
-      const atDepth = (offset: number) =>
-        changes.findOne({ where: { buildId: id }, order: [['id', 'DESC']], offset, transaction });
-      await (await atDepth(PLAN_DEPTH))?.update({ plan: null }, { transaction });
-      await (await atDepth(UNDO_DEPTH))?.destroy({ transaction });
-      return this.load(id, transaction);
-    });
+    return this.toldOf(
+      this.alone(async (transaction) => {
+        const before = await this.load(id, transaction);
+        expect(before, expectation);
+        const after = edit(structuredClone(withoutOldDangling(before.build)));
+        const parsed = parseBuild(after);
+        if (!parsed.ok) throw unusable(parsed.faults);
+        const more = tooMuch(parsed.value);
+        // What was stored before there was a limit can be changed all the same.
+        if (more.length > 0 && tooMuch(before.build).length === 0) throw unusable(more);
+        const back = jsonpatch.compare(parsed.value, before.build);
+        if (back.length === 0) return before;
+        await writeRows(this.database.models, before, parsed.value, transaction);
+        const { changes, plans } = this.database.models;
+        const plan = await plans.findOne({ where: { buildId: id }, transaction });
+        await changes.create(
+          { buildId: id, at, label, back: JSON.stringify(back), plan: plan?.body ?? null },
+          { transaction },
+        );
+        const atDepth = (offset: number) =>
+          changes.findOne({ where: { buildId: id }, order: [['id', 'DESC']], offset, transaction });
+        await (await atDepth(PLAN_DEPTH))?.update({ plan: null }, { transaction });
+        await (await atDepth(UNDO_DEPTH))?.destroy({ transaction });
+        return this.load(id, transaction);
+      }),
+    );
   }
 
   /**
@@ -163,7 +160,7 @@ export class BuildStore {
    */
   async undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
     const undone = await this.undone(id, expectation);
-    this.tell(id, undone.stored.version);
+    this.tell(undone.stored);
     return undone;
   }
   private undone(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {

@@ -5,6 +5,7 @@ import { computed, onMounted, ref } from 'vue';
 import { api, type BackupsAnswer } from '../shared/api';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
+import WorkshopPanel from './WorkshopPanel.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 
 type Backup = BackupsAnswer['backups'][number];
@@ -61,8 +62,7 @@ const reasonWords: Record<Backup['reason'], string> = {
 </script>
 
 <template>
-  <section v-if="state" class="backups" aria-labelledby="backups-title">
-    <h2 id="backups-title">Backups</h2>
+  <WorkshopPanel v-if="state" id="backups" class="backups" title="Backups">
     <p class="quiet">
       <template v-if="age">The newest is {{ age }} old. </template>
       All builds, logs, readings and photos are copied when the program starts and once a day; seven days,
@@ -117,21 +117,10 @@ const reasonWords: Record<Backup['reason'], string> = {
         <DialogFoot v-model="isChosen" words="Put it back" :saving="busy" @done="putBack(chosen)" />
       </v-card>
     </v-dialog>
-  </section>
+  </WorkshopPanel>
 </template>
 
 <style scoped>
-.backups {
-  margin: 40px 0 24px;
-  padding-top: 20px;
-  border-top: 1px solid var(--line);
-  max-width: 760px;
-}
-
-.backups > h2 {
-  margin-bottom: 8px;
-}
-
 .backups > .v-btn {
   margin: 12px 0;
 }

@@ -7,6 +7,7 @@ import { api, type DevicesAnswer, type Me } from '../shared/api';
 import { useBuild } from '../shared/build';
 import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
+import WorkshopPanel from './WorkshopPanel.vue';
 
 /** Who else may use this workshop: a switch for the network, a code that pairs one device, and what is paired. */
 const store = useBuild();
@@ -61,8 +62,7 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
 </script>
 
 <template>
-  <section v-if="state" class="devices" aria-labelledby="devices-title">
-    <h2 id="devices-title">Phones and helpers</h2>
+  <WorkshopPanel v-if="state" id="devices" class="devices" title="Phones and helpers">
     <p class="quiet">
       Phones and other computers on your home network can use this workshop once they are paired. Nothing gets
       in without that. What they send is not encrypted on the way, so share on a network you trust, not in a
@@ -134,17 +134,10 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
       </li>
     </ul>
     <p v-else class="small quiet">No device is paired.</p>
-  </section>
+  </WorkshopPanel>
 </template>
 
 <style scoped>
-.devices {
-  margin: 40px 0 24px;
-  padding-top: 20px;
-  border-top: 1px solid var(--line);
-  max-width: 760px;
-}
-
 .offer {
   display: flex;
   flex-wrap: wrap;
@@ -159,10 +152,6 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
 
 .offer > div {
   flex: 1 1 280px;
-}
-
-.devices > h2 {
-  margin-bottom: 8px;
 }
 
 .code {

@@ -1,0 +1,21 @@
+import { join } from 'node:path';
+import type { AppOptions } from '../app';
+import { BuildStore } from '../services/buildStore';
+import { makeClock } from '../services/clock';
+import { Devices } from '../services/devices';
+import { ReadingStore } from '../services/readingStore';
+import type { Database } from '../storage/database';
+
+/** The sample builds that ship with the program. */
+export const samplesFolder = join(__dirname, '../../../../demo');
+
+/** What an application on a database is made of in tests: the demo's moment, its samples, photos beside the data. */
+export const appParts = (database: Database, folder: string): AppOptions => ({
+  store: new BuildStore(database),
+  models: database.models,
+  readings: new ReadingStore(database.models),
+  devices: new Devices(database.models),
+  clock: makeClock('2027-02-20T19:30'),
+  samplesFolder,
+  photosFolder: join(folder, 'photos'),
+});
