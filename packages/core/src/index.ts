@@ -27,6 +27,7 @@ export * from './model/unknowns';
 export * from './model/wallTime';
 export * from './materials/applyPatch';
 export * from './materials/catalogue';
+export * from './materials/checkedLogEdit';
 export * from './materials/film';
 export * from './materials/material';
 export * from './materials/ownMaterials';

@@ -69,6 +69,48 @@ describe('what the bench logs', () => {
   });
 });
 
+describe('what is new', () => {
+  it('is all that comes back to a caller that says which version it has', async () => {
+    const { id, build, etag } = await imported();
+    const have = etag.replaceAll('"', '');
+    const log = (step: string, version: string) =>
+      request(app)
+        .post(`/api/builds/${id}/log`)
+        .set('x-fixatum-have', version)
+        .send({ piece: 'gorget', unit: 1, step, coat: 1 })
+        .expect(201);
+    const { body } = await log('bone', have);
+    expect(body).toMatchObject({ id, version: Number(have) + 1, since: Number(have), pieceEtags: {} });
+    expect(body.build).toBeUndefined();
+    expect(body.change).toHaveLength(1);
+    expect(body.change[0]).toMatchObject({ op: 'add', path: `/log/${build.log!.length}` });
+    // Another that is behind hears of both, and of the piece that changed.
+    const gorget = build.pieces.find((piece) => piece.id === 'gorget')!;
+    await request(app)
+      .put(`/api/builds/${id}/pieces/gorget`)
+      .send({ ...gorget, name: 'Collar' })
+      .expect(200);
+    const later = (await request(app).get(`/api/builds/${id}`).set('x-fixatum-have', have)).body;
+    expect(later.change.map(({ path }: { path: string }) => path)).toEqual([
+      `/log/${build.log!.length}`,
+      `/pieces/${build.pieces.indexOf(gorget)}/name`,
+    ]);
+    expect(later.pieceEtags).toEqual({ gorget: `"${Number(have) + 2}"` });
+    // Who has it all hears of nothing.
+    const none = (await request(app).get(`/api/builds/${id}`).set('x-fixatum-have', String(later.version)))
+      .body;
+    expect([none.since, none.change]).toEqual([later.version, []]);
+    // Nothing but a version that was there is believed, and after a restart all of it comes once.
+    for (const odd of ['x', '-1', '1.5', '99', '1e3'])
+      expect((await request(app).get(`/api/builds/${id}`).set('x-fixatum-have', odd)).body.build.name).toBe(
+        build.name,
+      );
+    await reopen();
+    const whole = (await request(app).get(`/api/builds/${id}`).set('x-fixatum-have', have)).body;
+    expect(whole.build.log).toHaveLength(build.log!.length + 1);
+  });
+});
+
 describe('the page', () => {
   it('may load scripts, fonts and data from its own server only', async () => {
     const { headers } = await request(app).get('/api/health');

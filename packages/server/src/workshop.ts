@@ -6,6 +6,7 @@ import { createApp } from './app';
 import { mendingApp } from './mendingApp';
 import { problemText, Problem } from './http/problem';
 import { BadBackup, Backups, putBack } from './services/backups';
+import { Hygrometers } from './services/buildHeads';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
 import { Devices } from './services/devices';
@@ -106,7 +107,7 @@ export class Workshop {
       photosFolder: resolve(dataFolder, 'photos'),
     });
     const poller = pollHygrometers({
-      store,
+      hygrometers: new Hygrometers(database.models),
       readings,
       clock,
       onError: (error) => log.error(error, 'reading the hygrometers'),

@@ -80,10 +80,19 @@ function without(build: Build, key: 'underway' | 'timers', ids: readonly string[
   return { ok: true, build: kept.length === list.length ? build : { ...build, [key]: kept } };
 }
 
-/** The ids of passes that are done, by the log. */
-function doneIn(build: Build): Set<string> {
+/** Entries that are about the same pieces as some others: only these can be of the same passes. */
+function aboutSame<Entry extends PassSpot>(
+  entries: readonly Entry[] | undefined,
+  others: readonly PassSpot[],
+): Entry[] {
+  const pieces = new Set(others.map(({ piece }) => piece));
+  return (entries ?? []).filter(({ piece }) => pieces.has(piece));
+}
+
+/** The ids of passes of the same pieces that are done, by the log. */
+function doneIn(build: Build, of: readonly PassSpot[]): Set<string> {
   const done = new Set<string>();
-  passesMeant(build.pieces, build.log ?? [], done);
+  passesMeant(build.pieces, aboutSame(build.log, of), done);
   return done;
 }
 
@@ -95,8 +104,8 @@ function meant(build: Build, entry: PassSpot, taken: ReadonlySet<string>): PassS
 }
 
 function startPasses(build: Build, passes: readonly Underway[]): LogEdited {
-  const busy = doneIn(build);
-  passesMeant(build.pieces, build.underway ?? [], busy);
+  const busy = doneIn(build, passes);
+  passesMeant(build.pieces, aboutSame(build.underway, passes), busy);
   const added: Underway[] = [];
   for (const entry of unknown(build.underway, passes)) {
     const pass = meant(build, entry, busy);
@@ -109,10 +118,14 @@ function startPasses(build: Build, passes: readonly Underway[]): LogEdited {
 }
 
 function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
-  const done = doneIn(build);
+  const done = doneIn(build, entries);
   const underway = new Map(
-    passesMeant(build.pieces, build.underway ?? [], new Set(done)).map(({ entry, id }) => [id, entry]),
+    passesMeant(build.pieces, aboutSame(build.underway, entries), new Set(done)).map(({ entry, id }) => [
+      id,
+      entry,
+    ]),
   );
+  const over = new Set<Underway>();
   const added: LogEntry[] = [];
   for (const entry of unknown(build.log, entries)) {
     // Without a face it is the one that is due.
@@ -121,8 +134,9 @@ function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
     const id = operationId(pass);
     if (done.has(id)) return { ok: false, why: 'logged-already', entry };
     if (entry.outcome !== 'failed') done.add(id);
-    const startedAt = underway.get(id)?.startedAt;
-    added.push({ ...(startedAt === undefined ? {} : { startedAt }), ...entry, ...pass });
+    const begun = underway.get(id);
+    added.push({ ...(begun ? { startedAt: begun.startedAt } : {}), ...entry, ...pass });
+    if (begun) over.add(begun);
     underway.delete(id);
   }
   if (added.length === 0) return { ok: true, build };
@@ -131,7 +145,7 @@ function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
     build: {
       ...build,
       log: [...(build.log ?? []), ...added],
-      ...(build.underway ? { underway: [...underway.values()] } : {}),
+      ...(over.size > 0 ? { underway: build.underway!.filter((pass) => !over.has(pass)) } : {}),
     },
   };
 }

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, readJson, refuseOddJson } from '../http/bodies';
-import { sendBuild } from './sendBuild';
+import { buildSender } from './sendBuild';
 import { Problem, unusable } from '../http/problem';
 import { loadSamples } from '../services/samples';
 
@@ -40,6 +40,7 @@ interface Parts {
 /** `/builds`: list, make or import, read, change the head, put aside and bring back, export, undo. */
 export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
   const router = Router();
+  const sendBuild = buildSender(store);
 
   router.get('/builds', async (_request, response) => {
     response.json({ builds: await store.list() });

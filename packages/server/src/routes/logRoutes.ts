@@ -1,5 +1,4 @@
 import {
-  applyLogEdit,
   logEntrySchema,
   timerSchema,
   toEpochMinute,
@@ -16,12 +15,12 @@ import {
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import type { BuildStore } from '../services/buildStore';
+import type { BuildStore, Refusal } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, oneOrMoreOf, param, readJson } from '../http/bodies';
 import { callerOf } from './admit';
-import { sendBuild } from './sendBuild';
+import { buildSender } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
 
 interface Parts {
@@ -51,64 +50,75 @@ function passWords(build: Build, spots: readonly { piece: string }[]): string {
   return names.join(', ');
 }
 
+function refusal(refused: Refusal): Problem {
+  if (refused.why === 'faults') return unusable(refused.faults);
+  const { why, entry, build } = refused;
+  const name = passWords(build, [entry]);
+  return why === 'logged-already'
+    ? new Problem('logged-already', `That coat of ${name} is in the log already.`)
+    : unusable([
+        {
+          code: 'no-such-pass',
+          path: ['face'],
+          message: `That step of ${name} does not work on the ${entry.face ?? 'outer'} face.`,
+        },
+      ]);
+}
+
 /**
  * `/builds/:id/log`, `underway`, `touch-tests` and `timers`: what was done, is being done, was felt, and is being timed. An entry is on disk before the
  * answer goes out; the same id twice counts once.
  */
 export function logRoutes({ store, clock }: Parts): Router {
   const router = Router();
+  const sendBuild = buildSender(store);
 
   router.get('/builds/:id/log', async (request, response) => {
     response.json({ log: (await store.load(param(request, 'id'))).build.log ?? [] });
   });
 
   /** Applies what the bench says; what is refused is told by name. */
-  async function edit(id: string, label: string, make: (build: Build) => LogEdit): Promise<StoredBuild> {
-    return store.change(id, { etag: undefined }, label, clock.iso(), (build) => {
-      const edited = applyLogEdit(build, make(build));
-      if (edited.ok) return edited.build;
-      const name = passWords(build, [edited.entry]);
-      throw edited.why === 'logged-already'
-        ? new Problem('logged-already', `That coat of ${name} is in the log already.`)
-        : unusable([
-            {
-              code: 'no-such-pass',
-              path: ['face'],
-              message: `That step of ${name} does not work on the ${edited.entry.face ?? 'outer'} face.`,
-            },
-          ]);
-    });
-  }
+  const edit = (
+    id: string,
+    label: string | ((build: Build) => string),
+    make: (build: Build) => LogEdit,
+  ): Promise<StoredBuild> => store.log(id, label, clock.iso(), make, refusal);
 
   router.post('/builds/:id/log', readJson, async (request, response) => {
     const entries = oneOrMoreOf(request, newEntry);
     const by = callerOf(request).device?.name;
     const id = param(request, 'id');
-    const { build } = await store.load(id);
-    const stored = await edit(id, `Log ${passWords(build, entries)}`, ({ timeZone }) => ({
-      kind: 'log',
-      entries: entries.map((entry): LogEntry => ({
-        ...entry,
-        ...(by === undefined ? {} : { by }),
-        id: entry.id ?? nanoid(12),
-        doneAt: entry.doneAt ?? clock.wallTimeIn(timeZone),
-      })),
-    }));
+    const stored = await edit(
+      id,
+      (build) => `Log ${passWords(build, entries)}`,
+      ({ timeZone }) => ({
+        kind: 'log',
+        entries: entries.map((entry): LogEntry => ({
+          ...entry,
+          ...(by === undefined ? {} : { by }),
+          id: entry.id ?? nanoid(12),
+          doneAt: entry.doneAt ?? clock.wallTimeIn(timeZone),
+        })),
+      }),
+    );
     sendBuild(response, stored, 201);
   });
 
   router.post('/builds/:id/touch-tests', readJson, async (request, response) => {
     const tests = oneOrMoreOf(request, newTest);
     const id = param(request, 'id');
-    const { build } = await store.load(id);
-    const stored = await edit(id, `Touch test: ${passWords(build, tests)}`, ({ timeZone }) => ({
-      kind: 'touch',
-      tests: tests.map((test): TouchTest => ({
-        ...test,
-        id: test.id ?? nanoid(12),
-        at: test.at ?? clock.wallTimeIn(timeZone),
-      })),
-    }));
+    const stored = await edit(
+      id,
+      (build) => `Touch test: ${passWords(build, tests)}`,
+      ({ timeZone }) => ({
+        kind: 'touch',
+        tests: tests.map((test): TouchTest => ({
+          ...test,
+          id: test.id ?? nanoid(12),
+          at: test.at ?? clock.wallTimeIn(timeZone),
+        })),
+      }),
+    );
     sendBuild(response, stored, 201);
   });
 
@@ -148,15 +158,18 @@ export function logRoutes({ store, clock }: Parts): Router {
   router.post('/builds/:id/underway', readJson, async (request, response) => {
     const passes = oneOrMoreOf(request, newUnderway);
     const id = param(request, 'id');
-    const { build } = await store.load(id);
-    const stored = await edit(id, `Start ${passWords(build, passes)}`, ({ timeZone }) => ({
-      kind: 'start',
-      passes: passes.map((pass): Underway => ({
-        ...pass,
-        id: pass.id ?? nanoid(12),
-        startedAt: pass.startedAt ?? clock.wallTimeIn(timeZone),
-      })),
-    }));
+    const stored = await edit(
+      id,
+      (build) => `Start ${passWords(build, passes)}`,
+      ({ timeZone }) => ({
+        kind: 'start',
+        passes: passes.map((pass): Underway => ({
+          ...pass,
+          id: pass.id ?? nanoid(12),
+          startedAt: pass.startedAt ?? clock.wallTimeIn(timeZone),
+        })),
+      }),
+    );
     sendBuild(response, stored, 201);
   });
 

@@ -5,7 +5,7 @@ import { pieceEtag, type BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
-import { sendBuild } from './sendBuild';
+import { buildSender } from './sendBuild';
 import { notFound, Problem } from '../http/problem';
 
 interface Parts {
@@ -33,6 +33,7 @@ function stepIn(piece: Piece, id: string): Step {
 /** `/builds/:id/pieces` and their steps: read, add, change, delete; each change can be tied to the version seen. */
 export function pieceRoutes({ store, clock }: Parts): Router {
   const router = Router();
+  const sendBuild = buildSender(store);
   const sendPiece = (response: Response, stored: StoredBuild, pieceId: string) =>
     response.set('etag', pieceEtag(stored, pieceId)).json(pieceIn(stored.build, pieceId));
 
@@ -82,15 +83,15 @@ export function pieceRoutes({ store, clock }: Parts): Router {
 
   router.delete('/builds/:id/pieces/:piece', async (request, response) => {
     const pieceId = param(request, 'piece');
-    const buildId = param(request, 'id');
-    const name = pieceIn((await store.load(buildId)).build, pieceId).name;
     const stored = await store.change(
-      buildId,
+      param(request, 'id'),
       { etag: ifMatch(request), pieceId },
-      `Delete ${name}`,
+      (build) => `Delete ${pieceIn(build, pieceId).name}`,
       clock.iso(),
-      (build) =>
-        withoutDangling({ ...build, pieces: build.pieces.filter((piece) => piece.id !== pieceId) }, build),
+      (build) => {
+        const { id } = pieceIn(build, pieceId);
+        return withoutDangling({ ...build, pieces: build.pieces.filter((piece) => piece.id !== id) }, build);
+      },
     );
     sendBuild(response, stored);
   });

@@ -1,18 +1,29 @@
 import type { Response } from 'express';
-import { buildEtag, pieceEtag } from '../services/buildStore';
+import { buildEtag, pieceEtag, type BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 
-/** Answers with a build and its version. */
-export function sendBuild(response: Response, stored: StoredBuild, status = 200): void {
-  response
-    .status(status)
-    .set('etag', buildEtag(stored))
-    .json({
-      id: stored.id,
-      version: stored.version,
-      pieceEtags: Object.fromEntries(
-        stored.build.pieces.map((piece) => [piece.id, pieceEtag(stored, piece.id)]),
-      ),
-      build: stored.build,
-    });
-}
+/** The version a caller has, so that it is told only what it has not. */
+export const HAVE_HEADER = 'x-fixatum-have';
+
+/**
+ * Answers with a build and its version. A caller that says which version it has gets the JSON Patch from there, and the versions of
+ * the pieces that changed, as far as both are known; anybody else all of it.
+ */
+export const buildSender =
+  (store: Pick<BuildStore, 'newsOf'>) =>
+  (response: Response, stored: StoredBuild, status = 200): void => {
+    const have = Number(response.req.get(HAVE_HEADER) ?? NaN);
+    const news = Number.isInteger(have) ? store.newsOf(stored, have) : undefined;
+    const pieces = stored.build.pieces.filter(
+      ({ id }) => !news || (stored.pieceVersions.get(id) ?? 0) > news.since,
+    );
+    response
+      .status(status)
+      .set('etag', buildEtag(stored))
+      .json({
+        id: stored.id,
+        version: stored.version,
+        pieceEtags: Object.fromEntries(pieces.map(({ id }) => [id, pieceEtag(stored, id)])),
+        ...(news ?? { build: stored.build }),
+      });
+  };

@@ -71,6 +71,45 @@ describe('a backup', () => {
     expect(await photosOf(elsewhere)).toEqual(await photosOf(data));
   });
 
+  it('goes on with versions that no screen has seen, where it takes the place of something', async () => {
+    const versions = async (of: Database) => ({
+      builds: (await of.models.builds.findAll({ order: ['id'] })).map(({ version }) => version),
+      pieces: (await of.models.pieces.findAll({ order: ['buildId', 'id'] })).map(({ version }) => version),
+    });
+    const was = await versions(database);
+    const { id } = await backups().make('by-hand');
+    await database.close();
+    await putBack(await backups().folderOf(id), data);
+    database = await openDatabase(data);
+    const on = (list: number[]) => list.map((version) => version + 1_000_000);
+    expect(was.pieces.length).toBeGreaterThan(5);
+    expect(await versions(database)).toEqual({ builds: on(was.builds), pieces: on(was.pieces) });
+  });
+
+  it('brings no device back that was taken back since, and keeps what was paired since', async () => {
+    const pair = (id: string) => {
+      const at = '2027-02-20T19:00:00Z';
+      const own = { id, name: id, role: 'helper', tokenHash: `hash of ${id}` };
+      return database.models.devices.create({ ...own, pairedAt: at, lastSeenAt: at });
+    };
+    const paired = async () => (await database.models.devices.findAll({ order: ['id'] })).map(({ id }) => id);
+    await pair('kept');
+    await pair('lost');
+    const { id } = await backups().make('by-hand');
+    await database.models.devices.destroy({ where: { id: 'lost' } });
+    await pair('new');
+    await database.close();
+    await putBack(await backups().folderOf(id), data);
+    database = await openDatabase(data);
+    expect(await paired()).toEqual(['kept', 'new']);
+    // Of a file that can't be read nobody knows who was taken back.
+    await database.close();
+    await writeFile(join(data, DATABASE_FILE), 'This is no database. '.repeat(1000));
+    await putBack(await backups().folderOf(id), data);
+    database = await openDatabase(data);
+    expect(await paired()).toEqual([]);
+  });
+
   it('travels as one zip file', async () => {
     const { id } = await backups().make('by-hand');
     const zip = join(folder, 'all.zip');

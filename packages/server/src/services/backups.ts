@@ -27,12 +27,12 @@ export interface Backup extends AboutBackup {
 /** A backup that can't be used: a sentence for whoever wants it back. */
 export class BadBackup extends Error {}
 
-const open = (file: string): Promise<sqlite3.Database> =>
+const open = (file: string, mode = sqlite3.OPEN_READONLY): Promise<sqlite3.Database> =>
   new Promise((done, fail) => {
-    const database = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) =>
-      error ? fail(error) : done(database),
-    );
+    const database = new sqlite3.Database(file, mode, (error) => (error ? fail(error) : done(database)));
   });
+const run = (database: sqlite3.Database, sql: string): Promise<void> =>
+  new Promise((done, fail) => database.run(sql, (error: Error | null) => (error ? fail(error) : done())));
 const all = <T>(database: sqlite3.Database, sql: string): Promise<T[]> =>
   new Promise((done, fail) => database.all<T>(sql, (error, rows) => (error ? fail(error) : done(rows))));
 const close = (database: sqlite3.Database) => new Promise<void>((done) => database.close(() => done()));
@@ -112,9 +112,7 @@ export class Backups {
       const source = await open(join(this.dataFolder, DATABASE_FILE));
       try {
         const target = join(partial, DATABASE_FILE).replace(/'/g, "''");
-        await new Promise<void>((done, fail) =>
-          source.run(`VACUUM INTO '${target}'`, (error: Error | null) => (error ? fail(error) : done())),
-        );
+        await run(source, `VACUUM INTO '${target}'`);
       } finally {
         await close(source);
       }
@@ -188,6 +186,30 @@ export class Backups {
   }
 }
 
+/** Nobody makes so many changes between a backup and its being put back. */
+const VERSIONS_ON = 1_000_000;
+
+/**
+ * What a database that takes another's place goes on from: versions that no screen has seen, so that nothing open anywhere is taken for
+ * what was put back, and the devices that are paired now, as one that was taken back since stays so. Where that can't be
+ * read they are paired anew.
+ */
+async function goOnFrom(old: string, fresh: string): Promise<void> {
+  const database = await open(fresh, sqlite3.OPEN_READWRITE);
+  try {
+    for (const table of ['builds', 'pieces'])
+      await run(database, `UPDATE ${table} SET version = version + ${VERSIONS_ON}`);
+    const known = await all(database, "SELECT name FROM sqlite_master WHERE name = 'devices'");
+    if (known.length === 0) return;
+    await run(database, 'DELETE FROM devices');
+    await run(database, `ATTACH '${old.replace(/'/g, "''")}' AS old`)
+      .then(() => run(database, 'INSERT INTO devices SELECT * FROM old.devices'))
+      .catch(() => undefined);
+  } finally {
+    await close(database);
+  }
+}
+
 /**
  * Puts a backup in the place of what is in a data folder. Nothing may have the database open. What was there is overwritten only once
  * the backup was found whole.
@@ -200,8 +222,14 @@ export async function putBack(from: string, dataFolder: string): Promise<void> {
   await mkdir(dataFolder, { recursive: true });
   const fresh = join(dataFolder, `${DATABASE_FILE}.fresh`);
   await copyFile(source, fresh);
+  const old = join(dataFolder, DATABASE_FILE);
+  const isThere = await stat(old).then(
+    () => true,
+    () => false,
+  );
+  if (isThere) await goOnFrom(old, fresh);
   await keepPhotos(join(from, PHOTOS), join(dataFolder, PHOTOS));
   // The old log of writes belongs to the old file.
   for (const end of ['-wal', '-shm']) await rm(join(dataFolder, `${DATABASE_FILE}${end}`), { force: true });
-  await rename(fresh, join(dataFolder, DATABASE_FILE));
+  await rename(fresh, old);
 }

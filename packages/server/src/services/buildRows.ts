@@ -53,35 +53,46 @@ export async function readRows(
 /** What a row holds. It was checked as part of its build before it was written, so it is taken as it stands. */
 const dataIn = <T>({ body }: { body: string }): T => JSON.parse(body);
 
-/** Writes the rows in which `after` differs from `before`, and counts the version on. */
+/**
+ * Writes the rows in which `after` differs from `before`, and counts the version on. What both share is not looked into, so that a
+ * small change of a large build costs little. Returns what `readRows` would read then.
+ */
 export async function writeRows(
   { builds, pieces, steps, log, underway }: Models,
   before: StoredBuild,
   after: Build,
   transaction: Transaction,
-): Promise<void> {
+): Promise<StoredBuild> {
   const { id } = before;
+  const version = before.version + 1;
   const head = JSON.stringify({
     ...after,
     pieces: undefined,
     log: after.log && [],
     underway: after.underway && [],
   });
-  await builds.update({ body: head, version: before.version + 1 }, { where: { id }, transaction });
+  await builds.update({ body: head, version }, { where: { id }, transaction });
 
-  const was = new Map(
-    before.build.pieces.map((piece, position) => [piece.id, { text: pieceText(piece), position }]),
-  );
+  const was = new Map(before.build.pieces.map((piece, position) => [piece.id, { piece, position }]));
+  const pieceVersions = new Map<string, number>();
   for (const [position, piece] of after.pieces.entries()) {
     const old = was.get(piece.id);
     was.delete(piece.id);
+    const oldVersion = old && before.pieceVersions.get(piece.id);
+    if (oldVersion !== undefined) pieceVersions.set(piece.id, oldVersion);
+    if (old?.piece === piece && old.position === position) continue;
     const text = pieceText(piece);
-    const changed = old === undefined || old.text.whole !== text.whole;
-    if (!changed && old.position === position) continue;
+    const oldText = old && pieceText(old.piece);
+    const changed = oldText?.whole !== text.whole;
+    if (!changed && old?.position === position) continue;
     // A piece that changed, or is back, has the version of this change, so that no version ever comes again.
-    const version = changed ? before.version + 1 : (before.pieceVersions.get(piece.id) ?? before.version + 1);
-    await pieces.upsert({ buildId: id, id: piece.id, position, version, body: text.body }, { transaction });
-    if (!changed || old?.text.steps === text.steps) continue;
+    const pieceVersion = changed ? version : (oldVersion ?? version);
+    pieceVersions.set(piece.id, pieceVersion);
+    await pieces.upsert(
+      { buildId: id, id: piece.id, position, version: pieceVersion, body: text.body },
+      { transaction },
+    );
+    if (!changed || oldText?.steps === text.steps) continue;
     await steps.destroy({ where: { buildId: id, pieceId: piece.id }, transaction });
     await steps.bulkCreate(
       piece.steps.map((step, at) => ({
@@ -103,16 +114,24 @@ export async function writeRows(
     [log, before.build.log ?? [], after.log ?? []],
     [underway, before.build.underway ?? [], after.underway ?? []],
   ] as const) {
-    const known = new Map(old.map((entry, position) => [entry.id, `${position} ${JSON.stringify(entry)}`]));
-    const changed = now
-      .map((entry, position) => ({ buildId: id, id: entry.id, position, body: JSON.stringify(entry) }))
-      .filter((row) => known.get(row.id) !== `${row.position} ${row.body}`);
-    const kept = new Set(now.map((entry) => entry.id));
-    const gone = old.map((entry) => entry.id).filter((entryId) => !kept.has(entryId));
+    // Most of a long log is as it was.
+    let same = 0;
+    while (same < old.length && old[same] === now[same]) same += 1;
+    const known = new Map(old.slice(same).map((entry, at) => [entry.id, { entry, position: same + at }]));
+    const changed = now.slice(same).flatMap((entry, at) => {
+      const [position, body] = [same + at, JSON.stringify(entry)];
+      const was = known.get(entry.id);
+      known.delete(entry.id);
+      return was?.position === position && JSON.stringify(was.entry) === body
+        ? []
+        : [{ buildId: id, id: entry.id, position, body }];
+    });
+    const gone = [...known.keys()];
     if (gone.length > 0) await model.destroy({ where: { buildId: id, id: gone }, transaction });
     if (changed.length > 0)
       await model.bulkCreate(changed, { updateOnDuplicate: ['position', 'body'], transaction });
   }
+  return { id, version, build: after, pieceVersions };
 }
 
 function pieceText(piece: Piece): { body: string; steps: string; whole: string } {

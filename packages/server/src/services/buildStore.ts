@@ -1,9 +1,21 @@
-import { openBuild, parseBuild, tooMuch, withoutOldDangling, type Build } from '@fixatum/core';
+import {
+  checkedLogEdit,
+  openBuild,
+  parseBuild,
+  tooMuch,
+  withoutOldDangling,
+  type Build,
+  type Fault,
+  type LogEdit,
+  type PassSpot,
+} from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
-import { Transaction } from 'sequelize';
-import { z } from 'zod';
+import { literal, Transaction } from 'sequelize';
+import { headOf } from './buildHeads';
+import { NewsDesk, type BuildNews } from './buildNews';
 import { readRows, writeRows, type StoredBuild } from './buildRows';
+import { KeptBuilds } from './keptBuilds';
 import type { Database } from '../storage/database';
 import type { BuildRow } from '../storage/models';
 import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
@@ -22,12 +34,22 @@ const UNDO_DEPTH = 200;
 /** Plans are large, so only this many of those before changes are kept. */
 const PLAN_DEPTH = 20;
 
+/** What a change is called; some names need the build to be found. */
+type Label = string | ((build: Build) => string);
+
+/** What of a change was not taken, by what the core says of it. */
+export type Refusal =
+  | { why: 'faults'; faults: Fault[] }
+  | { why: 'logged-already' | 'no-such-pass'; entry: PassSpot; build: Build };
+
 /**
- * Keeps builds in SQLite. Every write goes through `change`: one at a time, in one transaction, validated as a whole by
- * the core, written row by row where something differs, with the patch that takes it back.
+ * Keeps builds in SQLite. Every write is one at a time, in one transaction, checked by the core, written row by row where something
+ * differs, with the patch that takes it back.
  */
 export class BuildStore {
   private queue: Promise<unknown> = Promise.resolve();
+  private readonly kept = new KeptBuilds();
+  private readonly desk = new NewsDesk();
 
   private readonly listeners = new Set<(id: string, version: number) => void>();
 
@@ -38,14 +60,15 @@ export class BuildStore {
     this.listeners.add(tell);
     return () => this.listeners.delete(tell);
   }
-  private tell({ id, version }: StoredBuild): void {
-    for (const tell of this.listeners) tell(id, version);
-  }
-  /** A build once it is stored, after everybody was told. */
-  private async toldOf(work: Promise<StoredBuild>): Promise<StoredBuild> {
-    const stored = await work;
-    this.tell(stored);
-    return stored;
+  /** A change once it is on disk: kept, and everybody told. */
+  private async done<T extends Change>(work: Promise<T>): Promise<T> {
+    const change = await work;
+    const { before, stored } = change;
+    this.kept.keep(stored);
+    if (before === stored) return change;
+    if (before) this.desk.add(before, stored);
+    for (const tell of this.listeners) tell(stored.id, stored.version);
+    return change;
   }
 
   /** The builds there are, in the order they were made. */
@@ -55,7 +78,7 @@ export class BuildStore {
     return Promise.all(
       rows.map(async (row) => ({
         id: row.id,
-        name: headSchema.parse(JSON.parse(row.body)).name,
+        name: headOf(row.body).name,
         pieces: await pieces.count({ where: { buildId: row.id } }),
         version: row.version,
       })),
@@ -67,30 +90,39 @@ export class BuildStore {
     return (await this.database.models.builds.count()) === 0;
   }
 
-  load(id: string, transaction?: Transaction): Promise<StoredBuild> {
-    return readRows(this.database.models, id, transaction);
+  /** A build as it is on disk. It is frozen: what is made of it is made anew. */
+  async load(id: string): Promise<StoredBuild> {
+    // Read while nothing is written, so that it is all of one version.
+    return this.kept.get(id) ?? this.inTurn(async () => this.kept.keep(await this.read(id)));
+  }
+  /** For work that has its turn already. */
+  private async read(id: string, transaction?: Transaction): Promise<StoredBuild> {
+    return this.kept.get(id) ?? readRows(this.database.models, id, transaction);
+  }
+
+  /** What changed in a build since a version of it; undefined where that is not known any more. */
+  newsOf(stored: StoredBuild, since: number): BuildNews | undefined {
+    return this.desk.since(stored, since);
   }
 
   /** Stores a new build whole. */
   async create(build: Build): Promise<StoredBuild> {
     const faults = tooMuch(build);
     if (faults.length > 0) throw unusable(faults);
-    return this.alone(async (transaction) => {
-      const id = nanoid(10);
-      const { builds } = this.database.models;
-      const position = (await builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
-      await builds.create(
-        { id, position: position + 1, version: 0, body: '{}', deletedAt: null },
-        { transaction },
-      );
-      await writeRows(
-        this.database.models,
-        { id, version: 0, build: emptyOf(build), pieceVersions: new Map() },
-        build,
-        transaction,
-      );
-      return this.load(id, transaction);
-    });
+    const { stored } = await this.done(
+      this.alone(async (transaction) => {
+        const id = nanoid(10);
+        const { builds } = this.database.models;
+        const position = (await builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
+        await builds.create(
+          { id, position: position + 1, version: 0, body: '{}', deletedAt: null },
+          { transaction },
+        );
+        const empty = { id, version: 0, build: emptyOf(build), pieceVersions: new Map() };
+        return { stored: await writeRows(this.database.models, empty, build, transaction) };
+      }),
+    );
+    return stored;
   }
 
   /** Puts a build aside; `restore` brings it back. */
@@ -101,6 +133,7 @@ export class BuildStore {
         { where: { id, deletedAt: null }, transaction },
       );
       if (count === 0) throw notFound('build');
+      this.kept.forget(id);
     });
   }
 
@@ -111,7 +144,7 @@ export class BuildStore {
         { where: { id }, transaction },
       );
       if (count === 0) throw notFound('build');
-      return this.load(id, transaction);
+      return this.read(id, transaction);
     });
   }
 
@@ -119,70 +152,112 @@ export class BuildStore {
    * Changes a build: `edit` gets it and returns what it should be, or the same object for no change. Throws a Problem
    * when the caller's version is old (412) or the result can't be used (422); nothing is written then.
    */
-  async change(
+  change(
     id: string,
     expectation: Expectation,
-    label: string,
+    label: Label,
     at: string,
     edit: (build: Build) => Build,
   ): Promise<StoredBuild> {
-    return this.toldOf(
+    return this.write(id, expectation, label, at, (before) => {
+      const parsed = parseBuild(edit(withoutOldDangling(before)));
+      if (!parsed.ok) throw unusable(parsed.faults);
+      const more = tooMuch(parsed.value);
+      // What was stored before there was a limit can be changed all the same.
+      if (more.length > 0 && tooMuch(before).length === 0) throw unusable(more);
+      return parsed.value;
+    });
+  }
+
+  /**
+   * As `change`, for what the bench says, which is all that is checked: one coat in a log of thousands is one coat's work.
+   * @param refused makes the Problem of what was not taken
+   */
+  log(
+    id: string,
+    label: Label,
+    at: string,
+    make: (build: Build) => LogEdit,
+    refused: (why: Refusal) => Problem,
+  ): Promise<StoredBuild> {
+    return this.write(id, { etag: undefined }, label, at, (build) => {
+      const edited = checkedLogEdit(build, make(build));
+      if (edited.ok) return edited.build;
+      throw refused(edited.why === 'faults' ? edited : { ...edited, build });
+    });
+  }
+
+  /** Writes what `produce` makes of a build, which is whole, with what takes it back. */
+  private async write(
+    id: string,
+    expectation: Expectation,
+    label: Label,
+    at: string,
+    produce: (before: Build) => Build,
+  ): Promise<StoredBuild> {
+    const { stored } = await this.done(
       this.alone(async (transaction) => {
-        const before = await this.load(id, transaction);
+        const before = await this.read(id, transaction);
         expect(before, expectation);
-        const after = edit(structuredClone(withoutOldDangling(before.build)));
-        const parsed = parseBuild(after);
-        if (!parsed.ok) throw unusable(parsed.faults);
-        const more = tooMuch(parsed.value);
-        // What was stored before there was a limit can be changed all the same.
-        if (more.length > 0 && tooMuch(before.build).length === 0) throw unusable(more);
-        const back = jsonpatch.compare(parsed.value, before.build);
-        if (back.length === 0) return before;
-        await writeRows(this.database.models, before, parsed.value, transaction);
-        const { changes, plans } = this.database.models;
-        const plan = await plans.findOne({ where: { buildId: id }, transaction });
-        await changes.create(
-          { buildId: id, at, label, back: JSON.stringify(back), plan: plan?.body ?? null },
+        const after = produce(before.build);
+        const back = jsonpatch.compare(after, before.build);
+        if (back.length === 0) return { before, stored: before };
+        const stored = await writeRows(this.database.models, before, after, transaction);
+        const { changes } = this.database.models;
+        const change = await changes.create(
+          {
+            buildId: id,
+            at,
+            label: typeof label === 'string' ? label : label(before.build),
+            back: JSON.stringify(back),
+            plan: null,
+          },
+          { transaction },
+        );
+        // A plan is large: it is copied where it lies.
+        await change.update(
+          { plan: literal('(SELECT body FROM plans WHERE plans.buildId = changes.buildId)') },
           { transaction },
         );
         const atDepth = (offset: number) =>
           changes.findOne({ where: { buildId: id }, order: [['id', 'DESC']], offset, transaction });
         await (await atDepth(PLAN_DEPTH))?.update({ plan: null }, { transaction });
         await (await atDepth(UNDO_DEPTH))?.destroy({ transaction });
-        return this.load(id, transaction);
+        return { before, stored };
       }),
     );
+    return stored;
   }
 
   /**
    * Takes the last change back, and the plan to what it was before; says what was taken back. Throws a Problem (412) when
    * somebody has changed the build since the caller looked: the last change may then be theirs.
    */
-  async undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
-    const undone = await this.undone(id, expectation);
-    this.tell(undone.stored);
-    return undone;
-  }
-  private undone(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
-    return this.alone(async (transaction) => {
-      const before = await this.load(id, transaction);
-      expect(before, expectation);
-      const last = await this.database.models.changes.findOne({
-        where: { buildId: id },
-        order: [['id', 'DESC']],
-        transaction,
-      });
-      if (!last) throw new Problem('nothing-to-undo', 'There is no change left to take back.');
-      const patched = jsonpatch.applyPatch(structuredClone(before.build), JSON.parse(last.back)).newDocument;
-      // It was there before, so it is taken as what was saved is.
-      const parsed = openBuild(patched);
-      if (!parsed.ok) throw unusable(parsed.faults);
-      await writeRows(this.database.models, before, parsed.value, transaction);
-      if (last.plan !== null)
-        await this.database.models.plans.upsert({ buildId: id, body: last.plan }, { transaction });
-      await last.destroy({ transaction });
-      return { stored: await this.load(id, transaction), label: last.label };
-    });
+  undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
+    return this.done(
+      this.alone(async (transaction) => {
+        const before = await this.read(id, transaction);
+        expect(before, expectation);
+        const last = await this.database.models.changes.findOne({
+          where: { buildId: id },
+          order: [['id', 'DESC']],
+          transaction,
+        });
+        if (!last) throw new Problem('nothing-to-undo', 'There is no change left to take back.');
+        const patched = jsonpatch.applyPatch(
+          structuredClone(before.build),
+          JSON.parse(last.back),
+        ).newDocument;
+        // It was there before, so it is taken as what was saved is.
+        const parsed = openBuild(patched);
+        if (!parsed.ok) throw unusable(parsed.faults);
+        const stored = await writeRows(this.database.models, before, parsed.value, transaction);
+        if (last.plan !== null)
+          await this.database.models.plans.upsert({ buildId: id, body: last.plan }, { transaction });
+        await last.destroy({ transaction });
+        return { before, stored, label: last.label };
+      }),
+    );
   }
 
   /** The changes that can still be taken back, newest first. */
@@ -203,27 +278,6 @@ export class BuildStore {
     return last?.label ?? null;
   }
 
-  /** The hygrometers of all builds. Heads are read again only where something has changed. */
-  async hygrometers(): Promise<{ buildId: string; timeZone: string; placeId: string; port: number }[]> {
-    const { builds } = this.database.models;
-    const rows = await builds.findAll({ where: { deletedAt: null }, attributes: ['id', 'version'] });
-    const heads = new Map<string, KnownHead>();
-    for (const { id, version } of rows) {
-      const known = this.heads.get(id);
-      if (known?.version === version) {
-        heads.set(id, known);
-        continue;
-      }
-      const row = await builds.findOne({ where: { id }, attributes: ['body'] });
-      if (row) heads.set(id, { version, ...headOf(row.body) });
-    }
-    this.heads = heads;
-    return [...heads].flatMap(([buildId, { timeZone, sensors }]) =>
-      sensors.map((sensor) => ({ buildId, timeZone, ...sensor })),
-    );
-  }
-  private heads = new Map<string, KnownHead>();
-
   /** Once every write that was asked for so far is done, well or not. */
   async settled(): Promise<void> {
     await this.queue;
@@ -234,36 +288,22 @@ export class BuildStore {
    * first and then found that a hygrometer had written meanwhile could not go on.
    */
   private alone<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
-    const next = this.queue.then(() =>
+    return this.inTurn(() =>
       this.database.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
     );
+  }
+  /** Runs some work once all that was asked for before is done. */
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const next = this.queue.then(work);
     this.queue = next.catch(() => undefined);
     return next;
   }
 }
 
-/** What of a build's head tells where its hygrometers are. */
-interface KnownHead {
-  version: number;
-  timeZone: string;
-  sensors: { placeId: string; port: number }[];
-}
-
-/** What is asked of a head by itself, without its pieces. */
-const headSchema = z.looseObject({
-  name: z.string(),
-  timeZone: z.string(),
-  places: z.array(z.looseObject({ id: z.string(), hygrometerPort: z.number().optional() })).default([]),
-});
-
-function headOf(body: string): Omit<KnownHead, 'version'> {
-  const { timeZone, places } = headSchema.parse(JSON.parse(body));
-  return {
-    timeZone,
-    sensors: places.flatMap(({ id, hygrometerPort }) =>
-      hygrometerPort === undefined ? [] : [{ placeId: id, port: hygrometerPort }],
-    ),
-  };
+/** What a write did: the build before, where there was one, and as it is stored now. The same, where nothing changed. */
+interface Change {
+  before?: StoredBuild;
+  stored: StoredBuild;
 }
 
 const emptyOf = (build: Build): Build => ({ ...build, pieces: [], log: [], underway: [] });

@@ -41,8 +41,8 @@ it('and holds up no other: what the other says is kept while it still drips', as
   let isThere: () => void = () => undefined;
   const there = new Promise<void>((done) => (isThere = done));
   const poller = pollHygrometers({
-    store: {
-      hygrometers: () =>
+    hygrometers: {
+      all: () =>
         Promise.resolve([
           { buildId: 'b', timeZone: 'UTC', placeId: 'slow', port: slow },
           { buildId: 'b', timeZone: 'UTC', placeId: 'good', port: good },

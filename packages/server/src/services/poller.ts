@@ -1,5 +1,5 @@
 import type { EpochMinute } from '@fixatum/core';
-import type { BuildStore } from './buildStore';
+import type { Hygrometers } from './buildHeads';
 import type { Clock } from './clock';
 import { askHygrometer, SensorSilent } from './hygrometer';
 import type { ReadingStore, StoredReading } from './readingStore';
@@ -20,7 +20,7 @@ export interface Poller {
 }
 
 interface Parts {
-  store: Pick<BuildStore, 'hygrometers'>;
+  hygrometers: Pick<Hygrometers, 'all'>;
   readings: ReadingStore;
   clock: Clock;
   /** Told of what nobody expected. */
@@ -31,14 +31,14 @@ interface Parts {
 const THIN_EVERY_ROUNDS = 24 * 60;
 
 /** Reads every hygrometer once a minute, by the ports that the heads of the builds name. */
-export function pollHygrometers({ store, readings, clock, onError }: Parts, everyMs = 60_000): Poller {
+export function pollHygrometers({ hygrometers, readings, clock, onError }: Parts, everyMs = 60_000): Poller {
   let rounds = 0;
   const once = async () => {
     if (rounds % THIN_EVERY_ROUNDS === 0) await readings.thin(clock.minuteIn('UTC'));
     rounds += 1;
     // All at once, so that one which takes its time holds up no other.
     await Promise.all(
-      (await store.hygrometers()).map(({ buildId, placeId, port, timeZone }) =>
+      (await hygrometers.all()).map(({ buildId, placeId, port, timeZone }) =>
         readHygrometer(readings, { buildId, placeId, port, at: clock.minuteIn(timeZone) }).catch(
           (error: unknown) => {
             if (!(error instanceof SensorSilent)) onError(error);

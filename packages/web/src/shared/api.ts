@@ -13,6 +13,7 @@ import {
   type ReadingGap,
   type Step,
 } from '@fixatum/core';
+import { KnownBuild, type BuildAnswer, type SaidOfBuild } from './knownBuild';
 
 /** What the server says when it can't do something. */
 export class ApiProblem extends Error {
@@ -35,14 +36,6 @@ export const faultsOf = (error: unknown): Fault[] =>
   error instanceof ApiProblem && error.faults.length > 0
     ? error.faults
     : [{ code: 'other', path: [], message: messageOf(error) }];
-
-/** A build as the server holds it. */
-export interface BuildAnswer {
-  id: string;
-  version: number;
-  pieceEtags: Record<string, string>;
-  build: Build;
-}
 
 /** What the hygrometer of a place said, thinned, with the time it was silent and what was thrown out. */
 export interface PlaceReadings {
@@ -159,6 +152,17 @@ async function call<T>(
   return { ...data, ...(undone === null ? {} : { undone: decodeURIComponent(undone) }) } as T;
 }
 
+const known = new KnownBuild();
+/** A call that is answered with a build, or with what is new of it. */
+const onBuild = <T extends SaidOfBuild = SaidOfBuild>(
+  method: string,
+  id: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<BuildAnswer & T> =>
+  known.ask(id, (have) => call<T>(method, `/builds/${id}${path}`, body, { ...headers, ...have }));
+
 const match = (etag: string | undefined): Record<string, string> =>
   etag === undefined ? {} : { 'if-match': etag };
 
@@ -176,27 +180,27 @@ export const api = {
     call<BackupsAnswer>('POST', `/backups/${encodeURIComponent(id)}/restore`, {}),
   backupUrl: (id: string) => `/api/backups/${encodeURIComponent(id)}/file`,
   builds: () => call<{ builds: BuildSummary[] }>('GET', '/builds'),
-  build: (id: string) => call<BuildAnswer>('GET', `/builds/${id}`),
+  build: (id: string) => onBuild('GET', id, ''),
   createBuild: (text: string) => call<BuildAnswer>('POST', '/builds', text),
   loadSamples: () => call<{ builds: BuildSummary[] }>('POST', '/samples'),
   /** Changes the head of a build; null takes a field away. */
   patchBuild: (id: string, head: { [K in keyof Build]?: Build[K] | null }, etag?: string) =>
-    call<BuildAnswer>('PATCH', `/builds/${id}`, head, match(etag)),
+    onBuild('PATCH', id, '', head, match(etag)),
   /** Applies a JSON Patch to a whole build, as one change with a name. */
   applyPatch: (id: string, label: string, change: PatchStep[], etag?: string) =>
-    call<BuildAnswer>('POST', `/builds/${id}/patch`, { label, change }, match(etag)),
+    onBuild('POST', id, '/patch', { label, change }, match(etag)),
   deleteBuild: (id: string) => call<void>('DELETE', `/builds/${id}`),
-  restoreBuild: (id: string) => call<BuildAnswer>('POST', `/builds/${id}/restore`),
-  addPiece: (id: string, piece: Piece, at?: number) =>
-    call<BuildAnswer>('POST', `/builds/${id}/pieces`, { piece, at }),
+  restoreBuild: (id: string) => onBuild('POST', id, '/restore'),
+  addPiece: (id: string, piece: Piece, at?: number) => onBuild('POST', id, '/pieces', { piece, at }),
   putPiece: (id: string, piece: Piece, etag?: string) =>
-    call<BuildAnswer>('PUT', `/builds/${id}/pieces/${encodeURIComponent(piece.id)}`, piece, match(etag)),
+    onBuild('PUT', id, `/pieces/${encodeURIComponent(piece.id)}`, piece, match(etag)),
   deletePiece: (id: string, pieceId: string) =>
-    call<BuildAnswer>('DELETE', `/builds/${id}/pieces/${encodeURIComponent(pieceId)}`),
+    onBuild('DELETE', id, `/pieces/${encodeURIComponent(pieceId)}`),
   putStep: (id: string, pieceId: string, step: Step, etag?: string) =>
-    call<BuildAnswer>(
+    onBuild(
       'PUT',
-      `/builds/${id}/pieces/${encodeURIComponent(pieceId)}/steps/${encodeURIComponent(step.id)}`,
+      id,
+      `/pieces/${encodeURIComponent(pieceId)}/steps/${encodeURIComponent(step.id)}`,
       step,
       match(etag),
     ),
@@ -204,23 +208,23 @@ export const api = {
   sendEdit: (id: string, edit: LogEdit) => {
     switch (edit.kind) {
       case 'log':
-        return call<BuildAnswer>('POST', `/builds/${id}/log`, edit.entries);
+        return onBuild('POST', id, '/log', edit.entries);
       case 'start':
-        return call<BuildAnswer>('POST', `/builds/${id}/underway`, edit.passes);
+        return onBuild('POST', id, '/underway', edit.passes);
       case 'pause':
-        return call<BuildAnswer>('POST', `/builds/${id}/underway/pause`, {
+        return onBuild('POST', id, '/underway/pause', {
           ids: edit.ids,
           at: edit.at,
           resume: edit.resume,
         });
       case 'stop':
-        return call<BuildAnswer>('POST', `/builds/${id}/underway/stop`, { ids: edit.ids });
+        return onBuild('POST', id, '/underway/stop', { ids: edit.ids });
       case 'touch':
-        return call<BuildAnswer>('POST', `/builds/${id}/touch-tests`, edit.tests);
+        return onBuild('POST', id, '/touch-tests', edit.tests);
       case 'timer':
-        return call<BuildAnswer>('POST', `/builds/${id}/timers`, edit.timers);
+        return onBuild('POST', id, '/timers', edit.timers);
       case 'stopTimer':
-        return call<BuildAnswer>('POST', `/builds/${id}/timers/stop`, { ids: edit.ids });
+        return onBuild('POST', id, '/timers/stop', { ids: edit.ids });
     }
   },
   plan: (id: string) => call<{ plan: StoredPlan | null }>('GET', `/builds/${id}/plan`),
@@ -244,7 +248,7 @@ export const api = {
   },
   photoUrl: (name: string) => `/api/photos/${encodeURIComponent(name)}`,
   undo: (id: string, etag?: string) =>
-    call<BuildAnswer & { undone: string }>('POST', `/builds/${id}/undo`, {}, match(etag)),
+    onBuild<SaidOfBuild & { undone: string }>('POST', id, '/undo', {}, match(etag)),
   undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
   eventsUrl: (id: string) => `/api/builds/${id}/events`,
   fileUrl: (id: string) => `/api/builds/${id}/file`,

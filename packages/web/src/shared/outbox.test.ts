@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import type { Build, LogEdit } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
-import { ApiProblem, api, type BuildAnswer } from './api';
+import { ApiProblem, api } from './api';
+import type { BuildAnswer } from './knownBuild';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
 

@@ -4,7 +4,8 @@ import { get, update } from 'idb-keyval';
 import { nanoid } from 'nanoid';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { api, ApiProblem, type BuildAnswer } from './api';
+import { api, ApiProblem } from './api';
+import type { BuildAnswer } from './knownBuild';
 import { plain } from './offThread/workerLink';
 import { useNotice } from './notice';
 

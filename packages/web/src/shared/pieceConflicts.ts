@@ -1,6 +1,7 @@
 import type { Piece, Step } from '@fixatum/core';
 import { shallowRef, type Ref } from 'vue';
-import { api, ApiProblem, type BuildAnswer } from './api';
+import { api, ApiProblem } from './api';
+import type { BuildAnswer } from './knownBuild';
 import { useNotice } from './notice';
 
 interface Document {

@@ -1,7 +1,8 @@
 /// <reference types="jest" />
 import { planView, type Build, type PlanView } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
-import { api, type BuildAnswer } from '../shared/api';
+import { api } from '../shared/api';
+import type { BuildAnswer } from '../shared/knownBuild';
 import { useBuild } from '../shared/build';
 import { useClock } from '../shared/clock';
 import type { PlanStage, TakeView } from '../shared/offThread/planWork';
