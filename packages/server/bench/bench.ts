@@ -31,7 +31,7 @@ await parts.models.plans.upsert({
 const server = createApp(parts).listen(0);
 const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/builds/${stored.id}/log`;
 
-async function logOne({ id, ...entry }: LogEntry, have: number): Promise<{ ms: number; bytes: number }> {
+async function logOne({ id: _id, ...entry }: LogEntry, have: number): Promise<{ ms: number; bytes: number }> {
   const from = performance.now();
   const response = await fetch(url, {
     method: 'POST',

@@ -636,6 +636,28 @@ describe('the door', () => {
     expect(await get('/api/health')).toMatchObject({ ok: true, fixedAt: '2027-02-20T19:30' });
     expect(() => makeClock('tomorrow')).toThrow(/FIXATUM_NOW/);
   });
+
+  // Ten minutes are a matter, less is a clock that was set right.
+  it('says when its clock is behind what was saved already', async () => {
+    let now = Date.parse('2027-02-20T19:30:00Z');
+    const moving = makeClock(undefined, () => now);
+    app = createApp({ ...appParts(database, folder), clock: moving });
+    const behind = async () => (await get('/api/health')).behind;
+    expect(await behind()).toBeNull();
+    const { id } = await imported();
+    await request(app).patch(`/api/builds/${id}`).send({ name: 'Later' }).expect(200);
+    now -= 599_999;
+    expect(await behind()).toBeNull();
+    now -= 1;
+    expect(await behind()).toEqual({ savedAt: '2027-02-20T19:30:00.000Z', now: '2027-02-20T19:20:00.000Z' });
+    // What is logged all the same is kept, and is no newer than what was there.
+    await request(app).patch(`/api/builds/${id}`).send({ name: 'Earlier' }).expect(200);
+    expect((await get(`/api/builds/${id}`)).build.name).toBe('Earlier');
+    expect((await behind()).savedAt).toBe('2027-02-20T19:30:00.000Z');
+    // A clock that is meant to stand is behind nothing.
+    app = createApp(appParts(database, folder));
+    expect(await behind()).toBeNull();
+  });
 });
 
 describe('photos', () => {

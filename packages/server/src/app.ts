@@ -6,6 +6,7 @@ import type { Logger } from 'pino';
 import type { BuildStore } from './services/buildStore';
 import type { Models } from './storage/models';
 import type { Clock } from './services/clock';
+import { clockBehind } from './services/clockWatch';
 import { hostGuard } from './http/guard';
 import { deviceGuard } from './routes/admit';
 import { deviceRoutes } from './routes/deviceRoutes';
@@ -19,6 +20,7 @@ import { buildRoutes } from './routes/buildRoutes';
 import { logRoutes } from './routes/logRoutes';
 import { lookRoutes } from './routes/lookRoutes';
 import { readingRoutes } from './routes/readingRoutes';
+import type { Photos } from './services/photos';
 import type { ReadingStore } from './services/readingStore';
 import { photoRoutes } from './routes/photoRoutes';
 import { pieceRoutes } from './routes/pieceRoutes';
@@ -38,8 +40,7 @@ export interface AppOptions {
   backups?: Parameters<typeof backupRoutes>[0];
   /** Folder with the sample builds. */
   samplesFolder: string;
-  /** Folder that photos are kept in. */
-  photosFolder: string;
+  photos: Photos;
   /** Folder with the built web app; without it only the API is served. */
   webFolder?: string;
   /** Host names besides this machine's own that the server answers to. */
@@ -61,7 +62,7 @@ export function createApp({
   closing,
   backups,
   samplesFolder,
-  photosFolder,
+  photos,
   webFolder,
   allowedHosts = [],
   log,
@@ -107,8 +108,11 @@ export function createApp({
     }),
   );
   const api = express.Router();
-  api.get('/health', (_request, response) => {
-    response.json({ ok: true, now: clock.iso(), fixedAt: clock.fixedAt ?? null });
+  api.get('/health', async (_request, response) => {
+    const now = clock.iso();
+    // A fixed clock is meant to stand where it does.
+    const behind = clock.fixedAt === undefined ? await clockBehind(models, now) : undefined;
+    response.json({ ok: true, now, fixedAt: clock.fixedAt ?? null, behind: behind ?? null });
   });
   api.use(deviceRoutes({ devices, sharing }));
   if (backups) api.use(backupRoutes(backups));
@@ -119,7 +123,7 @@ export function createApp({
   api.use(planRoutes({ store, models }));
   api.use(readingRoutes({ store, readings, clock }));
   api.use(lookRoutes(models));
-  api.use(photoRoutes(photosFolder));
+  api.use(photoRoutes(photos));
   api.use(() => {
     throw new Problem('no-such-address', 'There is no such address here.');
   });

@@ -14,7 +14,6 @@ import { Workshop } from './workshop';
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
 /** It is looked so often whether a day has passed since the last backup. */
 const LOOK_FOR_BACKUP_MS = 3_600_000;
-const A_DAY_MS = 86_400_000;
 
 /** Starts the server; it ends, gracefully, when it is told to. */
 async function start(config: Config): Promise<void> {
@@ -44,15 +43,17 @@ async function start(config: Config): Promise<void> {
     ...(hasWeb ? { webFolder } : {}),
   });
   await workshop.openOrMend();
-  const backUp = async (reason: 'start' | 'daily') => {
-    const [newest] = await workshop.backups.list();
-    const isOld = !newest || Date.now() - Date.parse(newest.madeAt) >= A_DAY_MS;
-    if ((reason === 'start' || isOld) && (await workshop.hasAny())) await workshop.backups.make(reason);
+  const keepHouse = async (reason: 'start' | 'daily') => {
+    if (!(await workshop.hasAny())) return;
+    if (reason === 'daily' && !(await workshop.backups.isDue())) return;
+    await workshop.backups.make(reason);
+    // What goes now is in the copy just made.
+    await workshop.tidyPhotos();
   };
-  const backUpQuietly = (reason: 'start' | 'daily') =>
-    backUp(reason).catch((error: unknown) => log.error(error, 'making a backup'));
-  await backUpQuietly('start');
-  setInterval(() => void backUpQuietly('daily'), LOOK_FOR_BACKUP_MS).unref();
+  const keepHouseQuietly = (reason: 'start' | 'daily') =>
+    keepHouse(reason).catch((error: unknown) => log.error(error, 'making a backup'));
+  await keepHouseQuietly('start');
+  setInterval(() => void keepHouseQuietly('daily'), LOOK_FOR_BACKUP_MS).unref();
   if (config.samplesFirstTime) await workshop.loadSamplesFirstTime();
 
   const server = createServer(workshop.answer);

@@ -248,6 +248,7 @@ describe('a helper', () => {
     const helper = as(await paired('helper'));
     const build = (await here().post('/api/samples')).body.builds[0].id;
     await helper.get(`/api/builds/${build}`).expect(200);
+    await here().patch(`/api/builds/${build}`).send({ name: 'Changed at the computer' }).expect(200);
     const refused = [
       helper.put(`/api/builds/${build}/pieces/gorget`),
       helper.delete(`/api/builds/${build}`),
@@ -262,7 +263,39 @@ describe('a helper', () => {
       expect([answer.status, answer.body.type]).toEqual([403, 'urn:fixatum:problem:not-allowed']);
   });
 
+  it('takes back what was done on the same device, and nothing else', async () => {
+    await share();
+    const [helper, other] = [as(await paired('helper')), as(await paired('helper'))];
+    const builds: { id: string; name: string }[] = (await here().post('/api/samples')).body.builds;
+    const build = builds.find(({ name }) => /courier/i.test(name))!.id;
+    const logged = async () => (await here().get(`/api/builds/${build}`)).body.build.log.length as number;
+    const before = await logged();
+    const log = (who: ReturnType<typeof as>, step: string) =>
+      who.post(`/api/builds/${build}/log`).send({ piece: 'gorget', unit: 1, step, coat: 1 }).expect(201);
+    const undo = (who: ReturnType<typeof as>) => who.post(`/api/builds/${build}/undo`).send({});
+    await log(helper, 'bone');
+    const refused = await undo(other);
+    expect([refused.status, refused.body.type]).toEqual([403, 'urn:fixatum:problem:not-allowed']);
+    expect(refused.body.detail).toContain('Somebody else has changed something since.');
+    expect(await logged()).toBe(before + 1);
+    expect((await undo(helper)).status).toBe(200);
+    expect(await logged()).toBe(before);
+    // What the finisher did before is not the helper's, who did nothing after it.
+    await here().patch(`/api/builds/${build}`).send({ name: 'Changed' }).expect(200);
+    expect((await undo(helper)).status).toBe(403);
+    const { changes } = (await here().get(`/api/builds/${build}/changes`)).body;
+    expect(changes.map(({ label, by }: { label: string; by: string | null }) => [label, by])).toEqual([
+      ['Workshop and dates', null],
+    ]);
+    await log(helper, 'bone');
+    expect((await here().get(`/api/builds/${build}/changes`)).body.changes[0].by).toBe('Booth phone');
+    // A finisher takes back anybody's.
+    expect((await undo(here() as ReturnType<typeof as>)).status).toBe(200);
+  });
+
   it.each([
+    ['POST', '/api/builds/b/undo', true],
+    ['POST', '/api/builds/b/undo/all', false],
     ['POST', '/api/builds/b/log', true],
     ['POST', '/api/builds/b/underway/pause', true],
     ['POST', '/api/builds/b/touch-tests', true],

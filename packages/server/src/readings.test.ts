@@ -247,10 +247,15 @@ describe('readings', () => {
     await poller.round();
     expect(await readings.between(id, 0, minuteOf('23:00'))).toEqual([]);
     const port = await play('calm-room');
-    await store.change(id, { etag: undefined }, 'A sensor', '2027-02-20T19:00:00Z', (build) => ({
-      ...build,
-      places: build.places.map((place) => ({ ...place, hygrometerPort: port })),
-    }));
+    await store.change(
+      id,
+      { etag: undefined },
+      { label: 'A sensor', at: '2027-02-20T19:00:00Z' },
+      (build) => ({
+        ...build,
+        places: build.places.map((place) => ({ ...place, hygrometerPort: port })),
+      }),
+    );
     const loads = jest.spyOn(database.models.pieces, 'findAll');
     await poller.round();
     expect(await readings.between(id, 0, minuteOf('23:00'))).toHaveLength(1);

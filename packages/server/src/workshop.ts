@@ -10,6 +10,7 @@ import { Hygrometers } from './services/buildHeads';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
 import { Devices } from './services/devices';
+import { namedPhotos, Photos } from './services/photos';
 import { pollHygrometers, type Poller } from './services/poller';
 import { ReadingStore } from './services/readingStore';
 import { loadSamples } from './services/samples';
@@ -43,12 +44,14 @@ interface Open {
  */
 export class Workshop {
   readonly backups: Backups;
+  private readonly photos: Photos;
   private current: Open | undefined;
   /** What answers while the file is damaged. */
   private mending: Express | undefined;
 
   constructor(private readonly options: WorkshopOptions) {
     this.backups = new Backups(options.dataFolder);
+    this.photos = new Photos(resolve(options.dataFolder, 'photos'));
   }
 
   readonly answer = (request: IncomingMessage, response: ServerResponse): void => {
@@ -104,7 +107,7 @@ export class Workshop {
       sharing,
       closing: closing.signal,
       backups: { backups: this.backups, restore: (id) => this.restore(id) },
-      photosFolder: resolve(dataFolder, 'photos'),
+      photos: this.photos,
     });
     const poller = pollHygrometers({
       hygrometers: new Hygrometers(database.models),
@@ -120,6 +123,11 @@ export class Workshop {
     const store = this.current?.store;
     if (store && (await store.isUntouched()))
       await loadSamples(store, this.options.samplesFolder, this.options.clock);
+  }
+
+  /** Takes away photos that nothing names, and what is left of torn ones. */
+  async tidyPhotos(): Promise<void> {
+    if (this.current) await this.photos.tidy(await namedPhotos(this.current.database.sequelize));
   }
 
   /** Cuts what is held open for news, so that a server can end. */

@@ -2,6 +2,7 @@
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import ClockBehind from './shared/ClockBehind.vue';
 import Masthead from './shared/Masthead.vue';
 import RefusedEdits from './shared/RefusedEdits.vue';
 import { useAppearance } from './shared/appearance';
@@ -83,7 +84,7 @@ onKeyStroke((event) => {
   if (isTyping(event)) return;
   if ((event.ctrlKey || event.metaKey) && event.key === 'z') {
     event.preventDefault();
-    if (store.build && !me.isHelper) void store.undo();
+    if (store.build) void store.undo();
     return;
   }
   if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -94,7 +95,7 @@ onKeyStroke((event) => {
   else if (event.key === 'm') go('materials');
   else if (event.key === 'j') go('journal');
   else if (event.key === 'w') go('workshop');
-  else if (event.key === 'u' && store.build && !me.isHelper) void store.undo();
+  else if (event.key === 'u' && store.build) void store.undo();
 });
 </script>
 
@@ -102,6 +103,7 @@ onKeyStroke((event) => {
   <v-app :theme="theme">
     <Masthead v-if="route.name !== 'start'" @keys="help = true" />
     <v-main>
+      <ClockBehind />
       <RefusedEdits v-if="route.name !== 'start'" />
       <div v-if="route.name !== 'start' && store.missing" class="page">
         <h1>This build is not here</h1>

@@ -66,7 +66,7 @@ const edits: fc.Arbitrary<LogEdit> = fc.oneof(
     tests: fc.array(
       fc
         .tuple(spot, fc.record({ id, at: moment, state: fc.constantFrom('dry' as const, 'tacky' as const) }))
-        .map(([{ coat, ...where }, what]) => ({ face: 'outer' as const, ...where, ...what })),
+        .map(([{ coat: _coat, ...where }, what]) => ({ face: 'outer' as const, ...where, ...what })),
       { minLength: 1, maxLength: 2 },
     ),
   }),

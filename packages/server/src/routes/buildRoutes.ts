@@ -1,9 +1,11 @@
-import { applyPatch, buildSchema, isRecord, parseBuildText, type Build } from '@fixatum/core';
+import { applyPatch, buildSchema, isRecord, parseBuildText, sure, type Build } from '@fixatum/core';
 import express, { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, readJson, refuseOddJson } from '../http/bodies';
+import { callerOf } from './admit';
+import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { Problem, unusable } from '../http/problem';
 import { loadSamples } from '../services/samples';
@@ -41,6 +43,7 @@ interface Parts {
 export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
   const router = Router();
   const sendBuild = buildSender(store);
+  const noted = noteMaker(clock);
 
   router.get('/builds', async (_request, response) => {
     response.json({ builds: await store.list() });
@@ -84,8 +87,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request) },
-      'Workshop and dates',
-      clock.iso(),
+      noted(request, 'Workshop and dates'),
       (build) => {
         // The schema fills in empty lists for what was not sent; only what was sent counts.
         const kept = Object.entries(head).filter(([key]) => key in sent && !fixedKeys.includes(key));
@@ -101,8 +103,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request) },
-      label,
-      clock.iso(),
+      noted(request, label),
       (build) => {
         const applied = applyPatch(build, change);
         if (!applied.ok) throw unusable(applied.faults);
@@ -131,7 +132,10 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
 
   router.post('/builds/:id/undo', readJson, async (request, response) => {
     bodyOf(request, z.object({}).loose().optional());
-    const { stored, label } = await store.undo(param(request, 'id'), { etag: ifMatch(request) });
+    const { role, device } = callerOf(request);
+    // A helper takes back what was done on the same device, as that is what a helper can have done.
+    const only = role === 'helper' ? sure(device, 'the device of a helper').id : undefined;
+    const { stored, label } = await store.undo(param(request, 'id'), { etag: ifMatch(request) }, only);
     response.set('x-undone', encodeURIComponent(label));
     sendBuild(response, stored);
   });

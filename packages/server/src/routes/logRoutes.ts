@@ -12,14 +12,15 @@ import {
   type Underway,
   nth,
 } from '@fixatum/core';
-import { Router } from 'express';
+import { Router, type Request } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import type { BuildStore, Refusal } from '../services/buildStore';
+import type { BuildStore, ChangeNote, Refusal } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, oneOrMoreOf, param, readJson } from '../http/bodies';
 import { callerOf } from './admit';
+import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
 
@@ -72,6 +73,7 @@ function refusal(refused: Refusal): Problem {
 export function logRoutes({ store, clock }: Parts): Router {
   const router = Router();
   const sendBuild = buildSender(store);
+  const noted = noteMaker(clock);
 
   router.get('/builds/:id/log', async (request, response) => {
     response.json({ log: (await store.load(param(request, 'id'))).build.log ?? [] });
@@ -79,17 +81,16 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   /** Applies what the bench says; what is refused is told by name. */
   const edit = (
-    id: string,
-    label: string | ((build: Build) => string),
+    request: Request,
+    label: ChangeNote['label'],
     make: (build: Build) => LogEdit,
-  ): Promise<StoredBuild> => store.log(id, label, clock.iso(), make, refusal);
+  ): Promise<StoredBuild> => store.log(param(request, 'id'), noted(request, label), make, refusal);
 
   router.post('/builds/:id/log', readJson, async (request, response) => {
     const entries = oneOrMoreOf(request, newEntry);
     const by = callerOf(request).device?.name;
-    const id = param(request, 'id');
     const stored = await edit(
-      id,
+      request,
       (build) => `Log ${passWords(build, entries)}`,
       ({ timeZone }) => ({
         kind: 'log',
@@ -106,9 +107,8 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/touch-tests', readJson, async (request, response) => {
     const tests = oneOrMoreOf(request, newTest);
-    const id = param(request, 'id');
     const stored = await edit(
-      id,
+      request,
       (build) => `Touch test: ${passWords(build, tests)}`,
       ({ timeZone }) => ({
         kind: 'touch',
@@ -124,7 +124,7 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/timers', readJson, async (request, response) => {
     const timers = oneOrMoreOf(request, newTimer);
-    const stored = await edit(param(request, 'id'), `Timer: ${nth(timers, 0).label}`, () => ({
+    const stored = await edit(request, `Timer: ${nth(timers, 0).label}`, () => ({
       kind: 'timer',
       timers: timers.map((timer): BenchTimer => ({
         ...timer,
@@ -137,7 +137,7 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/timers/stop', readJson, async (request, response) => {
     const { ids } = bodyOf(request, stopSchema);
-    sendBuild(response, await edit(param(request, 'id'), 'Stop a timer', () => ({ kind: 'stopTimer', ids })));
+    sendBuild(response, await edit(request, 'Stop a timer', () => ({ kind: 'stopTimer', ids })));
   });
 
   router.delete('/builds/:id/log/:entry', async (request, response) => {
@@ -145,8 +145,7 @@ export function logRoutes({ store, clock }: Parts): Router {
     const stored = await store.change(
       param(request, 'id'),
       { etag: undefined },
-      'Take a log entry back',
-      clock.iso(),
+      noted(request, 'Take a log entry back'),
       (build) => {
         if (!build.log?.some((entry) => entry.id === entryId)) throw notFound('log entry');
         return { ...build, log: build.log.filter((entry) => entry.id !== entryId) };
@@ -157,9 +156,8 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/underway', readJson, async (request, response) => {
     const passes = oneOrMoreOf(request, newUnderway);
-    const id = param(request, 'id');
     const stored = await edit(
-      id,
+      request,
       (build) => `Start ${passWords(build, passes)}`,
       ({ timeZone }) => ({
         kind: 'start',
@@ -175,7 +173,7 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/underway/pause', readJson, async (request, response) => {
     const { ids, at, resume } = bodyOf(request, pauseSchema);
-    const stored = await edit(param(request, 'id'), resume ? 'Go on' : 'Pause', ({ timeZone }) => ({
+    const stored = await edit(request, resume ? 'Go on' : 'Pause', ({ timeZone }) => ({
       kind: 'pause',
       ids,
       at: at ?? clock.wallTimeIn(timeZone),
@@ -186,7 +184,7 @@ export function logRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/underway/stop', readJson, async (request, response) => {
     const { ids } = bodyOf(request, stopSchema);
-    sendBuild(response, await edit(param(request, 'id'), 'Stop a pass', () => ({ kind: 'stop', ids })));
+    sendBuild(response, await edit(request, 'Stop a pass', () => ({ kind: 'stop', ids })));
   });
 
   return router;

@@ -1,10 +1,11 @@
 import { pieceSchema, stepSchema, withoutDangling, type Build, type Piece, type Step } from '@fixatum/core';
-import { Router, type Response } from 'express';
+import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import { pieceEtag, type BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
+import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { notFound, Problem } from '../http/problem';
 
@@ -34,6 +35,7 @@ function stepIn(piece: Piece, id: string): Step {
 export function pieceRoutes({ store, clock }: Parts): Router {
   const router = Router();
   const sendBuild = buildSender(store);
+  const noted = noteMaker(clock);
   const sendPiece = (response: Response, stored: StoredBuild, pieceId: string) =>
     response.set('etag', pieceEtag(stored, pieceId)).json(pieceIn(stored.build, pieceId));
 
@@ -50,8 +52,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request) },
-      `Add ${piece.name}`,
-      clock.iso(),
+      noted(request, `Add ${piece.name}`),
       (build) => {
         const pieces = [...build.pieces];
         pieces.splice(at ?? pieces.length, 0, piece);
@@ -68,8 +69,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request), pieceId },
-      `Change ${piece.name}`,
-      clock.iso(),
+      noted(request, `Change ${piece.name}`),
       (build) => {
         pieceIn(build, pieceId);
         return withoutDangling(
@@ -86,8 +86,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     const stored = await store.change(
       param(request, 'id'),
       { etag: ifMatch(request), pieceId },
-      (build) => `Delete ${pieceIn(build, pieceId).name}`,
-      clock.iso(),
+      noted(request, (build) => `Delete ${pieceIn(build, pieceId).name}`),
       (build) => {
         const { id } = pieceIn(build, pieceId);
         return withoutDangling({ ...build, pieces: build.pieces.filter((piece) => piece.id !== id) }, build);
@@ -96,14 +95,10 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  const editSteps = (
-    buildId: string,
-    pieceId: string,
-    etag: string | undefined,
-    label: string,
-    edit: (steps: Step[], piece: Piece) => Step[],
-  ) =>
-    store.change(buildId, { etag, pieceId }, label, clock.iso(), (build) => {
+  const editSteps = (request: Request, label: string, edit: (steps: Step[], piece: Piece) => Step[]) => {
+    const pieceId = param(request, 'piece');
+    const expectation = { etag: ifMatch(request), pieceId };
+    return store.change(param(request, 'id'), expectation, noted(request, label), (build) => {
       const piece = pieceIn(build, pieceId);
       const steps = edit(piece.steps, piece);
       return withoutDangling(
@@ -111,6 +106,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
         build,
       );
     });
+  };
 
   router.get('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
     const stored = await store.load(param(request, 'id'));
@@ -120,17 +116,11 @@ export function pieceRoutes({ store, clock }: Parts): Router {
 
   router.post('/builds/:id/pieces/:piece/steps', readJson, async (request, response) => {
     const { step, at } = bodyOf(request, placedStep);
-    const stored = await editSteps(
-      param(request, 'id'),
-      param(request, 'piece'),
-      ifMatch(request),
-      'Add a step',
-      (steps) => {
-        const next = [...steps];
-        next.splice(at ?? next.length, 0, step);
-        return next;
-      },
-    );
+    const stored = await editSteps(request, 'Add a step', (steps) => {
+      const next = [...steps];
+      next.splice(at ?? next.length, 0, step);
+      return next;
+    });
     sendBuild(response, stored, 201);
   });
 
@@ -138,31 +128,19 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     const step = bodyOf(request, stepSchema);
     const stepId = param(request, 'step');
     if (step.id !== stepId) throw new Problem('unusable', 'A step keeps its id.');
-    const stored = await editSteps(
-      param(request, 'id'),
-      param(request, 'piece'),
-      ifMatch(request),
-      'Change a step',
-      (steps, piece) => {
-        stepIn(piece, stepId);
-        return steps.map((old) => (old.id === stepId ? step : old));
-      },
-    );
+    const stored = await editSteps(request, 'Change a step', (steps, piece) => {
+      stepIn(piece, stepId);
+      return steps.map((old) => (old.id === stepId ? step : old));
+    });
     sendBuild(response, stored);
   });
 
   router.delete('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
     const stepId = param(request, 'step');
-    const stored = await editSteps(
-      param(request, 'id'),
-      param(request, 'piece'),
-      ifMatch(request),
-      'Delete a step',
-      (steps, piece) => {
-        stepIn(piece, stepId);
-        return steps.filter((step) => step.id !== stepId);
-      },
-    );
+    const stored = await editSteps(request, 'Delete a step', (steps, piece) => {
+      stepIn(piece, stepId);
+      return steps.filter((step) => step.id !== stepId);
+    });
     sendBuild(response, stored);
   });
 

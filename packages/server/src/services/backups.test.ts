@@ -158,6 +158,26 @@ describe('a backup', () => {
     expect((await backups().list())[0]!.madeAt).toBe('2027-02-21T01:30:00.000Z');
   });
 
+  it('is made once a day, and stays, when the clock was set back', async () => {
+    expect(await backups().isDue()).toBe(true);
+    await backups().make('daily');
+    expect(await backups().isDue()).toBe(false);
+    nowMs += 86_399_999;
+    expect(await backups().isDue()).toBe(false);
+    nowMs += 1;
+    expect(await backups().isDue()).toBe(true);
+    for (let n = 0; n < 6; n += 1) {
+      await backups().make('daily');
+      nowMs += 60_000;
+    }
+    // A month back, all there is comes from days to come.
+    nowMs -= 30 * 86_400_000;
+    expect(await backups().isDue()).toBe(true);
+    const { id } = await backups().make('daily');
+    expect((await backups().list()).map((one) => one.id)).toContain(id);
+    expect(await backups().isDue()).toBe(false);
+  });
+
   it('says what is in it', async () => {
     const inside = await lookInside(join(data, DATABASE_FILE));
     const stored = await new BuildStore(database).list();

@@ -8,6 +8,8 @@ export const DATABASE_FILE = 'fixatum.sqlite';
 const PHOTOS = 'photos';
 const ABOUT = 'about.json';
 
+const A_DAY_MS = 86_400_000;
+
 /** Why a backup was made. */
 export const reasons = ['start', 'daily', 'by-hand', 'before-upgrade', 'before-restore'] as const;
 
@@ -126,7 +128,7 @@ export class Backups {
       await rm(partial, { recursive: true, force: true });
       throw error;
     }
-    await this.prune(butNot);
+    await this.prune(new Set([id, butNot]));
     const made = (await this.list()).find((one) => one.id === id);
     if (!made) throw new BadBackup('The backup was made and is not there.');
     return made;
@@ -150,11 +152,21 @@ export class Backups {
     return known.flat().sort((a, b) => (a.madeAt < b.madeAt ? 1 : a.madeAt > b.madeAt ? -1 : 0));
   }
 
-  private async prune(butNot: string | undefined): Promise<void> {
+  /** Whether a day has passed since the last. One from days to come was made before the clock was set back, and is no reason to wait. */
+  async isDue(): Promise<boolean> {
+    const now = Date.parse(this.nowIso());
+    return !(await this.list()).some(({ madeAt }) => {
+      const age = now - Date.parse(madeAt);
+      return age >= 0 && age < A_DAY_MS;
+    });
+  }
+
+  /** @param butNot those that stay in any case: the one just made may look old, where the clock was set back */
+  private async prune(butNot: ReadonlySet<string | undefined>): Promise<void> {
     const there = await this.list();
     const kept = keptBackups(new Map(there.map(({ id, madeAt }) => [id, madeAt])));
     for (const { id } of there)
-      if (!kept.has(id) && id !== butNot) await rm(join(this.folder, id), { recursive: true, force: true });
+      if (!kept.has(id) && !butNot.has(id)) await rm(join(this.folder, id), { recursive: true, force: true });
   }
 
   /** The newest that is still whole, and its folder; undefined when there is none. */

@@ -8,7 +8,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { Problem } from '../http/problem';
 import { openDatabase, type Database } from '../storage/database';
 import { samplesFolder } from '../testing/appParts';
-import { BuildStore } from './buildStore';
+import { BuildStore, type ChangeNote } from './buildStore';
 import type { StoredBuild } from './buildRows';
 
 let folder: string;
@@ -31,10 +31,10 @@ afterEach(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-const AT = '2027-02-20T19:30:00Z';
+const noted = (label: string): ChangeNote => ({ label, at: '2027-02-20T19:30:00Z' });
 const refused = () => new Problem('unusable', 'not taken');
 const rename = (id: string, name: string) =>
-  store.change(id, { etag: undefined }, 'Rename', AT, (build) => ({ ...build, name }));
+  store.change(id, { etag: undefined }, noted('Rename'), (build) => ({ ...build, name }));
 
 /** What somebody sees who reads the file anew. */
 async function onDisk(id: string): Promise<StoredBuild> {
@@ -47,25 +47,23 @@ async function disturb(id: string, random: (below: number) => number, n: number)
   const piece = build.pieces[random(build.pieces.length)] ?? sure(demo.pieces[0], 'a piece of the demo');
   const step = piece.steps[random(piece.steps.length)];
   const change = (label: string, edit: (build: Build) => Build) =>
-    store.change(id, { etag: undefined }, label, AT, edit);
+    store.change(id, { etag: undefined }, noted(label), edit);
   const spot = { piece: piece.id, unit: 1 + random(2), step: step?.id ?? 'none', coat: 1 + random(2) };
   const entry: LogEntry = { ...spot, id: `n${n}`, doneAt: '2027-02-20T18:00' };
   const doings: (() => Promise<unknown>)[] = [
     () => rename(id, `Name ${n}`),
-    () => store.log(id, 'Log', AT, () => ({ kind: 'log', entries: [entry] }), refused),
+    () => store.log(id, noted('Log'), () => ({ kind: 'log', entries: [entry] }), refused),
     () =>
       store.log(
         id,
-        'Start',
-        AT,
+        noted('Start'),
         () => ({ kind: 'start', passes: [{ ...spot, id: `u${n}`, startedAt: '2027-02-20T18:00' }] }),
         refused,
       ),
     () =>
       store.log(
         id,
-        'Stop',
-        AT,
+        noted('Stop'),
         (now) => ({ kind: 'stop', ids: (now.underway ?? []).map((one) => one.id) }),
         refused,
       ),
@@ -121,7 +119,7 @@ it('what is kept in hand is what is on disk, and every change is told as it was,
 
 it('what is kept can’t be changed in place', async () => {
   const { id } = await store.create(demo);
-  const spoil = store.change(id, { etag: undefined }, 'Spoil', AT, (build) => {
+  const spoil = store.change(id, { etag: undefined }, noted('Spoil'), (build) => {
     sure(build.pieces[0], 'a piece').name = 'Spoilt';
     return build;
   });
@@ -161,7 +159,7 @@ it('a change of more than two thousand steps is not kept: whoever is behind gets
   const tins = (count: number) =>
     Array.from({ length: count }, (_, n) => ({ id: `tin-${n}`, name: `Tin ${n}`, role: 'paint' as const }));
   const add = (count: number) =>
-    store.change(id, { etag: undefined }, 'Tins', AT, (build) => ({ ...build, materials: tins(count) }));
+    store.change(id, { etag: undefined }, noted('Tins'), (build) => ({ ...build, materials: tins(count) }));
   await add(1);
   const before = await store.load(id);
   expect(store.newsOf(before, version)?.change.length).toBeGreaterThan(0);

@@ -34,8 +34,14 @@ const UNDO_DEPTH = 200;
 /** Plans are large, so only this many of those before changes are kept. */
 const PLAN_DEPTH = 20;
 
-/** What a change is called; some names need the build to be found. */
-type Label = string | ((build: Build) => string);
+/** A change, as the journal tells it. */
+export interface ChangeNote {
+  /** What it is called; some names need the build to be found. */
+  label: string | ((build: Build) => string);
+  at: string;
+  /** The device it was made on; this machine itself without one. */
+  by?: { id: string; name: string };
+}
 
 /** What of a change was not taken, by what the core says of it. */
 export type Refusal =
@@ -155,11 +161,10 @@ export class BuildStore {
   change(
     id: string,
     expectation: Expectation,
-    label: Label,
-    at: string,
+    note: ChangeNote,
     edit: (build: Build) => Build,
   ): Promise<StoredBuild> {
-    return this.write(id, expectation, label, at, (before) => {
+    return this.write(id, expectation, note, (before) => {
       const parsed = parseBuild(edit(withoutOldDangling(before)));
       if (!parsed.ok) throw unusable(parsed.faults);
       const more = tooMuch(parsed.value);
@@ -175,12 +180,11 @@ export class BuildStore {
    */
   log(
     id: string,
-    label: Label,
-    at: string,
+    note: ChangeNote,
     make: (build: Build) => LogEdit,
     refused: (why: Refusal) => Problem,
   ): Promise<StoredBuild> {
-    return this.write(id, { etag: undefined }, label, at, (build) => {
+    return this.write(id, { etag: undefined }, note, (build) => {
       const edited = checkedLogEdit(build, make(build));
       if (edited.ok) return edited.build;
       throw refused(edited.why === 'faults' ? edited : { ...edited, build });
@@ -191,10 +195,10 @@ export class BuildStore {
   private async write(
     id: string,
     expectation: Expectation,
-    label: Label,
-    at: string,
+    note: ChangeNote,
     produce: (before: Build) => Build,
   ): Promise<StoredBuild> {
+    const { label, at, by } = note;
     const { stored } = await this.done(
       this.alone(async (transaction) => {
         const before = await this.read(id, transaction);
@@ -211,6 +215,8 @@ export class BuildStore {
             label: typeof label === 'string' ? label : label(before.build),
             back: JSON.stringify(back),
             plan: null,
+            device: by?.id ?? null,
+            by: by?.name ?? null,
           },
           { transaction },
         );
@@ -232,8 +238,9 @@ export class BuildStore {
   /**
    * Takes the last change back, and the plan to what it was before; says what was taken back. Throws a Problem (412) when
    * somebody has changed the build since the caller looked: the last change may then be theirs.
+   * @param only the one device whose changes may be taken back; those of all without it
    */
-  undo(id: string, expectation: Expectation): Promise<{ stored: StoredBuild; label: string }> {
+  undo(id: string, expectation: Expectation, only?: string): Promise<{ stored: StoredBuild; label: string }> {
     return this.done(
       this.alone(async (transaction) => {
         const before = await this.read(id, transaction);
@@ -244,6 +251,11 @@ export class BuildStore {
           transaction,
         });
         if (!last) throw new Problem('nothing-to-undo', 'There is no change left to take back.');
+        if (only !== undefined && last.device !== only)
+          throw new Problem(
+            'not-allowed',
+            'Somebody else has changed something since. Ask them, or a finisher, to take yours back.',
+          );
         const patched = jsonpatch.applyPatch(
           structuredClone(before.build),
           JSON.parse(last.back),
@@ -261,12 +273,12 @@ export class BuildStore {
   }
 
   /** The changes that can still be taken back, newest first. */
-  async changes(id: string): Promise<{ at: string; label: string }[]> {
+  async changes(id: string): Promise<{ at: string; label: string; by: string | null }[]> {
     const rows = await this.database.models.changes.findAll({
       where: { buildId: id },
       order: [['id', 'DESC']],
     });
-    return rows.map(({ at, label }) => ({ at, label }));
+    return rows.map(({ at, label, by }) => ({ at, label, by }));
   }
 
   /** What `undo` would take back next. */

@@ -12,16 +12,16 @@ export interface Clock {
  * The clock of the server: the machine's, or one fixed at a wall time such as `2027-02-20T19:30`.
  * Throws a RangeError when that is not a moment.
  */
-export function makeClock(fixedAt: string | undefined): Clock {
+export function makeClock(fixedAt: string | undefined, nowMs: () => number = Date.now): Clock {
   if (fixedAt !== undefined && toEpochMinute(fixedAt, 'UTC') === undefined) {
     throw new RangeError(`FIXATUM_NOW is "${fixedAt}"; write a moment as 2027-02-20T19:30.`);
   }
   const minuteIn = (timeZone: string) =>
-    fixedAt === undefined ? Math.floor(Date.now() / 60_000) : epochMinute(fixedAt, timeZone);
+    fixedAt === undefined ? Math.floor(nowMs() / 60_000) : epochMinute(fixedAt, timeZone);
   return {
     fixedAt,
     minuteIn,
     wallTimeIn: (timeZone) => toWallTime(minuteIn(timeZone), timeZone),
-    iso: () => new Date().toISOString(),
+    iso: () => new Date(nowMs()).toISOString(),
   };
 }

@@ -67,7 +67,7 @@ describe('the database', () => {
     const store = new BuildStore(await opened(folder, { busyTimeoutMs: 50 }));
     const { id } = await store.create(small);
     const rename = (name: string) =>
-      store.change(id, { etag: undefined }, 'Rename', '2027-02-20T18:00:00Z', (build) => ({
+      store.change(id, { etag: undefined }, { label: 'Rename', at: '2027-02-20T18:00:00Z' }, (build) => ({
         ...build,
         name,
       }));
@@ -84,10 +84,15 @@ describe('the database', () => {
     const other = await opened();
     const reading = await other.sequelize.transaction({ type: Transaction.TYPES.DEFERRED });
     await other.sequelize.query('SELECT * FROM builds', { transaction: reading });
-    const stored = await store.change(id, { etag: undefined }, 'Rename', '2027-02-20T18:00:00Z', (build) => ({
-      ...build,
-      name: 'While read',
-    }));
+    const stored = await store.change(
+      id,
+      { etag: undefined },
+      { label: 'Rename', at: '2027-02-20T18:00:00Z' },
+      (build) => ({
+        ...build,
+        name: 'While read',
+      }),
+    );
     expect(stored.build.name).toBe('While read');
     await reading.rollback();
   });

@@ -52,6 +52,9 @@ export interface ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreati
   back: string;
   /** The plan there was before, as JSON text; null where there was none, or it is long ago. */
   plan: string | null;
+  /** The device it was made on, and its name then; null for this machine itself. */
+  device: string | null;
+  by: string | null;
 }
 
 /** A saved look, as JSON text. */
@@ -169,6 +172,8 @@ export function defineModels(sequelize: Sequelize): Models {
         label: { type: DataTypes.STRING, allowNull: false },
         back: text(),
         plan: { type: DataTypes.TEXT, allowNull: true },
+        device: { type: DataTypes.STRING, allowNull: true },
+        by: { type: DataTypes.STRING, allowNull: true },
       },
       { ...quiet, tableName: 'changes' },
     ),

@@ -3,6 +3,7 @@ import type { AppOptions } from '../app';
 import { BuildStore } from '../services/buildStore';
 import { makeClock } from '../services/clock';
 import { Devices } from '../services/devices';
+import { Photos } from '../services/photos';
 import { ReadingStore } from '../services/readingStore';
 import type { Database } from '../storage/database';
 
@@ -17,5 +18,5 @@ export const appParts = (database: Database, folder: string): AppOptions => ({
   devices: new Devices(database.models),
   clock: makeClock('2027-02-20T19:30'),
   samplesFolder,
-  photosFolder: join(folder, 'photos'),
+  photos: new Photos(join(folder, 'photos')),
 });

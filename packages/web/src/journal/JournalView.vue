@@ -25,7 +25,7 @@ const store = useBuild();
 const piece = ref('');
 const material = ref('');
 const kind = ref('');
-const changes = ref<{ at: string; label: string }[]>([]);
+const changes = ref<Awaited<ReturnType<typeof api.changes>>['changes']>([]);
 watch(
   () => [store.id, store.etag] as const,
   ([id]) => {
@@ -85,7 +85,7 @@ const lines = computed((): Line[] => {
       at: toWallTime(Math.floor(Date.parse(one.at) / 60_000), zone.value),
       kind: 'change',
       materialIds: [],
-      text: one.label,
+      text: one.by === null ? one.label : `${one.label}, on ${one.by}`,
     }));
   return [...own.value, ...air, ...told].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
 });

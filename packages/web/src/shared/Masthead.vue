@@ -104,7 +104,6 @@ const lights = [
       </div>
       <div class="tools">
         <v-btn
-          v-if="!me.isHelper"
           :icon="mdiArrowULeftTop"
           variant="text"
           density="comfortable"

@@ -53,6 +53,14 @@ export interface ReadingsAnswer {
   places: PlaceReadings[];
 }
 
+/** What time it is at the server, and how far that is behind what was saved there already. */
+export interface Health {
+  ok: true;
+  now: string;
+  fixedAt: string | null;
+  behind: { savedAt: string; now: string } | null;
+}
+
 /** Who this browser is to the server: the computer itself, or a paired device. */
 export interface Me {
   role: 'finisher' | 'helper';
@@ -168,7 +176,7 @@ const match = (etag: string | undefined): Record<string, string> =>
 
 /** Every call the web app makes. All reject with an ApiProblem. */
 export const api = {
-  health: () => call<{ ok: true; now: string; fixedAt: string | null }>('GET', '/health'),
+  health: () => call<Health>('GET', '/health'),
   me: () => call<Me>('GET', '/me'),
   devices: () => call<DevicesAnswer>('GET', '/devices'),
   setSharing: (on: boolean) => call<DevicesAnswer>('PUT', '/sharing', { on }),
@@ -237,7 +245,9 @@ export const api = {
       'POST',
       `/builds/${id}/places/${encodeURIComponent(placeId)}/read`,
     ),
-  changes: (id: string) => call<{ changes: { at: string; label: string }[] }>('GET', `/builds/${id}/changes`),
+  /** What was changed, and on which device; on the computer itself without one. */
+  changes: (id: string) =>
+    call<{ changes: { at: string; label: string; by: string | null }[] }>('GET', `/builds/${id}/changes`),
   looks: () => call<{ looks: Look[] }>('GET', '/looks'),
   saveLook: (look: Look) => call<Look>('POST', '/looks', look),
   deleteLook: (lookId: string) => call<void>('DELETE', `/looks/${encodeURIComponent(lookId)}`),

@@ -20,7 +20,6 @@ import { api, ApiProblem } from './api';
 import type { BuildAnswer } from './knownBuild';
 import { plain } from './offThread/workerLink';
 import { useClock } from './clock';
-import { useMe } from './me';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
 import { benchActs } from './benchActs';
@@ -40,7 +39,6 @@ const OPEN_AGAIN_MS = 3000;
 export const useBuild = defineStore('build', () => {
   const clock = useClock();
   const notice = useNotice();
-  const me = useMe();
   const id = ref<string>();
   const build = shallowRef<Build>();
   const pieceEtags = ref<Record<string, string>>({});
@@ -211,9 +209,7 @@ export const useBuild = defineStore('build', () => {
     rememberPlan();
     build.value = edited.build;
     plan();
-    // What is at the server already only a finisher takes back.
-    const back = me.isHelper ? undefined : { label: 'Undo', run: () => void undo() };
-    if (said) notice.say(said, back);
+    if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
     await outbox.put(id.value, edit);
     return true;
   }

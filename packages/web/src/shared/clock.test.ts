@@ -16,7 +16,12 @@ afterEach(() => {
   jest.useRealTimers();
 });
 
-const health = (now: string, fixedAt: string | null = null) => ({ ok: true as const, now, fixedAt });
+const health = (now: string, fixedAt: string | null = null) => ({
+  ok: true as const,
+  now,
+  fixedAt,
+  behind: null,
+});
 
 test('the present is the server’s, whatever this machine says', async () => {
   // The server is half an hour ahead.

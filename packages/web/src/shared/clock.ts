@@ -2,10 +2,12 @@ import { epochMinute } from '@fixatum/core';
 import { useIntervalFn, useTimeoutFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { onScopeDispose, ref } from 'vue';
-import { api } from './api';
+import { api, type Health } from './api';
 
 /** A server that did not say what time it is is asked again after so long. */
 const TRY_AGAIN_MS = 3000;
+/** A clock can be set while the app is open. */
+const ASK_EVERY_MS = 5 * 60_000;
 
 /**
  * The present as the server sees it, in epoch minutes with seconds as a fraction. A server with a fixed clock
@@ -14,6 +16,8 @@ const TRY_AGAIN_MS = 3000;
 export const useClock = defineStore('clock', () => {
   const offsetMs = ref(0);
   const fixedAt = ref<string | null>(null);
+  /** Where the server's clock is behind what was saved there already. */
+  const behind = ref<Health['behind']>(null);
   const tick = ref(Date.now());
   const toNow = () => (tick.value = Date.now());
   useIntervalFn(toNow, 1000);
@@ -39,11 +43,14 @@ export const useClock = defineStore('clock', () => {
       const health = await api.health();
       offsetMs.value = Date.parse(health.now) - (before + Date.now()) / 2;
       fixedAt.value = health.fixedAt;
+      behind.value = health.behind;
     } catch (error) {
       again.start();
       throw error;
     }
   }
+
+  useIntervalFn(() => void synchronise().catch(() => undefined), ASK_EVERY_MS);
 
   /** Now, in epoch minutes, for a build in this time zone. */
   function now(timeZone: string): number {
@@ -52,5 +59,5 @@ export const useClock = defineStore('clock', () => {
       : epochMinute(fixedAt.value, timeZone);
   }
 
-  return { synchronise, now, fixedAt };
+  return { synchronise, now, fixedAt, behind };
 });

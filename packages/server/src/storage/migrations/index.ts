@@ -5,6 +5,7 @@ import { readings } from './m003Readings';
 import { plans } from './m004Plans';
 import { changePlans } from './m005ChangePlans';
 import { devices } from './m006Devices';
+import { changeAuthors } from './m007ChangeAuthors';
 
 /** One change to the tables. Everything it does is done in the transaction that also marks it as done. */
 export interface Migration {
@@ -13,4 +14,12 @@ export interface Migration {
 }
 
 /** All changes to the tables, oldest first. What a migration that has landed does is never changed. */
-export const migrations: readonly Migration[] = [initial, looks, readings, plans, changePlans, devices];
+export const migrations: readonly Migration[] = [
+  initial,
+  looks,
+  readings,
+  plans,
+  changePlans,
+  devices,
+  changeAuthors,
+];

@@ -1,0 +1,99 @@
+import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { nanoid } from 'nanoid';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import sharp from 'sharp';
+import { Problem } from '../http/problem';
+
+const LONGEST_EDGE_PX = 1600;
+const takenTypes = new Set(['jpeg', 'png', 'webp', 'heif']);
+/** A photo that nothing names may still wait, on a phone without network, for the coat it belongs to. */
+const WAITS_DAYS = 30;
+/** Nobody takes so long to write one. */
+const TORN_AFTER_HOURS = 1;
+const PARTIAL = '.partial';
+
+const noPhoto = () =>
+  new Problem('no-photo', 'That is no picture that can be read: take a JPEG, PNG or WebP.');
+
+/** Whether something is the name of a photo that is kept here. */
+export const isPhotoName = (name: string): boolean => /^[\w-]+\.jpg$/.test(name);
+
+/** Where a build, its log, its looks or what takes a change back can name a photo. */
+const named: readonly [table: string, column: string][] = [
+  ['builds', 'body'],
+  ['pieces', 'body'],
+  ['steps', 'body'],
+  ['log_entries', 'body'],
+  ['underway', 'body'],
+  ['changes', 'back'],
+  ['looks', 'body'],
+];
+
+/** The photos that anything stored names. */
+export async function namedPhotos(sequelize: Sequelize): Promise<Set<string>> {
+  const names = new Set<string>();
+  for (const [table, column] of named) {
+    const rows = await sequelize.query<{ text: string }>(
+      `SELECT \`${column}\` AS text FROM \`${table}\` WHERE \`${column}\` LIKE '%.jpg%'`,
+      { type: QueryTypes.SELECT },
+    );
+    for (const { text } of rows) for (const [name] of text.matchAll(/[\w-]+\.jpg/g)) names.add(name);
+  }
+  return names;
+}
+
+/** The photos beside the database. One is there whole or not at all, and never changes. */
+export class Photos {
+  constructor(
+    readonly folder: string,
+    private readonly nowMs: () => number = Date.now,
+  ) {}
+
+  /**
+   * Keeps a picture: upright, at most 1600 px long, a JPEG without whatever else the file carried, such as where it was taken.
+   * Returns its name.
+   * @throws Problem when it is none
+   */
+  async keep(bytes: Buffer | undefined): Promise<string> {
+    if (!bytes) throw noPhoto();
+    let jpeg: Buffer;
+    try {
+      const image = sharp(bytes, { limitInputPixels: 100_000_000 });
+      const { format } = await image.metadata();
+      if (!takenTypes.has(format)) throw noPhoto();
+      jpeg = await image
+        .rotate()
+        .resize(LONGEST_EDGE_PX, LONGEST_EDGE_PX, { fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 82 })
+        .toBuffer();
+    } catch {
+      throw noPhoto();
+    }
+    const name = `${nanoid(14)}.jpg`;
+    const file = join(this.folder, name);
+    await mkdir(this.folder, { recursive: true });
+    await writeFile(`${file}${PARTIAL}`, jpeg, { flush: true });
+    await rename(`${file}${PARTIAL}`, file);
+    return name;
+  }
+
+  /**
+   * Takes away what was cut off while it was written, and what nothing has named for a month.
+   * @param inUse the names that anything stored mentions
+   * @returns what went
+   */
+  async tidy(inUse: ReadonlySet<string>): Promise<string[]> {
+    const gone: string[] = [];
+    for (const name of await readdir(this.folder).catch(() => [])) {
+      const isTorn = name.endsWith(PARTIAL);
+      if (!isTorn && (!isPhotoName(name) || inUse.has(name))) continue;
+      const file = join(this.folder, name);
+      const hours = (this.nowMs() - (await stat(file)).mtimeMs) / 3_600_000;
+      if (hours < (isTorn ? TORN_AFTER_HOURS : WAITS_DAYS * 24)) continue;
+      await rm(file, { force: true });
+      gone.push(name);
+    }
+    return gone;
+  }
+}
