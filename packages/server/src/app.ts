@@ -15,6 +15,7 @@ import { pairRoutes } from './routes/pairRoutes';
 import type { Devices } from './services/devices';
 import type { Sharing } from './services/sharing';
 import { answerProblem, Problem } from './http/problem';
+import { archiveRoutes } from './routes/archiveRoutes';
 import { backupRoutes } from './routes/backupRoutes';
 import { buildRoutes } from './routes/buildRoutes';
 import { logRoutes } from './routes/logRoutes';
@@ -37,7 +38,8 @@ export interface AppOptions {
   /** Aborted when the server stops: what is held open for news is cut then. */
   closing?: AbortSignal;
   /** Copies of everything, and how one is put back; without it there are none. */
-  backups?: Parameters<typeof backupRoutes>[0];
+  backups?: Parameters<typeof backupRoutes>[0] &
+    Pick<Parameters<typeof archiveRoutes>[0], 'incoming' | 'restoreFrom'>;
   /** Folder with the sample builds. */
   samplesFolder: string;
   photos: Photos;
@@ -115,7 +117,10 @@ export function createApp({
     response.json({ ok: true, now, fixedAt: clock.fixedAt ?? null, behind: behind ?? null });
   });
   api.use(deviceRoutes({ devices, sharing }));
-  if (backups) api.use(backupRoutes(backups));
+  if (backups) {
+    api.use(backupRoutes(backups));
+    api.use(archiveRoutes({ ...backups, store, models, photos }));
+  }
   api.use(eventRoutes({ store, devices, closing }));
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));

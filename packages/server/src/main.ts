@@ -48,7 +48,7 @@ async function start(config: Config): Promise<void> {
     if (reason === 'daily' && !(await workshop.backups.isDue())) return;
     await workshop.backups.make(reason);
     // What goes now is in the copy just made.
-    await workshop.tidyPhotos();
+    await workshop.tidy();
   };
   const keepHouseQuietly = (reason: 'start' | 'daily') =>
     keepHouse(reason).catch((error: unknown) => log.error(error, 'making a backup'));

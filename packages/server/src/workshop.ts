@@ -10,6 +10,7 @@ import { Hygrometers } from './services/buildHeads';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
 import { Devices } from './services/devices';
+import { Incoming } from './services/incoming';
 import { namedPhotos, Photos } from './services/photos';
 import { pollHygrometers, type Poller } from './services/poller';
 import { ReadingStore } from './services/readingStore';
@@ -45,6 +46,7 @@ interface Open {
 export class Workshop {
   readonly backups: Backups;
   private readonly photos: Photos;
+  private readonly incoming: Incoming;
   private current: Open | undefined;
   /** What answers while the file is damaged. */
   private mending: Express | undefined;
@@ -52,6 +54,7 @@ export class Workshop {
   constructor(private readonly options: WorkshopOptions) {
     this.backups = new Backups(options.dataFolder);
     this.photos = new Photos(resolve(options.dataFolder, 'photos'));
+    this.incoming = new Incoming(resolve(options.dataFolder, 'incoming'));
   }
 
   readonly answer = (request: IncomingMessage, response: ServerResponse): void => {
@@ -106,7 +109,12 @@ export class Workshop {
       devices: new Devices(database.models),
       sharing,
       closing: closing.signal,
-      backups: { backups: this.backups, restore: (id) => this.restore(id) },
+      backups: {
+        backups: this.backups,
+        restore: (id) => this.restore(id),
+        incoming: this.incoming,
+        restoreFrom: (from) => this.restoreFrom(from),
+      },
       photos: this.photos,
     });
     const poller = pollHygrometers({
@@ -125,8 +133,9 @@ export class Workshop {
       await loadSamples(store, this.options.samplesFolder, this.options.clock);
   }
 
-  /** Takes away photos that nothing names, and what is left of torn ones. */
-  async tidyPhotos(): Promise<void> {
+  /** Takes away photos that nothing names, and what is left of torn ones and of archives that nobody took. */
+  async tidy(): Promise<void> {
+    await this.incoming.clear();
     if (this.current) await this.photos.tidy(await namedPhotos(this.current.database.sequelize));
   }
 
@@ -153,9 +162,13 @@ export class Workshop {
 
   /** Puts a backup in the place of everything; what there was is backed up before. */
   private async restore(id: string): Promise<void> {
-    const from = await this.backups.folderOf(id);
+    await this.restoreFrom(await this.backups.folderOf(id), id);
+  }
+
+  /** As `restore`, from any folder with a database. @param butNot a backup that stays, however many there are */
+  private async restoreFrom(from: string, butNot?: string): Promise<void> {
     // A damaged file can't be backed up; it is kept as it is.
-    await this.backups.make('before-restore', id).catch(() => this.backups.putAside());
+    await this.backups.make('before-restore', butNot).catch(() => this.backups.putAside());
     await this.close();
     try {
       await putBack(from, this.options.dataFolder);

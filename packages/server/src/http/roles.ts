@@ -5,7 +5,7 @@ const writes: readonly { methods: readonly string[]; path: RegExp }[] = [
   { methods: ['PUT'], path: /^\/api\/builds\/[^/]+\/plan$/ },
 ];
 /** What is nobody's business but a finisher's, even to look at. */
-const secret = /^\/api\/(devices|sharing|backups)/;
+const secret = /^\/api\/(devices|sharing|backups|archives)/;
 
 /** Whether a helper may make a request. */
 export const helperMay = (method: string, path: string): boolean =>

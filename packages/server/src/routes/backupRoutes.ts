@@ -11,7 +11,8 @@ interface Parts {
   restore: (id: string) => Promise<void>;
 }
 
-const said = <T>(work: Promise<T>): Promise<T> =>
+/** What is wrong with a backup or an archive, as it is told to the caller. */
+export const saidOfBackups = <T>(work: Promise<T>): Promise<T> =>
   work.catch((error: unknown) => {
     throw error instanceof BadBackup ? new Problem('bad-backup', error.message) : error;
   });
@@ -26,19 +27,19 @@ export function backupRoutes({ backups, restore }: Parts): Router {
   });
 
   router.post('/backups', readJson, async (_request, response) => {
-    await said(backups.make('by-hand'));
+    await saidOfBackups(backups.make('by-hand'));
     response.status(201).json(await state());
   });
 
   router.get('/backups/:backup/file', async (request, response) => {
     const id = param(request, 'backup');
-    const folder = await said(backups.folderOf(id));
+    const folder = await saidOfBackups(backups.folderOf(id));
     response.attachment(`fixatum-${id}.zip`).type('application/zip');
     await pipeline(await zipOf(folder), response);
   });
 
   router.post('/backups/:backup/restore', readJson, async (request, response) => {
-    await said(restore(param(request, 'backup')));
+    await saidOfBackups(restore(param(request, 'backup')));
     response.json(await state());
   });
 

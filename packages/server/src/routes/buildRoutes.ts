@@ -5,6 +5,7 @@ import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, readJson, refuseOddJson } from '../http/bodies';
 import { callerOf } from './admit';
+import { fileNameOf } from './fileNameOf';
 import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { Problem, unusable } from '../http/problem';
@@ -69,9 +70,8 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
 
   router.get('/builds/:id/file', async (request, response) => {
     const { build } = await store.load(param(request, 'id'));
-    const name = build.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
     response
-      .attachment(`${name || 'build'}.fixatum.json`)
+      .attachment(`${fileNameOf(build.name)}.fixatum.json`)
       .type('application/json')
       .send(`${JSON.stringify(build, null, 2)}\n`);
   });

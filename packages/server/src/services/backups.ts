@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { z } from 'zod';
 import { keptBackups } from './keptBackups';
+import { photosIn } from './photos';
 
 export const DATABASE_FILE = 'fixatum.sqlite';
 const PHOTOS = 'photos';
@@ -68,9 +69,6 @@ export async function lookInside(file: string): Promise<AboutBackup['builds']> {
     await close(database);
   }
 }
-
-const photosIn = async (folder: string): Promise<string[]> =>
-  (await readdir(folder).catch(() => [])).filter((name) => name.endsWith('.jpg'));
 
 /** Photos never change, so one that is kept twice on one disk needs no room of its own. */
 async function keepPhotos(from: string, to: string): Promise<number> {

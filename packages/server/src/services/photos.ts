@@ -1,4 +1,4 @@
-import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import { QueryTypes, type Sequelize } from 'sequelize';
@@ -30,6 +30,15 @@ const named: readonly [table: string, column: string][] = [
   ['looks', 'body'],
 ];
 
+/** The names of photos in some text. */
+export const photoNamesIn = (text: string): string[] => [
+  ...new Set([...text.matchAll(/[\w-]+\.jpg/g)].map(([name]) => name)),
+];
+
+/** The photos in a folder; none where there is no such folder. */
+export const photosIn = async (folder: string): Promise<string[]> =>
+  (await readdir(folder).catch(() => [])).filter(isPhotoName);
+
 /** The photos that anything stored names. */
 export async function namedPhotos(sequelize: Sequelize): Promise<Set<string>> {
   const names = new Set<string>();
@@ -38,7 +47,7 @@ export async function namedPhotos(sequelize: Sequelize): Promise<Set<string>> {
       `SELECT \`${column}\` AS text FROM \`${table}\` WHERE \`${column}\` LIKE '%.jpg%'`,
       { type: QueryTypes.SELECT },
     );
-    for (const { text } of rows) for (const [name] of text.matchAll(/[\w-]+\.jpg/g)) names.add(name);
+    for (const { text } of rows) for (const name of photoNamesIn(text)) names.add(name);
   }
   return names;
 }
@@ -71,11 +80,28 @@ export class Photos {
       throw noPhoto();
     }
     const name = `${nanoid(14)}.jpg`;
+    await this.put(name, (file) => writeFile(file, jpeg, { flush: true }));
+    return name;
+  }
+
+  /**
+   * Takes a photo over that was kept elsewhere, as it is, under the name it has. One of that name which is here stays.
+   * @throws Problem when it is none
+   */
+  async takeOver(from: string, name: string): Promise<void> {
+    if ((await photosIn(this.folder)).includes(name)) return;
+    const { format } = await sharp(from)
+      .metadata()
+      .catch(() => ({ format: undefined }));
+    if (format !== 'jpeg') throw noPhoto();
+    await this.put(name, (file) => copyFile(from, file));
+  }
+
+  private async put(name: string, write: (file: string) => Promise<void>): Promise<void> {
     const file = join(this.folder, name);
     await mkdir(this.folder, { recursive: true });
-    await writeFile(`${file}${PARTIAL}`, jpeg, { flush: true });
+    await write(`${file}${PARTIAL}`);
     await rename(`${file}${PARTIAL}`, file);
-    return name;
   }
 
   /**

@@ -77,6 +77,11 @@ const lights = [
             :href="api.fileUrl(store.id)"
             title="Save as a build file"
           />
+          <v-list-item
+            v-if="store.id && !me.isHelper"
+            :href="api.archiveUrl(store.id)"
+            title="Save with photos and readings"
+          />
           <v-divider />
           <v-list-subheader><v-icon :icon="mdiThemeLightDark" size="16" /> Light</v-list-subheader>
           <v-list-item

@@ -87,6 +87,12 @@ export interface BackupsAnswer {
   }[];
 }
 
+/** What is in an archive that was sent: one build, or a whole workshop. */
+export type ArchiveAnswer = { id: string; photos: number } & (
+  | { kind: 'build'; name: string; pieces: number; logged: number; readings: number; looks: number }
+  | { kind: 'workshop'; builds: BackupsAnswer['backups'][number]['builds'] }
+);
+
 export interface BuildSummary {
   id: string;
   name: string;
@@ -111,6 +117,8 @@ const problemSchema = z.object({
   etag: z.string().optional().catch(undefined),
 });
 
+const isAsItIs = (body: unknown): body is FormData | Blob => body instanceof FormData || body instanceof Blob;
+
 async function call<T>(
   method: string,
   path: string,
@@ -121,14 +129,14 @@ async function call<T>(
   try {
     response = await fetch(`/api${path}`, {
       method,
-      // A form says itself what it is.
+      // A form or a file says itself what it is.
       headers: {
-        ...(body === undefined || body instanceof FormData ? {} : { 'content-type': 'application/json' }),
+        ...(body === undefined || isAsItIs(body) ? {} : { 'content-type': 'application/json' }),
         ...headers,
       },
       ...(body === undefined
         ? {}
-        : { body: typeof body === 'string' || body instanceof FormData ? body : JSON.stringify(body) }),
+        : { body: typeof body === 'string' || isAsItIs(body) ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiProblem(
@@ -186,6 +194,13 @@ export const api = {
   makeBackup: () => call<BackupsAnswer>('POST', '/backups', {}),
   restoreBackup: (id: string) =>
     call<BackupsAnswer>('POST', `/backups/${encodeURIComponent(id)}/restore`, {}),
+  /** Sends a zip to be looked into; nothing is done with it until it is taken. */
+  sendArchive: (file: Blob) =>
+    call<ArchiveAnswer>('POST', '/archives', new Blob([file], { type: 'application/zip' })),
+  takeArchive: (id: string) =>
+    call<BuildAnswer | { restored: true }>('POST', `/archives/${encodeURIComponent(id)}/take`, {}),
+  letArchiveGo: (id: string) => call<void>('DELETE', `/archives/${encodeURIComponent(id)}`),
+  archiveUrl: (id: string) => `/api/builds/${id}/archive`,
   backupUrl: (id: string) => `/api/backups/${encodeURIComponent(id)}/file`,
   builds: () => call<{ builds: BuildSummary[] }>('GET', '/builds'),
   build: (id: string) => onBuild('GET', id, ''),

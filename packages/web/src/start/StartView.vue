@@ -1,23 +1,34 @@
 <script setup lang="ts">
 import { parseBuildText, pathText, type Fault } from '@fixatum/core';
 import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
-import { onMounted, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiProblem, type BuildSummary } from '../shared/api';
 import { fileOf } from '../shared/inputs';
+import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
 import { later } from '../shared/later';
 
+const ArchiveDialog = later(() => import('../shared/ArchiveDialog.vue'));
 const NewBuildDialog = later(() => import('./NewBuildDialog.vue'));
 
 const router = useRouter();
 const notice = useNotice();
+const me = useMe();
 const builds = ref<BuildSummary[]>();
 const faults = ref<Fault[]>([]);
 const faultyFile = ref('');
 const picker = ref<HTMLInputElement>();
 const creating = ref(false);
 const loadingDemo = ref(false);
+/** A zip that was chosen, to be looked into. */
+const archive = ref<File>();
+const isLooking = computed({
+  get: () => archive.value !== undefined,
+  set: (is) => {
+    if (!is) archive.value = undefined;
+  },
+});
 
 async function list(): Promise<void> {
   try {
@@ -35,6 +46,10 @@ async function importFile(event: Event): Promise<void> {
   if (!file) return;
   faults.value = [];
   faultyFile.value = file.name;
+  if (/\.zip$/i.test(file.name)) {
+    archive.value = file;
+    return;
+  }
   const text = await file.text();
   const parsed = parseBuildText(text);
   if (!parsed.ok) {
@@ -102,6 +117,7 @@ async function putAside(build: BuildSummary): Promise<void> {
               >
             </router-link>
             <v-btn
+              v-if="!me.isHelper"
               variant="text"
               size="small"
               :aria-label="`Put ${build.name} aside`"
@@ -111,9 +127,13 @@ async function putAside(build: BuildSummary): Promise<void> {
           </li>
         </ul>
       </section>
-      <p v-else-if="builds" class="mt-6">Nothing here yet. Three ways to begin:</p>
+      <p v-else-if="builds" class="mt-6">
+        {{
+          me.isHelper ? 'Nothing here yet. Ask at the computer.' : 'Nothing here yet. Three ways to begin:'
+        }}
+      </p>
 
-      <div class="ways">
+      <div v-if="!me.isHelper" class="ways">
         <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true"
           >New build</v-btn
         >
@@ -126,7 +146,7 @@ async function putAside(build: BuildSummary): Promise<void> {
         <input
           ref="picker"
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           class="d-none"
           aria-label="Build file"
           @change="importFile"
@@ -144,6 +164,7 @@ async function putAside(build: BuildSummary): Promise<void> {
         <p v-if="faults.length > 30" class="quiet">And {{ faults.length - 30 }} more.</p>
       </section>
     </div>
+    <ArchiveDialog v-if="archive" v-model="isLooking" :file="archive" @added="openBuild" />
     <NewBuildDialog v-if="creating" v-model="creating" @made="openBuild" />
   </div>
 </template>

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { sayMoment, sayWait } from '@fixatum/core';
-import { mdiContentSaveOutline, mdiHistory } from '@mdi/js';
+import { mdiContentSaveOutline, mdiFileUploadOutline, mdiHistory } from '@mdi/js';
 import { computed, onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import { api, type BackupsAnswer } from '../shared/api';
+import ArchiveDialog from '../shared/ArchiveDialog.vue';
 import { useBuild } from '../shared/build';
+import BuildsInside from '../shared/BuildsInside.vue';
+import { fileOf } from '../shared/inputs';
 import { useNotice } from '../shared/notice';
 import WorkshopPanel from './WorkshopPanel.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -17,6 +21,17 @@ const state = ref<BackupsAnswer>();
 const busy = ref(false);
 /** The one that is looked into before it is put back. */
 const chosen = ref<Backup>();
+/** A file that was saved somewhere, to be looked into. */
+const picker = ref<HTMLInputElement>();
+const file = ref<File>();
+const isLooking = computed({
+  get: () => file.value !== undefined,
+  set: (is) => {
+    if (!is) file.value = undefined;
+  },
+});
+const router = useRouter();
+const goTo = (id: string) => void router.push({ name: 'bench', params: { build: id } });
 const isChosen = computed({
   get: () => chosen.value !== undefined,
   set: (is) => {
@@ -69,9 +84,22 @@ const reasonWords: Record<Backup['reason'], string> = {
       four weeks and twelve months are kept, each copy checked by opening it.
     </p>
     <p class="small quiet">They lie in {{ state.folder }}. A copy on another disk is worth having, too.</p>
-    <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
-      >Back up now</v-btn
-    >
+    <div class="ways">
+      <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
+        >Back up now</v-btn
+      >
+      <v-btn :prepend-icon="mdiFileUploadOutline" variant="text" @click="picker?.click()"
+        >Open a saved file…</v-btn
+      >
+      <input
+        ref="picker"
+        type="file"
+        accept=".zip,application/zip"
+        class="d-none"
+        aria-label="Saved backup or build"
+        @change="file = fileOf($event)"
+      />
+    </div>
     <ul v-if="state.backups.length > 0" aria-label="Backups">
       <li v-for="backup in state.backups" :key="backup.id">
         <span>{{ when(backup.madeAt) }}</span>
@@ -97,18 +125,12 @@ const reasonWords: Record<Backup['reason'], string> = {
     </ul>
     <p v-else class="small quiet">There is none yet.</p>
 
+    <ArchiveDialog v-if="file" v-model="isLooking" :file="file" @added="goTo" />
     <v-dialog v-model="isChosen" max-width="560">
       <v-card v-if="chosen">
         <div class="pa-6 pb-2">
           <h2>{{ when(chosen.madeAt) }}</h2>
-          <ul class="inside">
-            <li v-for="build in chosen.builds" :key="build.name">
-              <strong>{{ build.name }}</strong>: {{ build.pieces }}
-              {{ build.pieces === 1 ? 'piece' : 'pieces' }}, {{ build.logged }} log
-              {{ build.logged === 1 ? 'entry' : 'entries' }}
-            </li>
-          </ul>
-          <p>{{ chosen.photos }} {{ chosen.photos === 1 ? 'photo' : 'photos' }}.</p>
+          <BuildsInside :builds="chosen.builds" :photos="chosen.photos" />
           <p class="my-4">
             Putting it back makes everything what it was then, for all builds and on all devices. What there
             is now is backed up first, so you can come back to it.
@@ -121,7 +143,10 @@ const reasonWords: Record<Backup['reason'], string> = {
 </template>
 
 <style scoped>
-.backups > .v-btn {
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
   margin: 12px 0;
 }
 
@@ -137,10 +162,6 @@ ul {
   align-items: center;
   padding: 4px 0;
   border-bottom: 1px solid var(--line);
-}
-
-.inside {
-  margin: 12px 0 4px;
 }
 
 @media (max-width: 600px) {

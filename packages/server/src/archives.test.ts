@@ -1,0 +1,251 @@
+import { createWriteStream } from 'node:fs';
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { createServer, type Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { shippedLooks, type Build } from '@fixatum/core';
+import { pino } from 'pino';
+import sharp from 'sharp';
+import request from 'supertest';
+import { ZipFile } from 'yazl';
+import { makeClock } from './services/clock';
+import { Sharing } from './services/sharing';
+import { openDatabase } from './storage/database';
+import { Workshop } from './workshop';
+
+let folder: string;
+const open: { workshop: Workshop; server: Server }[] = [];
+
+/** A workshop of its own in a folder of its own, as on another machine. */
+async function machine(name: string): Promise<Server> {
+  const workshop = new Workshop({
+    dataFolder: join(folder, name),
+    samplesFolder: join(__dirname, '../../../demo'),
+    allowedHosts: [],
+    clock: makeClock('2027-02-20T19:30'),
+    log: pino({ level: 'silent' }),
+    logRequests: false,
+    sharing: new Sharing(
+      () => undefined,
+      () => 0,
+      () => [],
+    ),
+  });
+  await workshop.open();
+  const server = createServer(workshop.answer);
+  open.push({ workshop, server });
+  return server;
+}
+
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fixatum-archives-'));
+});
+afterEach(async () => {
+  for (const { workshop, server } of open.splice(0)) {
+    server.close();
+    await workshop.close();
+  }
+  await rm(folder, { recursive: true, force: true });
+});
+
+const bytesOf = (test: request.Test) =>
+  test.buffer().parse((response, done) => {
+    const parts: Buffer[] = [];
+    response.on('data', (part: Buffer) => parts.push(part));
+    response.on('end', () => done(null, Buffer.concat(parts)));
+  });
+const send = (server: Server, zip: Buffer) =>
+  request(server).post('/api/archives').set('content-type', 'application/zip').send(zip);
+const take = (server: Server, id: string) => request(server).post(`/api/archives/${id}/take`).send({});
+/** A zip with some text files in it. */
+async function zipWith(files: Record<string, string | Buffer>, mode?: number): Promise<Buffer> {
+  const zip = new ZipFile();
+  for (const [name, data] of Object.entries(files))
+    zip.addBuffer(Buffer.from(data), name, mode === undefined ? {} : { mode });
+  zip.end();
+  const file = join(folder, `made-${Math.random()}.zip`);
+  await pipeline(zip.outputStream, createWriteStream(file));
+  return readFile(file);
+}
+
+/** A workshop with the demo, a photo on a coat, a plan, readings and a saved look. */
+async function filled(): Promise<{ server: Server; id: string; build: Build; photo: string; bytes: Buffer }> {
+  const server = await machine('first');
+  const { builds } = (await request(server).post('/api/samples').expect(201)).body;
+  const { id } = builds.find(({ name }: { name: string }) => /courier/i.test(name));
+  const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#7a5a20' } })
+    .png()
+    .toBuffer();
+  const { photo } = (await request(server).post('/api/photos').attach('photo', picture, 'a.png')).body;
+  const entry = { piece: 'gorget', unit: 1, step: 'bone', coat: 1, photo };
+  const { build } = (await request(server).post(`/api/builds/${id}/log`).send(entry).expect(201)).body;
+  const plan = { order: ['gorget/1/bone/1/outer'], passes: [] };
+  await request(server).put(`/api/builds/${id}/plan`).send(plan).expect(204);
+  const look = { ...shippedLooks[0]!, id: 'my-brass', name: 'My brass' };
+  await request(server).post('/api/looks').send(look).expect(201);
+  const database = await openDatabase(join(folder, 'first'));
+  await database.models.readings.bulkCreate(
+    [20.5, null].map((temperatureC, n) => ({
+      buildId: id,
+      placeId: build.places[0].id,
+      at: 1_000_000 + n,
+      temperatureC,
+      humidityPct: 50 + n,
+      fault: n === 1 ? 'no-number' : null,
+    })),
+  );
+  await database.close();
+  const bytes = await readFile(join(folder, 'first/photos', photo));
+  return { server, id, build, photo, bytes };
+}
+
+/** What lies beside a build in the database of a machine. */
+async function beside(name: string, buildId: string) {
+  const database = await openDatabase(join(folder, name));
+  const readings = (
+    await database.models.readings.findAll({ where: { buildId }, order: ['at'], raw: true })
+  ).map(({ buildId: _buildId, ...rest }) => rest);
+  const plan = await database.models.plans.findOne({ where: { buildId } });
+  const looks = (await database.models.looks.findAll({ raw: true })).map(({ id, body }) => [id, body]);
+  await database.close();
+  return { readings, plan: plan?.body, looks };
+}
+
+describe('a build as one file', () => {
+  it('comes back equal on another machine, with photos, readings, plan and looks, after a look inside', async () => {
+    const { server, id, build, photo, bytes } = await filled();
+    const file = await bytesOf(request(server).get(`/api/builds/${id}/archive`).expect(200));
+    expect(file.headers['content-disposition']).toContain('orrery-courier.fixatum.zip');
+    const other = await machine('second');
+    const arrived = await send(other, file.body as Buffer);
+    expect([arrived.status, arrived.body]).toEqual([
+      201,
+      {
+        id: expect.any(String),
+        kind: 'build',
+        name: 'Orrery Courier',
+        pieces: build.pieces.length,
+        logged: build.log!.length,
+        photos: 1,
+        readings: 2,
+        looks: 1,
+      },
+    ]);
+    // Looking changes nothing.
+    expect((await request(other).get('/api/builds')).body.builds).toEqual([]);
+    const taken = (await take(other, arrived.body.id).expect(201)).body;
+    expect(taken.build).toEqual(build);
+    expect(await beside('second', taken.id)).toEqual(await beside('first', id));
+    const shown = await bytesOf(request(other).get(`/api/photos/${photo}`).expect(200));
+    expect((shown.body as Buffer).equals(bytes)).toBe(true);
+    expect(await readdir(join(folder, 'second'))).not.toContain('incoming');
+    // It was taken once.
+    expect((await take(other, arrived.body.id)).body.detail).toContain('Choose it again');
+  });
+
+  it('comes in beside one that is here, and takes nothing of that', async () => {
+    const { server, id } = await filled();
+    const file = (await bytesOf(request(server).get(`/api/builds/${id}/archive`))).body as Buffer;
+    await request(server)
+      .post('/api/looks')
+      .send({ ...shippedLooks[0]!, id: 'my-brass', name: 'My own since' })
+      .expect(201);
+    const { body } = await send(server, file);
+    const taken = (await take(server, body.id).expect(201)).body;
+    expect(taken.id).not.toBe(id);
+    const { looks } = (await request(server).get('/api/looks')).body;
+    expect(looks.map(({ name }: { name: string }) => name)).toEqual(['My own since']);
+  });
+
+  it('can be let go', async () => {
+    const { server, id } = await filled();
+    const file = (await bytesOf(request(server).get(`/api/builds/${id}/archive`))).body as Buffer;
+    const { body } = await send(server, file);
+    await request(server).delete(`/api/archives/${body.id}`).expect(204);
+    expect((await take(server, body.id)).status).toBe(422);
+    expect(await readdir(join(folder, 'first'))).not.toContain('incoming');
+  });
+});
+
+describe('a whole workshop as one file', () => {
+  it('is looked into, and put in the place of everything', async () => {
+    const { server, id, build, photo } = await filled();
+    const { backups } = (await request(server).post('/api/backups').send({}).expect(201)).body;
+    const file = (await bytesOf(request(server).get(`/api/backups/${backups[0].id}/file`))).body as Buffer;
+    const other = await machine('second');
+    await request(other)
+      .post('/api/builds')
+      .send({ format: 'fixatum-build/1', name: 'Here before', timeZone: 'UTC', start: '2027-02-20T18:00' })
+      .expect(201);
+    const arrived = (await send(other, file).expect(201)).body;
+    expect([arrived.kind, arrived.photos]).toEqual(['workshop', 1]);
+    expect(arrived.builds.map(({ name }: { name: string }) => name)).toContain('Orrery Courier');
+    expect((await take(other, arrived.id).expect(200)).body).toEqual({ restored: true });
+    expect((await request(other).get(`/api/builds/${id}`)).body.build).toEqual(build);
+    await request(other).get(`/api/photos/${photo}`).expect(200);
+    // What was there before is one press away.
+    const [safety] = (await request(other).get('/api/backups')).body.backups;
+    expect([safety.reason, safety.builds[0].name]).toEqual(['before-restore', 'Here before']);
+  });
+});
+
+describe('a file that is no archive of ours', () => {
+  const whole = { format: 'fixatum-archive/1', readings: [], plan: null, looks: [] };
+  const small = { format: 'fixatum-build/1', name: 'Small', timeZone: 'UTC', start: '2027-02-20T18:00' };
+  const [buildText, besideText] = [JSON.stringify(small), JSON.stringify(whole)];
+  it.each<[string, () => Promise<Buffer>, RegExp]>([
+    ['no zip', () => Promise.resolve(Buffer.from('This is no zip.')), /cut off, or no archive/],
+    ['a zip of something else', () => zipWith({ 'holiday.txt': 'sun' }), /neither a build nor a backup/],
+    [
+      'a broken build',
+      () => zipWith({ 'build.json': '{"format"', 'beside.json': besideText }),
+      /not whole JSON/,
+    ],
+    [
+      'a build that can’t be used',
+      () => zipWith({ 'build.json': '{"format":"x"}' }),
+      /reads "fixatum-build\/1"/,
+    ],
+    ['nothing beside the build', () => zipWith({ 'build.json': buildText }), /beside the build/],
+    [
+      'odd names',
+      () => zipWith({ 'build.json': '{"__proto__":{"a":1}}', 'beside.json': besideText }),
+      /Nothing can be called/,
+    ],
+    [
+      'a torn database',
+      () => zipWith({ 'fixatum.sqlite': 'SQLite format 3 and no more' }),
+      /neither a build nor a backup/,
+    ],
+    [
+      'links',
+      () => zipWith({ 'build.json': buildText, 'photos/a.jpg': '/etc/hostname' }, 0o120777),
+      /there are links in it/,
+    ],
+  ])('%s is refused with a sentence, and leaves nothing', async (_what, made, sentence) => {
+    const server = await machine('first');
+    const refused = await send(server, await made());
+    expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(sentence)]);
+    expect(await readdir(join(folder, 'first'))).not.toContain('incoming');
+    expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
+  });
+
+  it('and a photo that is none is refused before the build is taken in', async () => {
+    const server = await machine('first');
+    const files = {
+      'build.json': buildText,
+      'beside.json': besideText,
+      'photos/a.jpg': '<script>1</script>',
+    };
+    const { body } = await send(server, await zipWith(files)).expect(201);
+    const refused = await take(server, body.id);
+    expect([refused.status, refused.body.type]).toEqual([415, 'urn:fixatum:problem:no-photo']);
+    expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
+  });
+
+  it('has to come as a zip', async () => {
+    const server = await machine('first');
+    expect((await request(server).post('/api/archives').send({ a: 1 })).status).toBe(415);
+  });
+});

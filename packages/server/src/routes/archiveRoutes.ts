@@ -1,0 +1,68 @@
+import { Router } from 'express';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { param, readJson } from '../http/bodies';
+import { Problem } from '../http/problem';
+import { zipOf } from '../services/archive';
+import { layOut, takeIn, type BuildParts } from '../services/buildArchive';
+import type { Arrived, Incoming } from '../services/incoming';
+import { saidOfBackups } from './backupRoutes';
+import { buildSender } from './sendBuild';
+import { fileNameOf } from './fileNameOf';
+
+interface Parts extends BuildParts {
+  incoming: Incoming;
+  /** Puts an unpacked workshop in the place of everything; returns when the server works with it. */
+  restoreFrom: (folder: string) => Promise<void>;
+}
+
+/**
+ * `/archives` and `/builds/:id/archive`: a build with its photos, readings, plan and looks as one file, and the way back in for it
+ * and for a whole workshop, with a look inside before.
+ */
+export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Router {
+  const router = Router();
+  const sendBuild = buildSender(parts.store);
+  const shown = ({ id, inside }: Arrived) => ({ id, ...inside });
+
+  router.get('/builds/:id/archive', async (request, response) => {
+    const folder = await mkdtemp(join(tmpdir(), 'fixatum-build-'));
+    try {
+      const build = await layOut(parts, param(request, 'id'), folder);
+      response.attachment(`${fileNameOf(build.name)}.fixatum.zip`).type('application/zip');
+      await pipeline(await zipOf(folder), response);
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+  });
+
+  router.post('/archives', async (request, response) => {
+    if (!request.is('application/zip')) throw new Problem('bad-request', 'Send a zip file.', [], {}, 415);
+    response.status(201).json(shown(await saidOfBackups(incoming.receive(request))));
+  });
+
+  router.post('/archives/:archive/take', readJson, async (request, response) => {
+    const arrived = await saidOfBackups(
+      Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
+    );
+    if (arrived.unpacked) {
+      const stored = await takeIn(parts, arrived.unpacked);
+      await incoming.clear();
+      sendBuild(response, stored, 201);
+      return;
+    }
+    await saidOfBackups(restoreFrom(arrived.folder));
+    await incoming.clear();
+    response.json({ restored: true });
+  });
+
+  router.delete('/archives/:archive', async (request, response) => {
+    await saidOfBackups(Promise.resolve().then(() => incoming.get(param(request, 'archive'))));
+    await incoming.clear();
+    response.status(204).end();
+  });
+
+  return router;
+}
