@@ -3,6 +3,8 @@ import type { Material } from '../model/materialSchema';
 
 /** The difference, ΔE00, under which a film hides what is below it (docs/domain.md, "Other formulas"). */
 export const HIDDEN_DELTA_E = 2;
+/** Up to this difference a colour is only a shade off; beyond it the ground plainly shows. */
+export const PLAIN_DELTA_E = 5;
 /** The contrast ratio that the hide figure of a material stands for. */
 const HIDE_CONTRAST = 0.98;
 // The model has no answer for perfect black and perfect white.
@@ -87,6 +89,7 @@ export const colourDistance = (one: string, other: string): number => deltaE(one
 /**
  * The fewest coats that hide a ground; undefined when `most` do not.
  * @param coatUm dry film of one coat, µm
+ * @param within how near they have to come, ΔE00
  */
 export function coatsToHide(
   ground: string,
@@ -94,10 +97,10 @@ export function coatsToHide(
   material: Pick<Material, 'hideUm' | 'colour'>,
   coatUm: number,
   most = 20,
+  within = HIDDEN_DELTA_E,
 ): number | undefined {
   for (let coats = 1; coats <= most; coats += 1) {
-    if (colourDistance(colourOver(ground, colour, material, coatUm * coats), colour) < HIDDEN_DELTA_E)
-      return coats;
+    if (colourDistance(colourOver(ground, colour, material, coatUm * coats), colour) < within) return coats;
   }
   return undefined;
 }

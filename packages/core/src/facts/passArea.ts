@@ -1,3 +1,4 @@
+import { tapeMmOf } from './tape';
 import { edgeOf, shareOf, zoneIdsOf } from '../model/stepSpots';
 import type { Material } from '../model/materialSchema';
 import type { Method } from '../model/methods';
@@ -9,6 +10,7 @@ export interface PassArea {
   areaCm2: number;
   /** Of the area of its zones, 0 to 1. */
   share: number;
+  /** For tape between zones: as long as it is laid. */
   edgeMm: number;
 }
 
@@ -22,7 +24,7 @@ export function passArea(
 ): PassArea {
   const zones = step.zones ?? zoneIdsOf(piece);
   const ofFace = (face: Face) => (piece.faces[face]?.areaCm2 ?? 0) * shareOf(piece, zones);
-  const edgeMm = edgeOf(piece, zones);
+  const edgeMm = step.kind === 'mask' && !step.covers ? tapeMmOf(piece, step) : edgeOf(piece, zones);
   const whole = faces.reduce((sum, face) => sum + ofFace(face), 0);
   const share = coveredShare(step, material, method, whole / Math.max(1, faces.length), edgeMm);
   return { areaCm2: whole * share, share, edgeMm };

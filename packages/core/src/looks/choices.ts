@@ -10,7 +10,7 @@ export interface Choices {
   sealer?: SealerSchool;
   undercoat?: Undercoat;
   clear?: Clear;
-  /** Tools at hand; brush, foam brush, sponge and spray cans if not said. */
+  /** Tools at hand; brushes, foam brush, sponge and spray cans if not said. */
   tools?: readonly Method[];
   /** Leaves out what the looks call extra, and one coat where there are three or more. */
   quicker?: boolean;
@@ -26,6 +26,8 @@ export interface Choices {
 export interface WrittenSteps {
   steps: Step[];
   zones: FinishPlan | undefined;
+  /** What was written otherwise than asked for, and why: one sentence each. */
+  notes: string[];
 }
 
 export const usualTools: readonly Method[] = [

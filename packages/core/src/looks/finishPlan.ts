@@ -1,62 +1,132 @@
 import { converter } from 'culori';
-import type { Step, Zone } from '../model/schema';
+import { reachesOver, tapeBetweenMm } from '../facts/tape';
+import type { Piece, Step, Zone } from '../model/schema';
 import type { Material } from '../model/materialSchema';
-import { methodTable } from '../model/methods';
+import { maskMinutes, unmaskMinutes } from '../quantity/handsOn';
 import { nth } from '../model/sure';
 
-/** The coats of one zone, to be brought into an order with those of the others. */
+/** The coats of some zones that come out the same, to be brought into an order with those of the others. */
 export interface ZoneFinish {
-  zone: Zone;
+  zones: Zone[];
   steps: Step[];
+  /** The same by tools that keep to the edge, where there is such a way. */
+  byHand?: Step[];
 }
 
 /** The order in which zones are painted, the tape that takes, and why. */
 export interface FinishPlan {
   steps: Step[];
-  /** Zone ids in painting order. */
+  /** In painting order, the first zone of each group. */
   order: string[];
   /** Tape to lay, mm. */
   tapeMm: number;
-  /** One sentence a zone, in painting order. */
+  /** One sentence a group, in painting order. */
   why: string[];
 }
 
+export interface FinishOptions {
+  /** Gives ids for the mask and unmask steps. */
+  freshId: (stem: string) => string;
+  /** Zones in the order the user wants them painted. */
+  order?: readonly string[] | undefined;
+  /** Hands-on minutes of some coats; without it only tape is compared. */
+  minutesOf?: (steps: readonly Step[]) => number;
+  materials: ReadonlyMap<string, Material>;
+}
+
 const lab = converter('lab');
-/** Dirtying a lighter zone that is yet to come costs this much tape per step of lightness. */
-const STAIN_MM_PER_LIGHTNESS = 8;
-const MOST_ZONES_TRIED = 6;
+/** A lighter zone that was dirtied takes a coat more, about ten minutes for fifty steps of lightness. */
+const STAIN_MINUTES_PER_LIGHTNESS = 0.2;
+const MOST_GROUPS_TRIED = 6;
 
 const lightnessOf = (colour: string | undefined) => (colour ? (lab(colour)?.l ?? 50) : 50);
 const mainColour = (finish: ZoneFinish) =>
   finish.steps.find((step) => step.kind === 'base' && step.colour)?.colour;
-const reaches = (finish: ZoneFinish) =>
-  finish.steps.some(
-    (step) =>
-      step.method !== undefined && methodTable[step.method].reachesOver && step.material !== undefined,
-  );
+const shareOf = ({ zones }: ZoneFinish) => zones.reduce((sum, { share }) => sum + share, 0);
+const idsOf = (finishes: readonly ZoneFinish[]) =>
+  finishes.flatMap(({ zones, steps }) => (steps.length > 0 ? zones.map(({ id }) => id) : []));
+const nameOf = ({ zones }: ZoneFinish) => zones.map(({ name }) => name).join(' and ');
 
-/** The edge along which two zones meet, mm: unknown in detail, so the shorter of the two outlines. */
-function sharedEdgeMm(a: Zone, b: Zone): number {
-  return Math.min(a.edgeMm ?? 1000 * Math.sqrt(a.share), b.edgeMm ?? 1000 * Math.sqrt(b.share));
-}
-
-interface Cost {
+/** How one group is painted when its turn comes: as it is meant, taped where that reaches over; or by hand up to the edge. */
+interface Turn {
+  finish: ZoneFinish;
+  steps: Step[];
+  isTaped: boolean;
   tapeMm: number;
-  stainMm: number;
+  minutes: number;
+  stainMinutes: number;
+  /** The other way, where there was a choice. */
+  other?: { tapeMm: number; minutes: number };
 }
 
-function costOf(order: readonly ZoneFinish[]): Cost {
-  let tapeMm = 0;
-  let stainMm = 0;
-  order.forEach((finish, at) => {
-    if (!reaches(finish)) return;
-    for (const earlier of order.slice(0, at)) tapeMm += sharedEdgeMm(earlier.zone, finish.zone);
-    for (const later of order.slice(at + 1)) {
-      const darker = lightnessOf(mainColour(later)) - lightnessOf(mainColour(finish));
-      if (darker > 0) stainMm += STAIN_MM_PER_LIGHTNESS * darker;
-    }
-  });
-  return { tapeMm, stainMm };
+/** Tries orders and tools of some groups of zones on one piece. */
+class Painting {
+  constructor(
+    private readonly piece: Piece,
+    private readonly options: FinishOptions,
+  ) {}
+
+  turns(order: readonly ZoneFinish[]): Turn[] {
+    return order.map((finish, at) => this.turn(finish, order.slice(0, at), order.slice(at + 1)));
+  }
+
+  cost(order: readonly ZoneFinish[]): number {
+    return this.turns(order).reduce((sum, turn) => sum + turn.minutes + turn.stainMinutes, 0);
+  }
+
+  private turn(finish: ZoneFinish, earlier: readonly ZoneFinish[], later: readonly ZoneFinish[]): Turn {
+    const meant = this.way(finish, finish.steps, earlier, later);
+    if (!finish.byHand) return meant;
+    const byHand = this.way(finish, finish.byHand, earlier, later);
+    const all = ({ minutes, stainMinutes }: Turn) => minutes + stainMinutes;
+    // What needs no tape as it is meant is done as it is meant.
+    const [taken, other] = meant.isTaped && all(byHand) < all(meant) ? [byHand, meant] : [meant, byHand];
+    return meant.isTaped ? { ...taken, other } : meant;
+  }
+
+  private way(
+    finish: ZoneFinish,
+    steps: Step[],
+    earlier: readonly ZoneFinish[],
+    later: readonly ZoneFinish[],
+  ): Turn {
+    const [colours] = this.coloursFirst(steps);
+    const reaches = colours.some((step) =>
+      reachesOver(step, this.options.materials.get(step.material ?? '')),
+    );
+    const covered = idsOf(earlier);
+    const isTaped = reaches && covered.length > 0;
+    const tapeMm = isTaped ? tapeBetweenMm(this.piece, covered, idsOf([finish])) : 0;
+    const tapeMinutes = isTaped ? maskMinutes(tapeMm) + unmaskMinutes : 0;
+    const stain = reaches
+      ? later.reduce(
+          (sum, other) => sum + Math.max(0, lightnessOf(mainColour(other)) - lightnessOf(mainColour(finish))),
+          0,
+        )
+      : 0;
+    return {
+      finish,
+      steps,
+      isTaped,
+      tapeMm,
+      minutes: (this.options.minutesOf?.(colours) ?? 0) + tapeMinutes,
+      stainMinutes: STAIN_MINUTES_PER_LIGHTNESS * stain,
+    };
+  }
+
+  /** The steps of a group up to its last colour, or to where that is chipped while it is fresh; and those that come after. */
+  coloursFirst(steps: readonly Step[]): [colours: Step[], weathering: Step[]] {
+    const last = steps.findLastIndex((step) => {
+      const { kind, material } = step;
+      if (kind === 'topcoat') return false;
+      return (
+        !['weather', 'attach', 'inspect'].includes(kind) ||
+        (kind === 'weather' && material === undefined) ||
+        reachesOver(step, this.options.materials.get(material ?? ''))
+      );
+    });
+    return [steps.slice(0, last + 1), steps.slice(last + 1)];
+  }
 }
 
 function* permutations<T>(list: readonly T[]): Generator<T[]> {
@@ -72,99 +142,121 @@ function* permutations<T>(list: readonly T[]): Generator<T[]> {
 
 /** Light before dark, and of equals large before small: the order people start from, and how ties are broken. */
 function habitual(finishes: readonly ZoneFinish[]): ZoneFinish[] {
+  const lead = ({ zones: [first] }: ZoneFinish) => first?.id ?? '';
   return [...finishes].sort(
     (a, b) =>
       lightnessOf(mainColour(b)) - lightnessOf(mainColour(a)) ||
-      b.zone.share - a.zone.share ||
-      a.zone.id.localeCompare(b.zone.id),
+      shareOf(b) - shareOf(a) ||
+      lead(a).localeCompare(lead(b)),
   );
 }
 
 /**
- * Brings the coats of several zones into one list: paint, mask, paint, unmask, with the least tape. A zone painted with
- * a tool that reaches over its edge has all zones painted before it taped; hand-brushed zones need none. Every order of
- * up to six zones is tried; an order of one's own can be given.
- * @param freshId gives ids for the mask and unmask steps
+ * Brings the coats of several groups of zones into one list: paint, mask, paint, unmask, in the least time. A group painted with
+ * a tool that reaches over its edge has all that is painted before it taped, or is brushed up to the edge where that is quicker. All
+ * colours come first: tape takes loose powder and soft washes off, so that weathering waits until none is needed any more, and is
+ * done in one go where zones want the same. Every order of up to six groups is tried; an order of one's own can be given.
  */
 export function finishAcrossZones(
+  piece: Piece,
   finishes: readonly ZoneFinish[],
-  freshId: (stem: string) => string,
-  order?: readonly string[],
+  options: FinishOptions,
 ): FinishPlan {
+  const painting = new Painting(piece, options);
+  const { order, freshId } = options;
   let chosen = habitual(finishes);
   if (order) {
-    const rank = (finish: ZoneFinish) =>
-      order.includes(finish.zone.id) ? order.indexOf(finish.zone.id) : order.length;
+    const rank = ({ zones }: ZoneFinish) =>
+      Math.min(...zones.map(({ id }) => (order.includes(id) ? order.indexOf(id) : order.length)));
     chosen = [...finishes].sort((a, b) => rank(a) - rank(b));
-  } else if (finishes.length <= MOST_ZONES_TRIED) {
-    let best = costOf(chosen);
+  } else if (finishes.length <= MOST_GROUPS_TRIED) {
+    let best = painting.cost(chosen);
     for (const candidate of permutations(chosen)) {
-      const cost = costOf(candidate);
-      if (cost.tapeMm + cost.stainMm < best.tapeMm + best.stainMm - 1e-9) [chosen, best] = [candidate, cost];
+      const cost = painting.cost(candidate);
+      if (cost < best - 1e-9) [chosen, best] = [candidate, cost];
     }
   }
 
   const steps: Step[] = [];
-  const why: string[] = [];
-  const worn: Step[] = [];
-  chosen.forEach((whole, at) => {
-    // All colours first: tape takes loose powder and soft washes off, so that weathering waits until none is needed any more.
-    const [colours, weathering] = coloursFirst(whole.steps);
-    worn.push(...weathering);
-    const finish = { ...whole, steps: colours };
-    const earlier = chosen.slice(0, at).map((other) => other.zone);
-    const masked = at > 0 && reaches(finish) && finish.steps.length > 0;
-    const zones = earlier.map((zone) => zone.id);
-    const place = finish.steps[0]?.place;
-    const where = place === undefined ? {} : { place };
-    if (masked) {
+  const worn: Step[][] = [];
+  const turns = painting.turns(chosen);
+  turns.forEach((turn, at) => {
+    const [colours, weathering] = painting.coloursFirst(turn.steps);
+    worn.push(weathering);
+    const place = colours[0]?.place;
+    const tape = { zones: idsOf(chosen.slice(0, at)), ...(place === undefined ? {} : { place }) };
+    if (turn.isTaped)
       steps.push({
         id: freshId('mask'),
         kind: 'mask',
-        zones,
-        ...where,
+        ...tape,
         note: 'Low-tack tape, burnished into the edge.',
       });
-    }
-    steps.push(...finish.steps);
-    if (masked) {
+    steps.push(...colours);
+    if (turn.isTaped)
       steps.push({
         id: freshId('unmask'),
         kind: 'unmask',
-        zones,
-        ...where,
+        ...tape,
         note: 'Pull it back on itself while the new paint is touch-dry.',
       });
-    }
-    why.push(reason(finish, at, chosen, masked));
   });
   return {
-    steps: [...steps, ...worn],
-    order: chosen.map((finish) => finish.zone.id),
-    tapeMm: Math.round(costOf(chosen).tapeMm),
-    why,
+    steps: [...steps, ...together(worn, piece.zones?.length ?? 0)],
+    order: chosen.flatMap(({ zones: [first] }) => first?.id ?? []),
+    tapeMm: Math.round(turns.reduce((sum, { tapeMm }) => sum + tapeMm, 0)),
+    why: turns.map((turn, at) => reason(turn, at, chosen)),
   };
 }
 
-/** The steps of a zone up to its last colour, or to where that is chipped while it is fresh; and those that come after. */
-function coloursFirst(steps: readonly Step[]): [colours: Step[], weathering: Step[]] {
-  const last = steps.findLastIndex(
-    ({ kind, material, method }) =>
-      !['weather', 'topcoat', 'attach', 'inspect'].includes(kind) ||
-      (kind === 'weather' && material === undefined) ||
-      (method !== undefined && methodTable[method].reachesOver && kind !== 'topcoat'),
-  );
-  return [steps.slice(0, last + 1), steps.slice(last + 1)];
+/** What a step does, whatever it is called and wherever it goes. */
+const doings = ({ id: _id, zones: _zones, ...rest }: Step): string => JSON.stringify(rest);
+
+/**
+ * Lists of steps for several groups of zones as one list, each in its own order; what several have in common is one step on all their
+ * zones. A step on all there are names none.
+ */
+function together(lists: readonly (readonly Step[])[], zoneCount: number): Step[] {
+  const joined: Step[] = [];
+  for (const list of lists) {
+    let from = 0;
+    for (const step of list) {
+      const at = joined.findIndex((other, n) => n >= from && doings(other) === doings(step));
+      if (at < 0) {
+        joined.splice(from === 0 ? joined.length : from, 0, step);
+        from = (from === 0 ? joined.length - 1 : from) + 1;
+      } else {
+        const other = nth(joined, at);
+        joined[at] = { ...other, zones: [...(other.zones ?? []), ...(step.zones ?? [])] };
+        from = at + 1;
+      }
+    }
+  }
+  return joined.map((step) => {
+    if (step.zones === undefined || step.zones.length < zoneCount) return step;
+    const { zones: _all, ...rest } = step;
+    return rest;
+  });
 }
 
-function reason(finish: ZoneFinish, at: number, order: readonly ZoneFinish[], masked: boolean): string {
-  const { name } = finish.zone;
+const metres = (mm: number) => `${(mm / 1000).toFixed(1)} m`;
+
+function reason(turn: Turn, at: number, order: readonly ZoneFinish[]): string {
+  const { finish, isTaped, tapeMm, minutes, other } = turn;
+  const name = nameOf(finish);
   if (finish.steps.length === 0) return `${name}: no coats of its own.`;
-  if (masked)
-    return `${name}: after ${order
-      .slice(0, at)
-      .map((other) => other.zone.name)
-      .join(' and ')}, which ${at === 1 ? 'is' : 'are'} taped first.`;
+  const both = (one: { minutes: number }, word: string) => `${word}, ${Math.round(one.minutes)} min`;
+  if (isTaped) {
+    const earlier = order.slice(0, at).filter(({ steps }) => steps.length > 0);
+    const text = `${name}: after ${earlier.map(nameOf).join(' and ')}, which ${
+      earlier.length === 1 && nth(earlier, 0).zones.length === 1 ? 'is' : 'are'
+    } taped first`;
+    return other
+      ? `${text}: ${both(turn, `${metres(tapeMm)} of tape`)}; ${both(other, 'brushed up to the edge')}.`
+      : `${text}.`;
+  }
+  if (other && other.tapeMm > 0)
+    return `${name}: ${both({ minutes }, 'brushed up to the edge')}; ${both(other, `with ${metres(other.tapeMm)} of tape`)}.`;
   if (at === 0)
     return `${name} first: ${order.length > 1 ? 'it takes no tape, and what it spills on is painted over' : 'it stands alone'}.`;
   return `${name}: brushed by hand up to the edge, so it needs no tape.`;
@@ -194,20 +286,27 @@ export function splitByZone(
     step.kind !== 'unmask';
   const tape = (step: Step) =>
     (step.kind === 'mask' || step.kind === 'unmask') && step.zones !== undefined && !step.covers;
-  const first = steps.findIndex((step) => own(step));
-  const last = steps.findLastIndex((step) => own(step) || tape(step));
+  // Undercoats are common to what comes, and weathering to what went before: both stay where they are.
+  const isColour = ({ kind, material }: Step) =>
+    kind !== 'prime' && kind !== 'topcoat' && (kind !== 'weather' || material === undefined);
+  const first = steps.findIndex((step) => own(step) && isColour(step));
+  const last = steps.findLastIndex((step) => (own(step) && isColour(step)) || tape(step));
   if (first < 0) return undefined;
   const middle = steps.slice(first, last + 1).filter((step) => !tape(step));
-  if (
-    middle.some(
-      (step) => step.zones?.length !== 1 || (step.material !== undefined && !materials.has(step.material)),
-    )
-  )
+  if (middle.some(({ zones: own, material }) => !own || (material !== undefined && !materials.has(material))))
     return undefined;
-  const finishes = zones.map((zone) => ({
-    zone,
-    steps: middle.filter((step) => step.zones![0] === zone.id),
-  }));
+  const sets = [...new Set(middle.map((step) => JSON.stringify(step.zones)))].map((text): string[] =>
+    JSON.parse(text),
+  );
+  if (sets.some((set, n) => sets.some((other, m) => m !== n && other.some((id) => set.includes(id)))))
+    return undefined;
+  const named = new Set(sets.flat());
+  const finishes = [...sets, ...zones.filter(({ id }) => !named.has(id)).map(({ id }) => [id])].map(
+    (set) => ({
+      zones: zones.filter(({ id }) => set.includes(id)),
+      steps: middle.filter((step) => step.zones?.[0] !== undefined && set.includes(step.zones[0])),
+    }),
+  );
   if (finishes.filter((finish) => finish.steps.length > 0).length < 2) return undefined;
   return {
     before: steps.slice(0, first).filter((step) => !tape(step)),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { waits, wantedEffects } from '../model/schema';
+import { stepSchema, waits, wantedEffects } from '../model/schema';
+import { substrateKinds } from '../model/substrates';
 import { filmGrades } from '../model/filmGrades';
 import { stepKinds } from '../model/stepKinds';
 import { methods } from '../model/methods';
@@ -47,6 +48,32 @@ const lookStep = z.object({
   extra: z.boolean().default(false),
 });
 
+/** What a zone is in a finish, so that it is known again on another piece. */
+export const zoneRoles = ['field', 'trim', 'accent', 'line', 'hardware'] as const;
+
+/** A whole finish as it was done on one piece, to be done again on another: every step, and what it was fitted to. */
+const recipeSchema = z.object({
+  /** The piece it comes from. */
+  from: z.object({ piece: z.string(), name: z.string() }),
+  substrate: z.enum(substrateKinds),
+  heatSealed: z.boolean(),
+  areaCm2: z.number().positive(),
+  inner: z.boolean(),
+  zones: z
+    .array(
+      z.object({
+        id: z.string().min(1),
+        name: z.string().min(1),
+        share: z.number().positive().max(1),
+        role: z.enum(zoneRoles),
+        colour: z.string().optional(),
+      }),
+    )
+    .max(100),
+  keepBare: z.array(z.string()).max(40),
+  steps: z.array(stepSchema).max(500),
+});
+
 /** A finish as data: what goes on a sealed piece, and what it wants below and above. */
 export const lookSchema = z.object({
   id: z.string().min(1),
@@ -58,9 +85,17 @@ export const lookSchema = z.object({
   clear: z.enum(clears),
   /** Colour to show the look by. */
   colour: z.string(),
+  /** Where it was saved from a piece: all of that, to be done again as it was. */
+  recipe: recipeSchema.optional(),
+  tags: z.array(z.string().trim().min(1).max(40)).max(12, 'at most twelve tags').default([]),
+  note: z.string().max(2000).optional(),
+  /** Names of photos. */
+  pictures: z.array(z.string().max(120)).max(6, 'at most six pictures').default([]),
 });
 
 export type Look = z.infer<typeof lookSchema>;
+export type Recipe = z.infer<typeof recipeSchema>;
+export type ZoneRole = (typeof zoneRoles)[number];
 export type LookStep = z.infer<typeof lookStep>;
 export type SealerSchool = (typeof sealerSchools)[number];
 export type Undercoat = (typeof undercoats)[number];

@@ -18,10 +18,11 @@ export function reorderZones(piece: Piece, materials: ReadonlyMap<string, Materi
   if (!split) return undefined;
   const { before, finishes, after } = split;
   const used = [...before, ...after, ...finishes.flatMap(({ steps }) => steps)].map(({ id }) => id);
-  const plan = finishAcrossZones(finishes, (stem) => {
+  const freshId = (stem: string) => {
     const id = idFromName(stem, used);
     used.push(id);
     return id;
-  });
+  };
+  const plan = finishAcrossZones(piece, finishes, { freshId, materials });
   return { plan, steps: [...before, ...plan.steps, ...after] };
 }

@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import type { Piece } from '../model/schema';
-import { lookSchema, type Look, type LookStep, type SealerSchool } from './look';
+import { passedOver, stepAsLogged } from '../facts/laid';
+import type { Material } from '../model/materialSchema';
+import type { LogEntry, Piece, Step, Zone } from '../model/schema';
+import { lookSchema, type Look, type LookStep, type Recipe, type SealerSchool, type ZoneRole } from './look';
 import { schools } from './schools';
 
 /** The format of a look that is shared as a file. */
@@ -9,11 +11,75 @@ export const LOOK_FORMAT = 'fixatum-look/1';
 /** A look as it is kept in a file of its own. */
 export const lookFileSchema = z.looseObject({ format: z.literal(LOOK_FORMAT), look: lookSchema });
 
+/** Zones that are less than this of a piece are accents, which make it no other finish. */
+const ACCENT_SHARE = 0.12;
+
+/** What a zone is in its piece, as far as its size tells. */
+export function roleOf(zone: Pick<Zone, 'share'>, zones: readonly Pick<Zone, 'share'>[]): ZoneRole {
+  const largest = Math.max(...zones.map(({ share }) => share));
+  return zone.share === largest ? 'field' : zone.share < ACCENT_SHARE ? 'accent' : 'trim';
+}
+
 /**
- * Makes a look of a piece's own steps, so that the same finish can be put on another. Prep, tape and what is attached are
- * left out, as they are written for each piece anew; of several zones the given one counts.
+ * The finish of a piece as a recipe: every step as it stands, with what it was fitted to. With a log, as it was really laid: with the
+ * tins, films and places of the first unit that was begun, and without what the work went on without.
  */
-export function lookFromPiece(piece: Piece, name: string, id: string, zone?: string): Look {
+export function recipeOf(
+  piece: Piece,
+  laid?: { log: readonly LogEntry[]; materials: ReadonlyMap<string, Material> },
+): Recipe {
+  const zones = piece.zones ?? [];
+  return {
+    from: { piece: piece.id, name: piece.name },
+    substrate: piece.substrate.kind,
+    heatSealed: piece.substrate.heatSealed ?? false,
+    areaCm2: piece.faces.outer.areaCm2,
+    inner: piece.faces.inner !== undefined,
+    zones: zones.map((zone) => ({
+      id: zone.id,
+      name: zone.name,
+      share: zone.share,
+      role: roleOf(zone, zones),
+      ...(zone.colour ? { colour: zone.colour } : {}),
+    })),
+    keepBare: piece.keepBare ?? [],
+    steps: laid ? stepsAsLaid(piece, laid.log, laid.materials) : piece.steps,
+  };
+}
+
+function stepsAsLaid(
+  piece: Piece,
+  log: readonly LogEntry[],
+  materials: ReadonlyMap<string, Material>,
+): Step[] {
+  const own = log.filter(({ piece: id, outcome }) => id === piece.id && outcome !== 'failed');
+  const unit = own[0]?.unit;
+  const entries = own.filter((entry) => entry.unit === unit);
+  const over = passedOver(piece, new Set(entries.map(({ step }) => step)));
+  return piece.steps.flatMap((step) => {
+    const entry = entries.findLast((one) => one.step === step.id);
+    if (!entry) return over.has(step.id) ? [] : [step];
+    return [stepAsLogged(step, entry, materials)];
+  });
+}
+
+/**
+ * Makes a look of a piece's own steps, so that the same finish can be put on another: all of it as a recipe, and its coats by themselves for
+ * where it is one zone's look among others. Of several zones the given one counts for those, or else the largest.
+ */
+export function lookFromPiece(
+  piece: Piece,
+  name: string,
+  id: string,
+  zone?: string,
+  recipe = recipeOf(piece),
+): Look {
+  const largest = [...(piece.zones ?? [])].sort((a, b) => b.share - a.share)[0]?.id;
+  return { ...coatsOf({ ...piece, steps: recipe.steps }, name, id, zone ?? largest), recipe };
+}
+
+/** The coats of a piece, or of one of its zones, without prep, tape and what is attached, which are written for each piece anew. */
+function coatsOf(piece: Piece, name: string, id: string, zone: string | undefined): Look {
   const belongs = piece.steps.filter(
     (step) => zone === undefined || step.zones === undefined || step.zones.includes(zone),
   );

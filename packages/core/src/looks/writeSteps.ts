@@ -1,36 +1,19 @@
-import type { Build, Face, Piece, Place, Step, Zone } from '../model/schema';
-import { binderOf } from '../model/binders';
 import { catalogueById } from '../materials/catalogue';
-import { isPorousFoam } from '../model/substrates';
-import { finishAcrossZones, type FinishPlan } from './finishPlan';
-import type { Clear, Look, LookStep } from './look';
-import { schoolById } from './schools';
-import type { StepKind } from '../model/stepKinds';
+import type { Build, Piece, Step } from '../model/schema';
 import type { Method } from '../model/methods';
 import { type Choices, type WrittenSteps, usualTools } from './choices';
+import { clearsFor } from './clears';
+import { finishAcrossZones, type FinishPlan, type ZoneFinish } from './finishPlan';
+import { groundTable } from './ground';
+import type { Look, LookStep } from './look';
+import { Owned, spraysOver, type Way } from './owned';
+import { groundworkOf } from './groundwork';
+import { primerOf, undercoatOf, undercoatsFor } from './undercoats';
+import { isPowder, isPressed, zonesOf, type Writing } from './writing';
+import { coatsToHide, PLAIN_DELTA_E } from '../colour/hiding';
+import { wetFilmUm } from '../materials/film';
 import { entryOf } from '../model/sure';
-
-const clearMaterial: Record<Exclude<Clear, 'none'>, string> = {
-  matte: 'matte-varnish',
-  satin: 'satin-varnish',
-  gloss: 'gloss-varnish',
-};
-
-/** What is sprayed from a can in their place where a brush would do harm. */
-const sprayedClear: Partial<Record<Clear, string>> = {
-  matte: 'matte-clear-spray',
-  gloss: 'gloss-clear-spray',
-};
-
-/** Spray goes where there is moving air; all else where people live, if there is a choice. */
-function placeFor(build: Build, method: Method): string | undefined {
-  const airy = (place: Place) => place.ventilation === 'outdoor' || place.ventilation === 'extraction';
-  const found =
-    method === 'aerosol'
-      ? build.places.find(airy)
-      : build.places.find((place) => place.ventilation !== 'outdoor');
-  return (found ?? build.places[0])?.id;
-}
+import { zoneGroups, type ZoneGroup } from './zoneGroups';
 
 /** Gives ids that no step of this list has had. */
 function idGiver(): (stem: string) => string {
@@ -42,194 +25,54 @@ function idGiver(): (stem: string) => string {
   };
 }
 
+/** What the parts of the writer need, for a piece and what was chosen for it. */
+export function writingFor(
+  build: Build,
+  piece: Piece,
+  choices: Choices,
+  tell: Writing['tell'],
+  freshId = idGiver(),
+): Writing {
+  const owned = new Owned(build, piece, choices.tools ?? usualTools);
+  const groups = zoneGroups(piece, choices.looks);
+  return {
+    build,
+    piece,
+    choices,
+    owned,
+    groups,
+    main: mainLook(groups),
+    faces: piece.faces.inner ? ['inner', 'outer'] : ['outer'],
+    step: (kind, method, more = {}) => {
+      const place = owned.placeFor(method);
+      return { id: freshId(kind), kind, method, ...(place === undefined ? {} : { place }), ...more };
+    },
+    tell,
+  };
+}
+
 /**
- * Writes the whole list of steps for a piece from the looks chosen, as a seasoned finisher would: surface, heat, texture,
- * closures covered, sealing of both faces, undercoat, the zones in the order that needs the least tape, clear coat, what is
- * attached. Prep is fitted to the substrate, coats to how fine the detail is and whether the piece bends.
+ * Writes the whole list of steps for a piece from the looks chosen, as a seasoned finisher would: surface, heat, texture, closures covered,
+ * sealing of both faces, each zone's undercoat, the zones in the order that takes the least time, weathering across them, each zone's
+ * clear, what is attached. Prep is fitted to the substrate, tools to what is owned and how large the piece is, coats to how fine the
+ * detail is and whether the piece bends.
  */
 export function writeSteps(build: Build, piece: Piece, choices: Choices): WrittenSteps {
   const freshId = idGiver();
-  const tools = new Set<Method>([
-    ...(choices.tools ?? usualTools),
-    'hand',
-    'tool',
-    'stamp',
-    'sand',
-    'hot-air',
-    'dry-brush',
-    'wipe',
-    'brush',
-  ]);
-  const faces: Face[] = piece.faces.inner ? ['inner', 'outer'] : ['outer'];
-  const foam =
-    isPorousFoam(piece.substrate.kind) &&
-    piece.substrate.kind !== 'expanded-polystyrene' &&
-    piece.substrate.kind !== 'foam-clay';
-  const looks = choices.looks;
-  const main = mainLook(piece, looks);
-  const heaviestFilm = piece.finestDetailMm !== undefined && piece.finestDetailMm < 1 ? 'light' : undefined;
-  const step = (kind: StepKind, method: Method, more: Partial<Step> = {}): Step => {
-    const place = placeFor(build, method);
-    return { id: freshId(kind), kind, method, ...(place === undefined ? {} : { place }), ...more };
-  };
-
-  const textures = looks.flatMap(({ look, zone }) =>
-    look.steps.filter(isPressed).map((one) => ({ one, zone })),
-  );
-  const before: Step[] = [];
-  before.push(
-    step('prep', 'hand', {
-      minutes: 10,
-      note: 'Round the edges, clean off marker and glue, vacuum the dust.',
-    }),
-  );
-  if (choices.fill) {
-    before.push(step('fill', 'brush', { material: 'foam-filler-paste', film: 'light', minutes: 10 }));
-    before.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
-  }
-  if (foam && !piece.substrate.heatSealed) {
-    before.push(
-      step('heat-seal', 'hot-air', { faces, note: 'One even, moving pass until the skin shines a little.' }),
-    );
-  }
-  for (const { one, zone } of textures) {
-    before.push(
-      step('texture', 'stamp', {
-        ...(one.minutes ? { minutes: one.minutes } : {}),
-        ...(one.note ? { note: one.note } : {}),
-        ...(zone ? { zones: [zone] } : {}),
-      }),
-    );
-  }
-  if (piece.keepBare && piece.keepBare.length > 0) {
-    before.push(
-      step('mask', 'hand', {
-        covers: piece.keepBare,
-        minutes: 8,
-        note: `Cover: ${piece.keepBare.join(', ')}.`,
-      }),
-    );
-  }
-
-  const school = entryOf(schoolById, choices.sealer ?? main?.school ?? 'pva');
-  if (school.step && isPorousFoam(piece.substrate.kind)) {
-    const wanted = main?.steps.find((one) => one.wanted?.includes('cracking'))
-      ? { wanted: ['cracking' as const] }
-      : {};
-    before.push(step('seal', school.step.method!, { ...school.step, faces, ...wanted }));
-  }
-  const undercoat = choices.undercoat ?? main?.undercoat ?? 'grey';
-  if (undercoat !== 'none') {
-    const method: Method = tools.has('airbrush')
-      ? 'airbrush'
-      : tools.has('foam-brush')
-        ? 'foam-brush'
-        : 'brush';
-    before.push(
-      step('prime', method, {
-        material: `acrylic-pu-primer-${undercoat}`,
-        coats: undercoat === 'white' ? 2 : 1,
-        film: 'light',
-      }),
-    );
-  }
-
-  const write = (one: LookStep, zone: string | undefined, colour: string | undefined): Step => {
-    const option =
-      one.options.find((candidate) => tools.has(candidate.method)) ?? one.options[one.options.length - 1];
-    const method: Method = option?.method ?? (one.kind === 'weather' ? 'wipe' : 'hand');
-    const coats = option ? (choices.quicker && option.coats > 2 ? option.coats - 1 : option.coats) : 1;
-    const shade = one.main ? (colour ?? one.colour) : one.colour;
-    return step(one.kind, method, {
-      ...(option
-        ? {
-            material: option.material,
-            coats,
-            film: option.film === 'normal' && heaviestFilm ? heaviestFilm : option.film,
-          }
-        : {}),
-      ...(shade ? { colour: shade } : {}),
-      ...(one.minutes ? { minutes: one.minutes } : {}),
-      ...(one.note ? { note: one.note } : {}),
-      ...(one.wanted ? { wanted: one.wanted } : {}),
-      ...(one.waitFor ? { waitFor: one.waitFor } : {}),
-      ...(one.placement ? { placement: one.placement } : {}),
-      ...(one.coversPct ? { coversPct: one.coversPct } : {}),
-      ...(one.thinWith ? { thinWith: one.thinWith } : {}),
-      ...(one.thinPct ? { thinPct: one.thinPct } : {}),
-      ...(one.extra ? { optional: true } : {}),
-      ...(one.kind === 'attach' ? { attaches: 'fabric' as const } : {}),
-      ...(zone ? { zones: [zone] } : {}),
-    });
-  };
-  const kept = (look: Look) =>
-    look.steps.filter((one) => !isPressed(one) && one.kind !== 'attach' && !(choices.quicker && one.extra));
-  const whiteUnder = (zone: Zone, look: Look): Step[] =>
-    look.undercoat === 'white' && undercoat !== 'white' && undercoat !== 'none'
-      ? [
-          step('prime', 'brush', {
-            material: 'acrylic-pu-primer-white',
-            coats: 2,
-            film: 'light',
-            zones: [zone.id],
-            note: 'So that the colour above stays bright.',
-          }),
-        ]
-      : [];
-
-  let middle: Step[];
-  let zones: FinishPlan | undefined;
-  const byZone = (piece.zones ?? []).map((zone) => ({
-    zone,
-    pick: looks.find((pick) => pick.zone === zone.id) ?? looks.find((pick) => pick.zone === undefined),
-  }));
-  if (byZone.length > 1 && looks.some((pick) => pick.zone !== undefined)) {
-    zones = finishAcrossZones(
-      byZone.map(({ zone, pick }) => ({
-        zone,
-        steps: pick
-          ? [
-              ...whiteUnder(zone, pick.look),
-              ...kept(pick.look).map((one) => write(one, zone.id, pick.colour)),
-            ]
-          : [],
-      })),
-      freshId,
-      choices.order,
-    );
-    middle = zones.steps;
-  } else {
-    middle = looks
-      .slice(0, 1)
-      .flatMap(({ look, colour }) => kept(look).map((one) => write(one, undefined, colour)));
-  }
-
-  const after: Step[] = [];
-  const clear = choices.clear ?? main?.clear ?? 'none';
-  if (clear !== 'none') {
-    // Over powder the clear is dusted on, twice, so that it neither moves it nor beads; a brush would drag it along.
-    const overPowder = middle.some(({ material }) => {
-      const known = catalogueById.get(material ?? '');
-      return known !== undefined && binderOf(known).loose === true;
-    });
-    const sprayed =
-      overPowder && !tools.has('airbrush') && tools.has('aerosol') ? sprayedClear[clear] : undefined;
-    const how = overPowder && tools.has('airbrush') ? 'airbrush' : sprayed ? 'aerosol' : 'brush';
-    after.push(
-      step('topcoat', how, {
-        material: sprayed ?? clearMaterial[clear],
-        film: overPowder ? 'dust' : 'light',
-        coats: overPowder ? 2 : 1,
-        note: overPowder ? 'Barely mist the powder with the first coat.' : 'Stir; thin and even.',
-      }),
-    );
-  }
+  const notes = new Set<string>();
+  const writing = writingFor(build, piece, choices, (sentence) => notes.add(sentence), freshId);
+  const { groups } = writing;
+  const before = groundworkOf(writing);
+  const undercoats = undercoatsFor(writing);
+  const { middle, zones } = coloursOf(writing, undercoats.byGroup, freshId);
+  const { step } = writing;
+  const after = clearsFor(writing, middle);
   if (piece.keepBare && piece.keepBare.length > 0)
     after.push(step('unmask', 'hand', { covers: piece.keepBare }));
-  for (const { look } of looks) {
-    for (const one of look.steps.filter((candidate) => candidate.kind === 'attach'))
-      after.push(write(one, undefined, undefined));
-  }
+  const writer = new LookWriter(writing);
+  for (const group of groups)
+    for (const one of group.look?.steps.filter(({ kind }) => kind === 'attach') ?? [])
+      after.push(...writer.write(one, group));
   if (choices.straps)
     after.push(step('attach', 'hand', { attaches: 'strap', note: 'Straps and closures on the bare tabs.' }));
   after.push(
@@ -240,15 +83,166 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
           : 'Look it over in daylight; touch up.',
     }),
   );
-  return { steps: [...before, ...middle, ...after], zones };
+  // Ids in order: some steps were only tried.
+  const lastId = idGiver();
+  const steps = [...before, ...undercoats.common, ...middle, ...after].map((one) => ({
+    ...one,
+    id: lastId(one.kind),
+  }));
+  return { steps, zones, notes: [...notes] };
 }
 
-/** Texture pressed into the foam goes in with the prep, not over the paint. */
-const isPressed = (one: LookStep) => one.kind === 'texture' && one.options.length === 0;
+/** A colour that wants more coats than that wants another undercoat, or another paint. */
+const MOST_MORE_COATS = 2;
+/** On more than this a brush leaves its marks, and is no choice for the sake of the tape. */
+const BRUSHED_UP_TO_CM2 = 200;
 
-/** The look that decides what all zones share: that of the largest zone. */
-function mainLook(piece: Piece, looks: Choices['looks']): Look | undefined {
-  const share = (zone: string | undefined) =>
-    zone === undefined ? 1 : (piece.zones?.find((candidate) => candidate.id === zone)?.share ?? 0);
-  return [...looks].sort((a, b) => share(b.zone) - share(a.zone))[0]?.look;
+/** The colours and the weathering of all groups, in the order they are done. */
+function coloursOf(
+  writing: Writing,
+  undercoats: ReadonlyMap<ZoneGroup, Step[]>,
+  freshId: (stem: string) => string,
+): { middle: Step[]; zones: FinishPlan | undefined } {
+  const { piece, groups, choices } = writing;
+  const writer = new LookWriter(writing);
+  if (groups.length < 2) return { middle: groups.flatMap((group) => writer.whole(group)), zones: undefined };
+  const finishes = groups.map((group): ZoneFinish => {
+    const below = undercoats.get(group) ?? [];
+    const areaCm2 = piece.faces.outer.areaCm2 * group.zones.reduce((sum, { share }) => sum + share, 0);
+    const byHand = areaCm2 <= BRUSHED_UP_TO_CM2 ? writer.wholeByHand(group) : undefined;
+    return {
+      zones: group.zones,
+      steps: group.look ? [...below, ...writer.whole(group)] : [],
+      // An undercoat that reaches over has to be taped for anyway.
+      ...(byHand && below.length === 0 ? { byHand } : {}),
+    };
+  });
+  const zones = finishAcrossZones(piece, finishes, {
+    freshId,
+    order: choices.order,
+    materials: catalogueById,
+    minutesOf: (steps) =>
+      steps.reduce(
+        (sum, { kind, method, material, coats, film, zones: own }) =>
+          method === undefined || material === undefined
+            ? sum
+            : sum +
+              writing.owned.minutes(
+                kind,
+                { material, method, coats: coats ?? 1, film: film ?? 'normal' },
+                own,
+              ),
+        0,
+      ),
+  });
+  return { middle: zones.steps, zones };
+}
+
+/** Writes the steps of looks for groups of zones. */
+class LookWriter {
+  constructor(private readonly writing: Writing) {}
+
+  /** All of a look but what goes in with the prep and what is attached. */
+  whole(group: ZoneGroup): Step[] {
+    return this.kept(group).flatMap((one) => this.write(one, group));
+  }
+
+  /** The same by tools that keep to the edge; undefined where that is no other, or there is no such way. */
+  wholeByHand(group: ZoneGroup): Step[] | undefined {
+    const kept = this.kept(group);
+    const colours = kept.filter(({ kind }) => kind === 'base' || kind === 'detail');
+    const isAble = colours.every(
+      ({ options }) =>
+        options.length === 0 || options.some((way) => !spraysOver(way) && this.writing.owned.has(way.method)),
+    );
+    if (!isAble || colours.length === 0) return undefined;
+    return kept.flatMap((one) =>
+      this.write(
+        colours.includes(one) ? { ...one, options: one.options.filter((way) => !spraysOver(way)) } : one,
+        group,
+      ),
+    );
+  }
+
+  private kept({ look }: ZoneGroup): LookStep[] {
+    const { quicker } = this.writing.choices;
+    return (look?.steps ?? []).filter(
+      (one) => !isPressed(one) && one.kind !== 'attach' && !(quicker && one.extra),
+    );
+  }
+
+  /** One step of a look, as it is done on a group; nothing where there is no tool for it and it can be done without. */
+  write(one: LookStep, group: ZoneGroup): Step[] {
+    const { piece, choices, owned, step, tell } = this.writing;
+    const { zones } = zonesOf(this.writing, [group]);
+    // Loose powder stays where a mist of clear can be laid over it, and nowhere else.
+    const canMist = owned.has('airbrush') || owned.has('aerosol');
+    const way = owned.pick(
+      one.kind,
+      one.options.filter((option) => canMist || !isPowder(option)),
+      zones,
+    );
+    if (!way && one.options.length > 0) {
+      if (one.kind === 'weather' || one.extra) {
+        tell('Washes and highlights want a brush or a sponge, so they are left out.');
+        return [];
+      }
+      tell('Nothing at hand lays one of the colours: it is written with the tool it needs.');
+    }
+    const taken = way ?? one.options.at(-1);
+    const method: Method = taken?.method ?? (one.kind === 'weather' ? 'wipe' : 'hand');
+    const shade = one.main ? (group.colour ?? one.colour) : one.colour;
+    const usual = taken ? (choices.quicker && taken.coats > 2 ? taken.coats - 1 : taken.coats) : 1;
+    const coats = taken ? Math.max(usual, this.coatsToCover(one, taken, shade, group)) : usual;
+    const heaviest = piece.finestDetailMm !== undefined && piece.finestDetailMm < 1 ? 'light' : undefined;
+    return [
+      step(one.kind, method, {
+        ...(taken
+          ? {
+              material: taken.material,
+              coats,
+              film: taken.film === 'normal' && heaviest ? heaviest : taken.film,
+            }
+          : {}),
+        ...(shade ? { colour: shade } : {}),
+        ...(one.minutes ? { minutes: one.minutes } : {}),
+        ...(one.note ? { note: one.note } : {}),
+        ...(one.wanted ? { wanted: one.wanted } : {}),
+        ...(one.waitFor ? { waitFor: one.waitFor } : {}),
+        ...(one.placement ? { placement: one.placement } : {}),
+        ...(one.coversPct ? { coversPct: one.coversPct } : {}),
+        ...this.stirredIn(one, taken),
+        ...(one.extra ? { optional: true } : {}),
+        ...(one.kind === 'attach' ? { attaches: 'fabric' as const } : {}),
+        ...(zones ? { zones } : {}),
+      }),
+    ];
+  }
+
+  /** The coats of a look's first colour that keep its undercoat from plainly showing, where a few do. */
+  private coatsToCover(one: LookStep, way: Way, shade: string | undefined, group: ZoneGroup): number {
+    const material = catalogueById.get(way.material);
+    const first = group.look?.steps.find(({ kind }) => kind === 'base');
+    const isLeft = one.wanted?.some((effect) => effect === 'patchy' || effect === 'undercoat-shows');
+    const undercoat = undercoatOf(this.writing, group);
+    if (!material || !shade || one !== first || one.placement || isLeft || undercoat === 'none') return 0;
+    const { colour } = entryOf(catalogueById, primerOf(undercoat));
+    const coatUm = wetFilmUm(material, way.film) * material.solids;
+    return coatsToHide(colour, shade, material, coatUm, way.coats + MOST_MORE_COATS, PLAIN_DELTA_E) ?? 0;
+  }
+
+  /** What is stirred in: as the look says; in cloth, what keeps acrylic soft. */
+  private stirredIn(one: LookStep, way: Way | undefined): Pick<Step, 'thinWith' | 'thinPct'> {
+    if (one.thinWith) return { thinWith: one.thinWith, ...(one.thinPct ? { thinPct: one.thinPct } : {}) };
+    const material = way && catalogueById.get(way.material);
+    const isStiff = material?.role === 'paint' && material.binder === 'acrylic';
+    return groundTable[this.writing.piece.substrate.kind].cloth && isStiff
+      ? { thinWith: 'textile-medium', thinPct: 50 }
+      : {};
+  }
+}
+
+function mainLook(groups: readonly ZoneGroup[]): Look | undefined {
+  const share = ({ zones }: ZoneGroup) => zones.reduce((sum, zone) => sum + zone.share, 0);
+  return [...groups].filter(({ look }) => look).sort((a, b) => share(b) - share(a))[0]?.look;
 }

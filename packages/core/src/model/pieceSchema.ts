@@ -88,6 +88,8 @@ export const zoneSchema = z.looseObject({
   share: z.number().positive('a share is more than zero').max(1, 'a share is at most 1'),
   edgeMm: z.number().min(0).max(1_000_000).optional(),
   wantsSheen: z.enum(sheenClasses).optional(),
+  /** The colour it is to have; what its steps lay says more. */
+  colour: colour.optional(),
 });
 
 export const pieceSchema = z.looseObject({

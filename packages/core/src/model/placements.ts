@@ -13,20 +13,22 @@ export interface PlacementDefinition {
   word: string;
   /** The share of the area that it covers; or how wide a band it is along the edges, mm. */
   covers: { share: number } | { bandMm: number };
+  /** It is put there by hand, spot by spot, so that a zone's edge is easily kept. */
+  isDabbed?: boolean;
 }
 
 /** Every placement with what it covers (docs/domain.md, "Where a coat goes"). */
 export const placementTable: Readonly<Record<Placement, PlacementDefinition>> = {
   all: { word: 'all over', words: '', covers: { share: 1 } },
-  recesses: { word: 'recesses', words: 'into the recesses', covers: { share: 0.3 } },
-  'high-points': { word: 'high points', words: 'on the high points', covers: { share: 0.2 } },
-  edges: { word: 'edges', words: 'along the edges', covers: { bandMm: 6 } },
-  lines: { word: 'lines', words: 'in lines', covers: { bandMm: 2 } },
-  'worn-spots': { word: 'worn spots', words: 'on worn spots', covers: { share: 0.08 } },
+  recesses: { word: 'recesses', words: 'into the recesses', covers: { share: 0.3 }, isDabbed: true },
+  'high-points': { word: 'high points', words: 'on the high points', covers: { share: 0.2 }, isDabbed: true },
+  edges: { word: 'edges', words: 'along the edges', covers: { bandMm: 6 }, isDabbed: true },
+  lines: { word: 'lines', words: 'in lines', covers: { bandMm: 2 }, isDabbed: true },
+  'worn-spots': { word: 'worn spots', words: 'on worn spots', covers: { share: 0.08 }, isDabbed: true },
   splatter: { word: 'splatter', words: 'as splatter', covers: { share: 0.1 } },
   fade: { word: 'a fade', words: 'as a fade', covers: { share: 0.5 } },
   patches: { word: 'patches', words: 'in patches', covers: { share: 0.6 } },
-  seams: { word: 'seams', words: 'on the seams', covers: { share: 0.1 } },
+  seams: { word: 'seams', words: 'on the seams', covers: { share: 0.1 }, isDabbed: true },
 };
 
 /** What a placement is called on a menu. */

@@ -33,12 +33,15 @@ export function shareOf(piece: Piece, zoneIds: readonly string[]): number {
   return piece.zones.filter((zone) => zoneIds.includes(zone.id)).reduce((sum, zone) => sum + zone.share, 0);
 }
 
-/** The edge to tape off, mm: what the zones say, or else the outline of a square of the same area. */
+/** The outline of a zone, mm: as it says, or else that of a square of the same area. */
+const outlineMm = (piece: Piece, share: number): number =>
+  4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * share);
+
+/** The edges of some zones, mm; of a piece without zones, or of all of them, the outline of a square of its area. */
 export function edgeOf(piece: Piece, zoneIds: readonly string[]): number {
   const zones = piece.zones?.filter((zone) => zoneIds.includes(zone.id)) ?? [];
-  const said = zones.reduce((sum, zone) => sum + (zone.edgeMm ?? 0), 0);
-  if (said > 0) return said;
-  return 4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * shareOf(piece, zoneIds));
+  if (zones.length === 0) return outlineMm(piece, shareOf(piece, zoneIds));
+  return zones.reduce((sum, { edgeMm, share }) => sum + (edgeMm ?? outlineMm(piece, share)), 0);
 }
 
 /** Which pass of a build: one coat of one step on one face of one unit. */

@@ -34,12 +34,7 @@ export function handsOn(
   if (step.minutes !== undefined) return { setUpMinutes: 0, workMinutes: step.minutes, cleanUpMinutes: 0 };
   const fixed = stepKindTable[step.kind].minutes;
   if (fixed !== undefined) return { setUpMinutes: 0, workMinutes: fixed, cleanUpMinutes: 0 };
-  if (step.kind === 'mask')
-    return {
-      setUpMinutes: 2,
-      workMinutes: told((edgeMm / MASKING_MM_PER_HOUR) * 60, isOfASet),
-      cleanUpMinutes: 0,
-    };
+  if (step.kind === 'mask') return { ...masking(edgeMm, isOfASet), cleanUpMinutes: 0 };
   const pace = methodTable[method];
   const workMinutes = told((areaCm2 / 10_000 / pace.rateM2PerHour) * 60, isOfASet);
   if (material?.potLife === undefined)
@@ -51,6 +46,18 @@ export function handsOn(
     cleanUpMinutes: TWO_PART_CLEAN_UP * mixes,
   };
 }
+
+/** Tape in hand, and laid along an edge. */
+const masking = (edgeMm: number, isOfASet: boolean) => ({
+  setUpMinutes: 2,
+  workMinutes: told((edgeMm / MASKING_MM_PER_HOUR) * 60, isOfASet),
+});
+/** Hands-on minutes for laying so much tape, and for pulling it again. */
+export function maskMinutes(edgeMm: number): number {
+  const { setUpMinutes, workMinutes } = masking(edgeMm, false);
+  return setUpMinutes + workMinutes;
+}
+export const unmaskMinutes = stepKindTable.unmask.minutes ?? 0;
 
 /** Minutes of one pass: whole ones, but quarters for the units of a set, which are taken up one after the other. */
 const told = (minutes: number, isOfASet: boolean): number =>

@@ -727,4 +727,25 @@ export const firing: Case[] = [
       ['a clear needs none', plate([pva, varnish])],
     ],
   ],
+  [
+    'O11',
+    'a rim with nothing but primer',
+    [plate([pva, { ...paint, zones: ['field'] }, varnish], zones), 'risk', 'varnish'],
+    [
+      ['painted all over', plate([pva, paint, varnish], zones)],
+      ['nothing painted yet', plate([pva], zones)],
+      [
+        'cloth goes on it',
+        plate(
+          [
+            pva,
+            { ...paint, zones: ['field'] },
+            varnish,
+            { id: 'cloth', kind: 'attach', attaches: 'fabric', zones: ['rim'] },
+          ],
+          zones,
+        ),
+      ],
+    ],
+  ],
 ];

@@ -32,6 +32,7 @@ const undercoatItems = [
 ];
 const clearItems = [{ value: '', title: 'By the look' }, ...clears.map((value) => ({ value, title: value }))];
 const toolItems: { value: Method; title: string }[] = [
+  { value: 'brush', title: 'brushes' },
   { value: 'foam-brush', title: 'foam brush' },
   { value: 'sponge', title: 'sponge' },
   { value: 'airbrush', title: 'airbrush' },
@@ -64,7 +65,7 @@ const toolItems: { value: Method; title: string }[] = [
       <v-select v-model="form.undercoat" label="Undercoat" :items="undercoatItems" />
       <v-select v-model="form.clear" label="Clear coat" :items="clearItems" />
     </div>
-    <p class="mb-n2"><strong>At hand, besides brushes</strong></p>
+    <p class="mb-n2"><strong>At hand</strong></p>
     <div class="tools">
       <v-checkbox
         v-for="tool in toolItems"

@@ -3,6 +3,7 @@ import {
   describeStep,
   keepLoggedIds,
   stepKindWords,
+  takesSealer,
   writeSteps,
   type Choices,
   type Piece,
@@ -15,7 +16,7 @@ import DialogFoot from '../shared/DialogFoot.vue';
 import LookChoices from './LookChoices.vue';
 import LookOutcomes from './LookOutcomes.vue';
 import OrderButtons from './OrderButtons.vue';
-import { choicesOf, freshLookForm, lookSlots, movedBy, picksOf } from './lookForm';
+import { choicesOf, freshLookForm, lookSlots, movedBy, otherSchool, picksOf } from './lookForm';
 import { compareInWorker } from '../shared/planner';
 import { useBuild } from '../shared/build';
 import { useLooks } from '../shared/looks';
@@ -30,6 +31,7 @@ const notice = useNotice();
 
 const form = ref(freshLookForm(props.piece));
 const against = ref<SealerSchool>('rubber-dip');
+const isSealed = computed(() => takesSealer(props.piece));
 const outcomes = ref<VariantOutcome[]>();
 const comparing = ref(false);
 const saving = ref(false);
@@ -53,19 +55,27 @@ function stepsBy(made: Choices) {
 }
 const written = computed(() => (store.build && picks.value.length > 0 ? stepsBy(choices.value) : undefined));
 const ownSchool = computed(() => form.value.sealer || picks.value[0]?.look.school || 'pva');
+// Two that are the same tell nothing.
+watch(
+  [ownSchool, against],
+  () => {
+    if (against.value === ownSchool.value) against.value = otherSchool(ownSchool.value);
+  },
+  { immediate: true },
+);
 
 watchDebounced(
   [choices, against, open],
   async () => {
     if (!open.value || !written.value || !store.build) return;
     comparing.value = true;
-    const other = stepsBy({ ...choices.value, sealer: against.value });
+    const others = isSealed.value ? [stepsBy({ ...choices.value, sealer: against.value })] : [];
     const wanted = written.value;
     try {
-      const found = await compareInWorker(store.planGround(), [
-        { ...props.piece, steps: wanted.steps },
-        { ...props.piece, steps: other.steps },
-      ]);
+      const found = await compareInWorker(
+        store.planGround(),
+        [wanted, ...others].map(({ steps }) => ({ ...props.piece, steps })),
+      );
       if (written.value === wanted) outcomes.value = found;
     } catch (error) {
       notice.complain(error);
@@ -113,7 +123,13 @@ async function write(): Promise<void> {
           <LookChoices v-model="form" :slots="slots" />
 
           <div v-if="written" class="outcome" aria-live="polite">
-            <LookOutcomes v-model="against" :own-school="ownSchool" :outcomes="outcomes" :stale="comparing" />
+            <LookOutcomes
+              v-model="against"
+              :own-school="isSealed ? ownSchool : undefined"
+              :outcomes="outcomes"
+              :stale="comparing"
+            />
+            <p v-for="note in written.notes" :key="note" class="small mt-2">{{ note }}</p>
 
             <template v-if="written.zones">
               <h3 class="mt-5 mb-1">

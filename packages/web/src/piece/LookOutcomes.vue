@@ -6,7 +6,8 @@ import { schoolOf } from './lookForm';
 /** What a look comes to with its own sealer and with another: dates, work, material, and what it makes late. */
 const against = defineModel<SealerSchool>({ required: true });
 defineProps<{
-  ownSchool: SealerSchool;
+  /** Undefined where the piece takes no sealer, so that there is nothing to compare. */
+  ownSchool: SealerSchool | undefined;
   /** With the own sealer and with the other; undefined while it is worked out for the first time. */
   outcomes: VariantOutcome[] | undefined;
   /** What is shown belongs to a choice before this one. */
@@ -23,8 +24,8 @@ const amountWords = ['', 'Little', 'Some', 'Much'];
     <thead>
       <tr>
         <td />
-        <th scope="col">{{ schoolOf(ownSchool).name }}</th>
-        <th scope="col">
+        <th scope="col">{{ ownSchool ? schoolOf(ownSchool).name : 'Without a sealer' }}</th>
+        <th v-if="ownSchool" scope="col">
           <select v-model="against" aria-label="Compare with">
             <option v-for="school in schools" :key="school.id" :value="school.id">
               {{ school.name }}
@@ -79,11 +80,15 @@ const amountWords = ['', 'Little', 'Some', 'Much'];
           {{ one.makesLate.map((id) => store.pieceOf(id)?.name ?? id).join(', ') || 'nothing' }}
         </td>
       </tr>
-      <tr>
+      <tr v-if="ownSchool">
+        <th scope="row">Looks</th>
+        <td v-for="id in [ownSchool, against]" :key="id">{{ schoolOf(id).looks }}</td>
+      </tr>
+      <tr v-if="ownSchool">
         <th scope="row">Good at</th>
         <td v-for="id in [ownSchool, against]" :key="id">{{ schoolOf(id).goodAt }}</td>
       </tr>
-      <tr>
+      <tr v-if="ownSchool">
         <th scope="row">Bad at</th>
         <td v-for="id in [ownSchool, against]" :key="id">{{ schoolOf(id).badAt }}</td>
       </tr>

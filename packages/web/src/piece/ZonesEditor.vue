@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { idFromName, sheenClasses, sheenWords, type Look } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
+import { valueOf } from '../shared/inputs';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
@@ -20,6 +21,10 @@ const sheenItems = [
   ...sheenClasses.map((value) => ({ value, title: sheenWords[value] })),
 ];
 
+/** What a zone comes out in where it is not said: the colour of its look. */
+const lookColour = ({ lookId }: ZoneDraft): string | undefined =>
+  props.looks.find(({ id }) => id === lookId)?.colour;
+
 function add(): void {
   const rest = Math.max(0, 100 - sum.value);
   const fresh = zones.value.length === 0 ? [60, 40] : [rest || 10];
@@ -35,6 +40,7 @@ function add(): void {
       edgeMm: undefined,
       lookId: '',
       wantsSheen: '',
+      colour: '',
     });
   }
   if (sum.value > 100) evenOut();
@@ -78,6 +84,15 @@ function remove(at: number): void {
         :label="`Sheen of ${zone.name}`"
         density="compact"
       />
+      <label class="colour" :title="`Colour of ${zone.name}`">
+        <input
+          type="color"
+          :aria-label="`Colour of ${zone.name}`"
+          :value="zone.colour || lookColour(zone) || '#808080'"
+          @change="zone.colour = valueOf($event)"
+        />
+        <span v-if="!zone.colour && !lookColour(zone)" class="small quiet">colour?</span>
+      </label>
       <RemoveButton :label="`Remove ${zone.name}`" @click="remove(at)" />
     </div>
     <div class="foot">
@@ -106,10 +121,23 @@ legend {
 
 .zone {
   display: grid;
-  grid-template-columns: 1fr 92px 110px 1.2fr 40px;
+  grid-template-columns: 1fr 92px 110px 1.2fr 56px 40px;
   gap: 8px;
   margin: 8px 0;
   align-items: center;
+}
+
+.colour {
+  display: block;
+  line-height: 1;
+}
+
+.colour input {
+  width: 100%;
+  height: 40px;
+  padding: 0;
+  border: 1px solid var(--line);
+  background: none;
 }
 
 .foot {

@@ -40,7 +40,12 @@ export const lookSlots = (piece: Piece): LookSlot[] =>
 
 /** The dialog as it opens for a piece: no look yet, straps where there are some to be put on. */
 export const freshLookForm = (piece: Piece): LookForm => ({
-  byZone: Object.fromEntries(lookSlots(piece).map(({ id }) => [id, { lookId: '', colour: '' }])),
+  byZone: Object.fromEntries(
+    lookSlots(piece).map(({ id }) => [
+      id,
+      { lookId: '', colour: piece.zones?.find((zone) => zone.id === id)?.colour ?? '' },
+    ]),
+  ),
   sealer: '',
   undercoat: '',
   clear: '',
@@ -56,6 +61,13 @@ export const schoolOf = (id: SealerSchool): School =>
     schools.find((school) => school.id === id),
     `the sealer ${id}`,
   );
+
+/** A sealer to hold another against: the first that is not it and lays something. */
+export const otherSchool = (own: SealerSchool): SealerSchool =>
+  sure(
+    schools.find(({ id, step }) => id !== own && step !== undefined),
+    'another sealer',
+  ).id;
 
 /** The looks that are chosen, each with its zone and colour. */
 export const picksOf = (

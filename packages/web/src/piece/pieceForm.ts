@@ -30,6 +30,8 @@ export interface ZoneDraft {
   edgeMm: number | undefined;
   lookId: string;
   wantsSheen: SheenClass | '';
+  /** The colour it is to have; empty where none is said. */
+  colour: string;
 }
 
 /** A piece as it is typed. */
@@ -96,13 +98,14 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
       bendRadiusMm,
       bodyDiameterMm: undefined,
     })),
-    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen }) => ({
+    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen, colour }) => ({
       id,
       name,
       percent: Math.round(share * 1000) / 10,
       edgeMm,
       lookId: '',
       wantsSheen: wantsSheen ?? '',
+      colour: colour ?? '',
     })),
     lookId: '',
     note: piece?.note ?? '',
@@ -151,6 +154,7 @@ export function pieceFromForm(
     share: zone.percent === undefined ? undefined : zone.percent / 100,
     edgeMm: zone.edgeMm,
     wantsSheen: orNothing(zone.wantsSheen),
+    colour: orNothing(zone.colour),
   }));
   return made(pieceSchema, {
     ...old,

@@ -9,6 +9,7 @@ import { o07NoTapeBetween } from './o07NoTapeBetween';
 import { o08TapeNeverPulled } from './o08TapeNeverPulled';
 import { o09WorkedTooLate } from './o09WorkedTooLate';
 import { o10NoColour } from './o10NoColour';
+import { o11ZoneWithoutColour } from './o11ZoneWithoutColour';
 import { r01SolventOnPolystyrene } from './r01SolventOnPolystyrene';
 import { r02SolventOnBareFoam } from './r02SolventOnBareFoam';
 import { r03PaintOnBareFoam } from './r03PaintOnBareFoam';
@@ -172,4 +173,5 @@ export const rules: readonly Rule[] = [
   o08TapeNeverPulled,
   o09WorkedTooLate,
   o10NoColour,
+  o11ZoneWithoutColour,
 ];

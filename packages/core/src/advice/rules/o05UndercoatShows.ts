@@ -1,4 +1,4 @@
-import { coatsToHide, colourDistance, colourOver, HIDDEN_DELTA_E } from '../../colour/hiding';
+import { coatsToHide, colourDistance, colourOver, HIDDEN_DELTA_E, PLAIN_DELTA_E } from '../../colour/hiding';
 import { mixedColour } from '../../colour/seenColour';
 import { layerUm, spotsOf, type Layer } from '../../facts/spots';
 import { substrateNames } from '../../model/substrates';
@@ -11,8 +11,6 @@ import { oncePerStep, type Rule } from '../rule';
 const MOST_COATS = 20;
 /** What would take more is another ground's or another pigment's business, and no number to name. */
 const MOST_SENSIBLE = 6;
-/** Up to this difference, ΔE00, a colour is only a shade off; beyond it the ground plainly shows. */
-const PLAIN_DELTA_E = 5;
 /** What goes on in fewer places than this is meant to leave the ground in sight. */
 const MOST_OF_IT = 0.95;
 

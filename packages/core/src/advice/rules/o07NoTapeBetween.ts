@@ -1,7 +1,8 @@
 import { orderedSteps } from '../../facts/spots';
 import { isMaskedAt } from '../../facts/masking';
 import { freshId } from '../freshId';
-import { methodTable, methodWords } from '../../model/methods';
+import { reachesOver } from '../../facts/tape';
+import { methodWords } from '../../model/methods';
 import { facesOf, methodOf } from '../../model/stepSpots';
 import type { PatchStep } from '../../model/patch';
 import { about } from '../about';
@@ -22,8 +23,8 @@ export const o07NoTapeBetween: Rule = {
     return steps.flatMap(({ step, at, material }): RuleFinding[] => {
       const own = step.zones;
       const method = methodOf(step, material);
-      if (!material || !own || own.length >= zones.length || !methodTable[method].reachesOver) return [];
-      // What lies only in places is laid with care, and a clear does no harm beside.
+      if (!material || !own || own.length >= zones.length || !reachesOver(step, material)) return [];
+      // A clear does no harm beside.
       const open = zones.filter(({ id }) => {
         if (own.includes(id)) return false;
         const isPainted = steps.some(

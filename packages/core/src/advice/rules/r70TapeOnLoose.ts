@@ -18,13 +18,26 @@ export const r70TapeOnLoose: Rule = {
   look(piece, context) {
     const found = piece.steps.flatMap((step, at): RuleFinding[] => {
       if (step.kind !== 'mask' || step.covers) return [];
+      // What colour is chipped off with is rinsed away as that is done.
+      const isRinsedOff = (layer: Layer, before: number): boolean =>
+        binderOf(layer.material).comesOff === true &&
+        piece.steps.some(
+          (other, n) =>
+            n > layer.at &&
+            n < before &&
+            other.kind === 'weather' &&
+            other.material === undefined &&
+            (other.zones ?? [layer.step.zones?.[0]]).some((zone) =>
+              (layer.step.zones ?? [zone]).includes(zone),
+            ),
+        );
       return spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
         if (
           !(step.faces ?? ['outer']).includes(spot.face) ||
           !(step.zones ?? [spot.zone]).includes(spot.zone)
         )
           return [];
-        const below = spot.layers.filter((layer) => layer.at < at);
+        const below = spot.layers.filter((layer) => layer.at < at && !isRinsedOff(layer, at));
         const loose = exposedOf(below).layers.find(
           (layer) => binderOf(layer.material).loose || isSoftWash(layer),
         );

@@ -1,0 +1,109 @@
+import { catalogueById } from '../materials/catalogue';
+import { substrateTable } from '../model/substrates';
+import type { Step } from '../model/schema';
+import { entryOf } from '../model/sure';
+import { groundTable } from './ground';
+import type { SealerSchool } from './look';
+import { schoolById, type School } from './schools';
+import { isPressed, type Writing } from './writing';
+
+/** Sealers in the order they are taken where the one of the look can't be laid here, the mildest first. */
+const instead: readonly SealerSchool[] = ['seal-spray', 'pva', 'neoprene', 'rubber-dip'];
+
+const cleaned = {
+  wiped: 'Wipe it with a damp cloth; let it dry.',
+  washed: 'Warm water and soap, a soft brush; rinse, let it dry.',
+  degreased: 'Alcohol on a cloth, in moving air; do not touch it after that.',
+} as const;
+
+/** What goes before any colour: surface, fillers, heat, texture, closures covered, the sealer. */
+export function groundworkOf(writing: Writing): Step[] {
+  const { piece, choices, groups, faces, step } = writing;
+  const needs = groundTable[piece.substrate.kind];
+  const steps: Step[] = [
+    step('prep', 'hand', {
+      minutes: 10,
+      note: needs.cleans
+        ? cleaned[needs.cleans]
+        : 'Round the edges, clean off marker and glue, vacuum the dust.',
+      ...(needs.cleans ? { cleans: needs.cleans } : {}),
+    }),
+  ];
+  const fills = choices.fill || needs.fills;
+  if (fills) steps.push(step('fill', 'brush', { material: 'foam-filler-paste', film: 'light', minutes: 10 }));
+  if (fills || needs.opens === 'sand') steps.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
+  if (needs.opens === 'heat' && !piece.substrate.heatSealed)
+    steps.push(
+      step('heat-seal', 'hot-air', { faces, note: 'One even, moving pass until the skin shines a little.' }),
+    );
+  if (needs.opens === 'scuff')
+    steps.push(step('sand', 'sand', { note: 'Fine pad, until the shine is gone; wipe the dust off.' }));
+  if (needs.opens === 'scuff-wet')
+    steps.push(
+      step('sand', 'sand', {
+        thinWith: 'water',
+        note: 'A wet fine pad, so that no dust flies; rinse, let it dry.',
+      }),
+    );
+  for (const group of groups)
+    for (const one of group.look?.steps.filter(isPressed) ?? []) {
+      // What does not give way when it is warm takes no print.
+      if (!substrateTable[piece.substrate.kind].isPorousFoam) continue;
+      steps.push(
+        step('texture', 'stamp', {
+          ...(one.minutes ? { minutes: one.minutes } : {}),
+          ...(one.note ? { note: one.note } : {}),
+          ...(groups.length > 1 ? { zones: group.zones.map(({ id }) => id) } : {}),
+        }),
+      );
+    }
+  if (piece.keepBare && piece.keepBare.length > 0)
+    steps.push(
+      step('mask', 'hand', {
+        covers: piece.keepBare,
+        minutes: 8,
+        note: `Cover: ${piece.keepBare.join(', ')}.`,
+      }),
+    );
+  return [...steps, ...sealing(writing)];
+}
+
+function sealing(writing: Writing): Step[] {
+  const { piece, main, faces, step, tell, choices } = writing;
+  const needs = groundTable[piece.substrate.kind];
+  if (!needs.sealed) {
+    if (needs.instead && (choices.sealer ?? main)) tell(needs.instead);
+    return [];
+  }
+  const school = schoolFor(writing);
+  if (!school.step) return [];
+  const isCracked = main?.steps.some((one) => one.wanted?.includes('cracking'));
+  return [
+    step('seal', school.step.method, {
+      ...school.step,
+      // Solvents eat it wherever it is not closed by two full coats.
+      ...(substrateTable[piece.substrate.kind].dissolves
+        ? { film: 'normal' as const, coats: Math.max(2, school.step.coats ?? 1) }
+        : {}),
+      faces,
+      ...(isCracked ? { wanted: ['cracking' as const] } : {}),
+    }),
+  ];
+}
+
+/** The sealer that was asked for, or else the look's own where it can be laid here, or else the mildest that can. */
+function schoolFor({ piece, main, owned, choices, tell }: Writing): School {
+  const wanted = entryOf(schoolById, choices.sealer ?? main?.school ?? 'pva');
+  const isSafe = ({ step }: School) =>
+    step !== undefined &&
+    (!substrateTable[piece.substrate.kind].dissolves || entryOf(catalogueById, step.material).solvent === 0);
+  // What was asked for by name is written, and what stands against it is told by its findings.
+  if (choices.sealer !== undefined) return wanted;
+  if (wanted.step === undefined || (owned.has(wanted.step.method) && isSafe(wanted))) return wanted;
+  const taken = instead
+    .map((id) => entryOf(schoolById, id))
+    .find((school) => school.step !== undefined && owned.has(school.step.method) && isSafe(school));
+  if (!taken) return wanted;
+  tell(`${taken.name} in place of ${wanted.name.toLowerCase()}, for the tools at hand.`);
+  return taken;
+}
