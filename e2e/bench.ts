@@ -41,3 +41,15 @@ export async function logUntil(page: Page, pass: RegExp, piece: string): Promise
   }
   throw new Error(`${pass} of ${piece} did not come up in ${MOST_BATCHES} batches`);
 }
+
+/** Leaves one piece of the batch that comes next ticked, and no other. Which others there are is up to the planner. */
+export async function keepOnly(page: Page, piece: string): Promise<void> {
+  const boxes = batchOf(page).getByRole('checkbox');
+  for (let n = 0; n < (await boxes.count()); n += 1) {
+    const box = boxes.nth(n);
+    const name =
+      (await box.getAttribute('aria-label')) ??
+      (await box.evaluate((one) => one.closest('li')?.textContent ?? ''));
+    if (!name.includes(piece)) await box.uncheck();
+  }
+}

@@ -14,6 +14,7 @@ const rooms = {
     'quantity',
     'colour',
     'words',
+    'techniques',
     'schedule/plan',
     'schedule/state',
     'schedule/place',
@@ -29,6 +30,7 @@ const rooms = {
   'packages/web/src': [
     'styles',
     'shared',
+    'techniques',
     'journal',
     'materials',
     'workshop',

@@ -79,7 +79,12 @@ describe('what is new', () => {
         .set('x-fixatum-have', version)
         .send({ piece: 'gorget', unit: 1, step, coat: 1 })
         .expect(201);
-    const { body } = await log('bone', have);
+    const { body, headers } = await log('bone', have);
+    // A browser that kept it would take it for the build.
+    expect(headers['cache-control']).toBe('no-store');
+    const plain = await request(app).get(`/api/builds/${id}`);
+    expect(plain.headers['cache-control']).toBe('no-cache');
+    expect(String(plain.headers.vary)).toContain('x-fixatum-have');
     expect(body).toMatchObject({ id, version: Number(have) + 1, since: Number(have), pieceEtags: {} });
     expect(body.build).toBeUndefined();
     expect(body.change).toHaveLength(1);
@@ -593,7 +598,7 @@ describe('looks', () => {
   it('are saved, kept over a restart, and deleted', async () => {
     await request(app).post('/api/looks').send(look).expect(201);
     await reopen();
-    expect((await get('/api/looks')).looks).toEqual([look]);
+    expect((await get('/api/looks')).looks).toEqual([{ ...look, tags: [], pictures: [] }]);
     await request(app).delete('/api/looks/mine').expect(204);
     await request(app).delete('/api/looks/mine').expect(404);
   });

@@ -48,7 +48,7 @@ watch(
 );
 
 // A helper's screens are the bench and the run sheets; any other address leads to the bench.
-const forHelpers = new Set(['start', 'bench', 'run-sheets']);
+const forHelpers = new Set(['start', 'bench', 'run-sheets', 'techniques']);
 watch(
   () => [me.isHelper, route.name, route.params.build] as const,
   ([isHelper, name, build]) => {
@@ -69,6 +69,7 @@ watch(
       materials: 'Materials',
       journal: 'Journal',
       workshop: 'Workshop',
+      techniques: 'Techniques',
     };
     document.title =
       name && view !== 'start' ? `${words[String(view)] ?? ''} · ${name} · Fixatum` : 'Fixatum';
@@ -95,6 +96,7 @@ onKeyStroke((event) => {
   else if (event.key === 'm') go('materials');
   else if (event.key === 'j') go('journal');
   else if (event.key === 'w') go('workshop');
+  else if (event.key === 'h') go('techniques');
   else if (event.key === 'u' && store.build) void store.undo();
 });
 </script>

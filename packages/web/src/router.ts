@@ -21,6 +21,11 @@ export const router = createRouter({
       name: 'run-sheets',
       component: () => import('./bench/RunSheetsView.vue'),
     },
+    {
+      path: '/b/:build/techniques',
+      name: 'techniques',
+      component: () => import('./techniques/TechniquesView.vue'),
+    },
     { path: '/b/:build/plan', name: 'plan', component: () => import('./plan/PlanView.vue') },
     { path: '/:rest(.*)', redirect: '/' },
   ],

@@ -8,8 +8,14 @@ import { schools } from './schools';
 /** The format of a look that is shared as a file. */
 export const LOOK_FORMAT = 'fixatum-look/1';
 
-/** A look as it is kept in a file of its own. */
-export const lookFileSchema = z.looseObject({ format: z.literal(LOOK_FORMAT), look: lookSchema });
+/** A look as it is kept in a file of its own, with its pictures as data addresses by their names. */
+export const lookFileSchema = z.looseObject({
+  format: z.literal(LOOK_FORMAT),
+  look: lookSchema,
+  pictures: z
+    .record(z.string(), z.string().regex(/^data:image\/(jpeg|png|webp);base64,/, 'a picture belongs here'))
+    .optional(),
+});
 
 /** Zones that are less than this of a piece are accents, which make it no other finish. */
 const ACCENT_SHARE = 0.12;

@@ -19,7 +19,10 @@ export const buildSender =
     );
     response
       .status(status)
+      .vary(HAVE_HEADER)
       .set('etag', buildEtag(stored))
+      // News is for this one caller and this one moment: kept by a browser it would stand for the build.
+      .set('cache-control', news ? 'no-store' : 'no-cache')
       .json({
         id: stored.id,
         version: stored.version,

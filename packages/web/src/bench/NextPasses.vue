@@ -7,6 +7,7 @@ import { minutesOf } from './bench';
 import BeforeStart from './BeforeStart.vue';
 import PassTicks from './PassTicks.vue';
 import { useBeforeStart } from './useBeforeStart';
+import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
 import { timeOfDay } from '../shared/timeAxis';
@@ -108,6 +109,7 @@ onKeyStroke((event) => {
       {{ withWords(first) }}<template v-if="first.material && step?.colour"> · {{ step.colour }}</template
       ><template v-if="placeName"> · {{ placeName }}</template>
     </p>
+    <HowToButton v-if="step" :step="step" :material="first.material" class="how" />
     <p v-if="details" class="details" data-testid="pass-details">{{ details }}</p>
     <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
     <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { clears, schools, undercoats, type Method } from '@fixatum/core';
 import { computed } from 'vue';
+import { api } from '../shared/api';
 import { valueOf } from '../shared/inputs';
 import { useLooks } from '../shared/looks';
-import { picksOf, schoolOf, type LookForm, type LookSlot } from './lookForm';
+import { isSavedFinish, picksOf, schoolOf, type LookForm, type LookSlot } from './lookForm';
 
 /** What is chosen for a piece: a look for each zone, the sealer, undercoat and clear, the tools at hand. */
 const form = defineModel<LookForm>({ required: true });
@@ -19,8 +20,25 @@ const picked = computed(() =>
 const picks = computed(() => picksOf(form.value, props.slots, looks.byId));
 
 const lookItems = computed(() => [
-  { value: '', title: 'Choose a look' },
-  ...looks.all.map((look) => ({ value: look.id, title: look.name })),
+  { value: '', title: 'Choose a look', words: '' },
+  ...looks.all.map((look) => ({
+    value: look.id,
+    title: look.name,
+    // It is found by all of this.
+    words: [look.about, ...look.tags, look.note ?? ''].join(' '),
+  })),
+]);
+const finishes = computed(() => [
+  { value: '', title: 'None: choose looks' },
+  ...looks.all.filter(isSavedFinish).map((look) => ({ value: look.id, title: look.name })),
+]);
+const finish = computed(() => {
+  const look = looks.byId(form.value.recipeId);
+  return isSavedFinish(look) ? look : undefined;
+});
+const zoneItems = computed(() => [
+  { value: '', title: 'nothing of it' },
+  ...(finish.value?.recipe.zones ?? []).map(({ id, name }) => ({ value: id, title: name })),
 ]);
 const sealerItems = computed(() => [
   { value: '', title: `By the look: ${schoolOf(picks.value[0]?.look.school ?? 'pva').name}` },
@@ -42,42 +60,73 @@ const toolItems: { value: Method; title: string }[] = [
 
 <template>
   <div class="choose">
-    <div v-for="slot in picked" :key="slot.id" class="pick">
-      <v-select
-        v-model="slot.pick.lookId"
-        :items="lookItems"
-        :label="slots.length > 1 ? slot.name : 'Look'"
-      />
-      <label v-if="slot.pick.lookId" class="colour" :title="`Main colour of ${slot.name}`">
-        <input
-          type="color"
-          :aria-label="`Main colour of ${slot.name}`"
-          :value="slot.pick.colour || looks.byId(slot.pick.lookId)?.colour"
-          @change="slot.pick.colour = valueOf($event)"
+    <v-select
+      v-if="finishes.length > 1"
+      v-model="form.recipeId"
+      :items="finishes"
+      label="A finish you saved whole"
+    />
+    <template v-if="finish">
+      <p class="small quiet">From {{ finish.recipe.from.name }}{{ finish.note ? `. ${finish.note}` : '' }}</p>
+      <div v-if="finish.pictures.length > 0" class="pictures">
+        <img
+          v-for="picture in finish.pictures"
+          :key="picture"
+          :src="api.photoUrl(picture)"
+          :alt="finish.name"
         />
-      </label>
-    </div>
-    <p v-for="pick in picks" :key="pick.look.id + pick.zone" class="small quiet">
-      {{ pick.look.name }}: {{ pick.look.about }}
-    </p>
-    <v-select v-model="form.sealer" label="Sealer" :items="sealerItems" />
-    <div class="two">
-      <v-select v-model="form.undercoat" label="Undercoat" :items="undercoatItems" />
-      <v-select v-model="form.clear" label="Clear coat" :items="clearItems" />
-    </div>
-    <p class="mb-n2"><strong>At hand</strong></p>
-    <div class="tools">
-      <v-checkbox
-        v-for="tool in toolItems"
-        :key="tool.value"
-        v-model="form.tools"
-        :value="tool.value"
-        :label="tool.title"
-      />
-    </div>
-    <v-checkbox v-model="form.fill" label="Seams or pores to fill first" />
-    <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
-    <v-checkbox v-model="form.quicker" label="The quicker variant, without the extras" />
+      </div>
+      <template v-if="finish.recipe.zones.length > 0">
+        <p class="mb-n2"><strong>Which zone is which</strong></p>
+        <v-select
+          v-for="slot in slots"
+          :key="slot.id"
+          v-model="form.recipeZones[slot.id]"
+          :items="zoneItems"
+          :label="`${slot.name} is painted as`"
+        />
+      </template>
+    </template>
+    <template v-else>
+      <div v-for="slot in picked" :key="slot.id" class="pick">
+        <v-autocomplete
+          v-model="slot.pick.lookId"
+          :items="lookItems"
+          :filter-keys="['title', 'raw.words']"
+          :label="slots.length > 1 ? slot.name : 'Look'"
+          no-data-text="No look has that in its name, tags or note"
+        />
+        <label v-if="slot.pick.lookId" class="colour" :title="`Main colour of ${slot.name}`">
+          <input
+            type="color"
+            :aria-label="`Main colour of ${slot.name}`"
+            :value="slot.pick.colour || looks.byId(slot.pick.lookId)?.colour"
+            @change="slot.pick.colour = valueOf($event)"
+          />
+        </label>
+      </div>
+      <p v-for="pick in picks" :key="pick.look.id + pick.zone" class="small quiet">
+        {{ pick.look.name }}: {{ pick.look.about }}
+      </p>
+      <v-select v-model="form.sealer" label="Sealer" :items="sealerItems" />
+      <div class="two">
+        <v-select v-model="form.undercoat" label="Undercoat" :items="undercoatItems" />
+        <v-select v-model="form.clear" label="Clear coat" :items="clearItems" />
+      </div>
+      <p class="mb-n2"><strong>At hand</strong></p>
+      <div class="tools">
+        <v-checkbox
+          v-for="tool in toolItems"
+          :key="tool.value"
+          v-model="form.tools"
+          :value="tool.value"
+          :label="tool.title"
+        />
+      </div>
+      <v-checkbox v-model="form.fill" label="Seams or pores to fill first" />
+      <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
+      <v-checkbox v-model="form.quicker" label="The quicker variant, without the extras" />
+    </template>
   </div>
 </template>
 
@@ -104,6 +153,17 @@ const toolItems: { value: Method; title: string }[] = [
   padding: 0;
   border: 1px solid var(--line);
   background: none;
+}
+
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.pictures img {
+  max-width: 100px;
+  max-height: 75px;
 }
 
 .two {

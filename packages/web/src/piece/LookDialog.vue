@@ -16,7 +16,17 @@ import DialogFoot from '../shared/DialogFoot.vue';
 import LookChoices from './LookChoices.vue';
 import LookOutcomes from './LookOutcomes.vue';
 import OrderButtons from './OrderButtons.vue';
-import { choicesOf, freshLookForm, lookSlots, movedBy, otherSchool, picksOf } from './lookForm';
+import {
+  choicesOf,
+  finishSteps,
+  freshLookForm,
+  isSavedFinish,
+  likelyZones,
+  lookSlots,
+  movedBy,
+  otherSchool,
+  picksOf,
+} from './lookForm';
 import { compareInWorker } from '../shared/planner';
 import { useBuild } from '../shared/build';
 import { useLooks } from '../shared/looks';
@@ -31,7 +41,8 @@ const notice = useNotice();
 
 const form = ref(freshLookForm(props.piece));
 const against = ref<SealerSchool>('rubber-dip');
-const isSealed = computed(() => takesSealer(props.piece));
+/** Whether one sealer can be held against another here. */
+const isCompared = computed(() => form.value.recipeId === '' && takesSealer(props.piece));
 const outcomes = ref<VariantOutcome[]>();
 const comparing = ref(false);
 const saving = ref(false);
@@ -41,8 +52,8 @@ watch(open, (isOpen) => {
   if (!isOpen) return;
   void looks.load();
   // What was chosen besides the look stays for the next piece.
-  const { byZone, straps, order } = freshLookForm(props.piece);
-  Object.assign(form.value, { byZone, straps, order });
+  const { byZone, straps, order, recipeId, recipeZones } = freshLookForm(props.piece);
+  Object.assign(form.value, { byZone, straps, order, recipeId, recipeZones });
   outcomes.value = undefined;
 });
 
@@ -53,7 +64,19 @@ function stepsBy(made: Choices) {
   const result = writeSteps(store.theBuild, props.piece, made);
   return { ...result, steps: keepLoggedIds(props.piece, result.steps) };
 }
-const written = computed(() => (store.build && picks.value.length > 0 ? stepsBy(choices.value) : undefined));
+const finish = computed(() => {
+  const look = looks.byId(form.value.recipeId);
+  return isSavedFinish(look) ? look : undefined;
+});
+watch(finish, (look) => (form.value.recipeZones = look ? likelyZones(look, props.piece) : {}));
+const written = computed(() => {
+  if (!store.build) return undefined;
+  if (finish.value) {
+    const result = finishSteps(store.build, props.piece, finish.value, form.value.recipeZones);
+    return { ...result, steps: keepLoggedIds(props.piece, result.steps) };
+  }
+  return picks.value.length > 0 ? stepsBy(choices.value) : undefined;
+});
 const ownSchool = computed(() => form.value.sealer || picks.value[0]?.look.school || 'pva');
 // Two that are the same tell nothing.
 watch(
@@ -65,11 +88,11 @@ watch(
 );
 
 watchDebounced(
-  [choices, against, open],
+  [choices, written, against, open],
   async () => {
     if (!open.value || !written.value || !store.build) return;
     comparing.value = true;
-    const others = isSealed.value ? [stepsBy({ ...choices.value, sealer: against.value })] : [];
+    const others = isCompared.value ? [stepsBy({ ...choices.value, sealer: against.value })] : [];
     const wanted = written.value;
     try {
       const found = await compareInWorker(
@@ -125,7 +148,7 @@ async function write(): Promise<void> {
           <div v-if="written" class="outcome" aria-live="polite">
             <LookOutcomes
               v-model="against"
-              :own-school="isSealed ? ownSchool : undefined"
+              :own-school="isCompared ? ownSchool : undefined"
               :outcomes="outcomes"
               :stale="comparing"
             />

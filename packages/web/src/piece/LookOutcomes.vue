@@ -24,7 +24,7 @@ const amountWords = ['', 'Little', 'Some', 'Much'];
     <thead>
       <tr>
         <td />
-        <th scope="col">{{ ownSchool ? schoolOf(ownSchool).name : 'Without a sealer' }}</th>
+        <th scope="col">{{ ownSchool ? schoolOf(ownSchool).name : 'This piece' }}</th>
         <th v-if="ownSchool" scope="col">
           <select v-model="against" aria-label="Compare with">
             <option v-for="school in schools" :key="school.id" :value="school.id">

@@ -16,6 +16,7 @@ import {
 import { mdiDotsVertical, mdiDrag, mdiPlus, mdiShieldAlertOutline } from '@mdi/js';
 import { computed, nextTick, ref, watch } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
+import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
 import FindingNote from './FindingNote.vue';
 import StepDialog from './StepDialog.vue';
@@ -128,6 +129,7 @@ const rows = computed(() =>
     })();
     return {
       step,
+      material,
       status,
       isDone: done === counted && counted > 0,
       line: describeStep(store.theBuild, props.piece, step, material),
@@ -188,6 +190,7 @@ const rows = computed(() =>
           @apply="(way) => $emit('apply', finding, way)"
         />
       </div>
+      <HowToButton :step="row.step" :material="row.material" size="small" />
       <v-menu>
         <template #activator="{ props: menu }">
           <v-btn
@@ -224,7 +227,7 @@ const rows = computed(() =>
 
 .step-row {
   display: grid;
-  grid-template-columns: 22px 22px 16px 1fr 40px;
+  grid-template-columns: 22px 22px 16px 1fr auto 40px;
   gap: 8px;
   padding: 10px 0;
   border-top: 1px solid var(--line);

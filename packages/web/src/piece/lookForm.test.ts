@@ -1,5 +1,16 @@
-import { pieceSchema, shippedLooks, type Look } from '@fixatum/core';
-import { choicesOf, freshLookForm, lookSlots, movedBy, picksOf } from './lookForm';
+import { lookFromPiece, pieceSchema, schools, shippedLooks, sure, type Look } from '@fixatum/core';
+import {
+  choicesOf,
+  finishSteps,
+  freshLookForm,
+  isSavedFinish,
+  likelyZones,
+  lookSlots,
+  movedBy,
+  otherSchool,
+  picksOf,
+} from './lookForm';
+import { smallBuild } from '../testing/smallBuild';
 
 const piece = (fields: object) =>
   pieceSchema.parse({
@@ -49,4 +60,52 @@ test('an entry is moved within its list and never out of it', () => {
   expect(movedBy(['a', 'b', 'c'], 'c', -2)).toEqual(['c', 'a', 'b']);
   expect(movedBy(['a', 'b', 'c'], 'c', 1)).toEqual(['a', 'b', 'c']);
   expect(movedBy(['a', 'b', 'c'], 'x', 1)).toEqual(['a', 'b', 'c']);
+});
+
+test('a zone begins with the colour it was given where the piece was made', () => {
+  const green = { ...zoned, zones: zoned.zones!.map((zone) => ({ ...zone, colour: '#226644' })) };
+  expect(freshLookForm(green).byZone.rim).toEqual({ lookId: '', colour: '#226644' });
+});
+
+test('a sealer is never held against itself, nor against none', () => {
+  for (const { id } of schools) {
+    const other = sure(
+      schools.find((school) => school.id === otherSchool(id)),
+      'the other',
+    );
+    expect([other.id === id, other.step === undefined]).toEqual([false, false]);
+  }
+});
+
+test('a finish that was saved whole asks which zone is which, and says what it changed', () => {
+  const steps = [
+    { id: 'seal', kind: 'seal', material: 'pva-flex-primer' },
+    { id: 'gold', kind: 'base', material: 'acrylic-metallic', zones: ['rim'] },
+    { id: 'blue', kind: 'base', material: 'flex-acrylic', zones: ['field'] },
+  ];
+  const look = lookFromPiece(piece({ ...zoned, steps }), 'Mine', 'mine');
+  if (!isSavedFinish(look)) throw new Error('it was saved whole');
+  expect([isSavedFinish(byId('aged-brass')), isSavedFinish(undefined)]).toEqual([false, false]);
+  const other = piece({
+    id: 'q',
+    name: 'Q',
+    zones: [
+      { id: 'plate', name: 'Plate', share: 0.8 },
+      { id: 'edge', name: 'Edge', share: 0.2 },
+    ],
+  });
+  expect(likelyZones(look, other)).toEqual({ plate: 'field', edge: 'rim' });
+  const build = smallBuild();
+  const all = finishSteps(build, other, look, { plate: 'field', edge: 'rim' });
+  expect(all.steps.map(({ id, zones }) => [id, zones])).toEqual([
+    ['seal', undefined],
+    ['gold', ['edge']],
+    ['blue', ['plate']],
+  ]);
+  expect(all.notes).toEqual([]);
+  const less = finishSteps(build, other, look, { plate: 'field', edge: '' });
+  expect(less.steps.map(({ id }) => id)).toEqual(['seal', 'blue']);
+  expect(less.notes).toEqual(['Nothing here is Rim, so its steps are left out.']);
+  // A piece without zones takes one of them, the largest to begin with.
+  expect(likelyZones(look, piece({ id: 'r', name: 'R' }))).toEqual({ '': 'field' });
 });

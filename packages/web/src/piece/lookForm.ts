@@ -1,15 +1,20 @@
 import {
+  matchZones,
   schools,
   sure,
   usualTools,
+  writeRecipe,
+  type Build,
   type Choices,
   type Clear,
   type Look,
   type Method,
   type Piece,
+  type Recipe,
   type School,
   type SealerSchool,
   type Undercoat,
+  type WrittenSteps,
 } from '@fixatum/core';
 
 /** A part of a piece that takes a look: a zone, or the whole of it with no id. */
@@ -30,6 +35,10 @@ export interface LookForm {
   straps: boolean;
   /** Zones in the order the user wants them painted. */
   order: string[] | undefined;
+  /** A finish that was saved whole, done again here in place of looks; empty for none. */
+  recipeId: string;
+  /** Which zone of it each zone of the piece is; empty for none. */
+  recipeZones: Record<string, string>;
 }
 
 /** A zone that takes a look for each zone of a piece, or the whole piece. */
@@ -54,7 +63,30 @@ export const freshLookForm = (piece: Piece): LookForm => ({
   fill: false,
   straps: piece.steps.some((step) => step.attaches === 'strap') || (piece.keepBare?.length ?? 0) > 0,
   order: undefined,
+  recipeId: '',
+  recipeZones: {},
 });
+
+/** A look that was saved from a piece whole. */
+export type SavedFinish = Look & { recipe: Recipe };
+export const isSavedFinish = (look: Look | undefined): look is SavedFinish => look?.recipe !== undefined;
+
+/** Which zone is which, to begin with. */
+export function likelyZones({ recipe }: SavedFinish, piece: Piece): Record<string, string> {
+  const map = matchZones(recipe, piece);
+  return Object.fromEntries(lookSlots(piece).map(({ id }) => [id, map[id] ?? '']));
+}
+
+/** The steps of a saved finish on a piece, and what was changed to fit. */
+export function finishSteps(
+  build: Build,
+  piece: Piece,
+  look: SavedFinish,
+  zones: LookForm['recipeZones'],
+): WrittenSteps {
+  const map = Object.fromEntries(Object.entries(zones).map(([id, known]) => [id, known || undefined]));
+  return { ...writeRecipe(build, piece, look, map), zones: undefined };
+}
 
 export const schoolOf = (id: SealerSchool): School =>
   sure(

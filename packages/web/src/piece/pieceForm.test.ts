@@ -20,7 +20,15 @@ describe('a piece in its form', () => {
       piece({ faces: { outer: { areaCm2: 640 }, inner: { areaCm2: 500 } }, mirrors: 'other', event: 'fair' }),
       piece({
         zones: [
-          { id: 'rim', name: 'Rim', share: 0.25, edgeMm: 900, wantsSheen: 'gloss', drawn: 'yes' },
+          {
+            id: 'rim',
+            name: 'Rim',
+            share: 0.25,
+            edgeMm: 900,
+            wantsSheen: 'gloss',
+            colour: '#c59a35',
+            drawn: 'yes',
+          },
           { id: 'field', name: 'Field', share: 0.75 },
         ],
         flex: [{ name: 'knee', bendRadiusMm: 42.5 }],

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { epochMinute, lookFileSchema, sayWait, sure, type PlanView } from '@fixatum/core';
+import { epochMinute, sayWait, sure, type PlanView } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -11,6 +11,7 @@ import TimeHeader from './TimeHeader.vue';
 import { fileOf } from '../shared/inputs';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
+import { lookOfFile } from '../shared/lookFiles';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
 import { dayOf, percent, timeOfDay } from '../shared/timeAxis';
@@ -29,13 +30,10 @@ async function importLook(event: Event): Promise<void> {
   const file = fileOf(event);
   if (!file) return;
   try {
-    const data: unknown = JSON.parse(await file.text());
-    const parsed = lookFileSchema.safeParse(data);
-    if (!parsed.success) throw new Error(`${file.name} is not a look file of this program.`);
-    if (await looks.save(parsed.data.look))
-      notice.say(`Taken in: ${parsed.data.look.name}. It stands with the looks now.`);
+    const look = await lookOfFile(await file.text(), file.name);
+    if (await looks.save(look)) notice.say(`Taken in: ${look.name}. It stands with the looks now.`);
   } catch (error) {
-    notice.complain(error instanceof SyntaxError ? new Error(`${file.name} is not whole JSON.`) : error);
+    notice.complain(error);
   }
 }
 

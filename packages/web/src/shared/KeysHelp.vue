@@ -8,6 +8,7 @@ const keys: [string, string][] = [
   ['m', 'Materials: figures, pairs and swatches'],
   ['j', 'Journal: what happened'],
   ['w', 'Workshop: people, places, air, dates'],
+  ['h', 'Techniques: how each kind of work is done'],
   ['s', 'Start what is next (on the Bench)'],
   ['d', 'Done: log what is under way (on the Bench)'],
   ['u or Ctrl+Z', 'Take the last change back'],

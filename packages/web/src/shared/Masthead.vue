@@ -73,6 +73,11 @@ const lights = [
         <v-list density="comfortable" min-width="240">
           <v-list-item to="/" title="All builds" />
           <v-list-item
+            v-if="store.id"
+            :to="{ name: 'techniques', params: { build: store.id } }"
+            title="Techniques and words"
+          />
+          <v-list-item
             v-if="store.id && !me.isHelper"
             :href="api.fileUrl(store.id)"
             title="Save as a build file"
