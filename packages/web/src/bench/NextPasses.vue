@@ -191,6 +191,11 @@ onKeyStroke((event) => {
 </template>
 
 <style scoped>
+.how {
+  margin-left: -16px;
+  min-height: 44px;
+}
+
 .again {
   margin-top: 12px;
   font-weight: 600;

@@ -21,7 +21,6 @@ const words = computed(() => {
       <v-text-field
         v-model="search"
         label="Search: tape, runs, brush marks…"
-        type="search"
         clearable
         class="search"
         @click:clear="search = ''"

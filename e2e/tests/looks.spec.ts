@@ -1,0 +1,189 @@
+import type { Build, Step } from '@fixatum/core';
+import { expect, test, type Page } from '@playwright/test';
+import { choose } from '../fields';
+import { startServer, type RunningServer } from '../server';
+
+let server: RunningServer;
+test.beforeEach(async () => {
+  server = await startServer({ samples: false });
+});
+test.afterEach(() => server.stop());
+
+const air = { kind: 'constant', temperatureC: 20, humidityPct: 50 };
+const piece = (id: string, name: string, areaCm2: number, zones: [string, string, number][]) => ({
+  id,
+  name,
+  quantity: 1,
+  substrate: { kind: 'eva-foam', thicknessMm: 6 },
+  faces: { outer: { areaCm2 } },
+  zones: zones.map(([zone, word, share]) => ({ id: zone, name: word, share })),
+  steps: [],
+});
+/** Two pieces of three zones each, called by other names on the second. */
+const reliquary = {
+  format: 'fixatum-build/1',
+  name: 'Reliquary guard',
+  timeZone: 'Europe/Lisbon',
+  start: '2027-02-20T19:00',
+  events: [{ id: 'day', name: 'The procession', wearAt: '2027-04-10T10:00' }],
+  people: [
+    {
+      id: 'me',
+      name: 'Juno',
+      availability: [
+        { days: ['mon', 'tue', 'wed', 'thu', 'fri'], from: '19:00', to: '22:00' },
+        { days: ['sat', 'sun'], from: '09:00', to: '18:00' },
+      ],
+    },
+  ],
+  places: [
+    { id: 'room', name: 'Room', ventilation: 'window', slots: 6, climate: air },
+    { id: 'porch', name: 'Porch', ventilation: 'outdoor', slots: 6, climate: air },
+  ],
+  pieces: [
+    piece('shield', 'Sun shield', 1800, [
+      ['field', 'Field', 0.6],
+      ['rim', 'Rim', 0.3],
+      ['boss', 'Boss', 0.1],
+    ]),
+    piece('greave', 'Greave', 900, [
+      ['shin', 'Shin', 0.7],
+      ['knee', 'Knee band', 0.25],
+      ['studs', 'Studs', 0.05],
+    ]),
+  ],
+};
+
+async function made(page: Page): Promise<{ id: string; steps: (piece: string) => Promise<Step[]> }> {
+  const answer = await page.request.post(`${server.url}/api/builds`, {
+    headers: { 'content-type': 'text/plain' },
+    data: JSON.stringify(reliquary),
+  });
+  const { id } = (await answer.json()) as { id: string };
+  return {
+    id,
+    steps: async (of) => {
+      const { build } = (await (await page.request.get(`${server.url}/api/builds/${id}`)).json()) as {
+        build: Build;
+      };
+      return build.pieces.find((one) => one.id === of)!.steps;
+    },
+  };
+}
+
+test('three zones with unlike undercoats are written, kept as a look with a picture, and done again on another piece', async ({
+  page,
+}) => {
+  const { id, steps } = await made(page);
+  await page.goto(`${server.url}/b/${id}/pieces/shield`);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  await choose(page, 'Field', 'Bone and horn');
+  await choose(page, 'Rim', 'Polished gold over red-brown');
+  await choose(page, 'Boss', 'Battle-worn steel');
+  const dialog = page.getByRole('dialog');
+  // Both ways of doing the small one are told, with minutes and metres.
+  await expect(dialog).toContainText(
+    /Boss: brushed up to the edge, \d+ min; with \d+\.\d m of tape, \d+ min\./,
+  );
+  const promised = dialog
+    .getByRole('row', { name: /^Packable/ })
+    .getByRole('cell')
+    .first();
+  await expect(promised).toHaveText(/\w{3} \d+ \w{3}, \d\d:\d\d/);
+  await expect(dialog.locator('tbody.stale')).toHaveCount(0);
+  const packable = await promised.innerText();
+  await dialog.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for Sun shield')).toBeVisible();
+
+  const first = await steps('shield');
+  const primed = first.filter(({ kind }) => kind === 'prime').map(({ material, zones }) => [material, zones]);
+  expect(primed).toEqual([
+    ['acrylic-pu-primer-white', ['field']],
+    ['acrylic-pu-primer-oxide', ['rim']],
+    ['acrylic-pu-primer-black', ['boss']],
+  ]);
+  // What the dialog said is what the plan shows.
+  await expect(page.getByText(packable).first()).toBeVisible();
+
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByText('Save as a look').click();
+  await page.getByLabel('What is the look called?').fill('Sun and bone');
+  await page.getByLabel('Tags, parted by commas').fill('processional, ivory');
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/start.png');
+  await expect(page.getByAltText('Picture 1')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it here' }).click();
+  await expect(page.getByText('Saved as a look: Sun and bone')).toBeVisible();
+  await server.restart({ signal: 'SIGKILL' });
+
+  await page.goto(`${server.url}/b/${id}/pieces/greave`);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  // By itself it is found by its tags.
+  const shin = page.getByRole('dialog').getByLabel('Shin').first();
+  await shin.fill('processional');
+  await expect(page.getByRole('option')).toHaveText(['Sun and bone']);
+  await page.keyboard.press('Escape');
+
+  await choose(page, 'A finish you saved whole', 'Sun and bone');
+  await expect(page.getByAltText('Sun and bone')).toBeVisible();
+  await expect(page.getByText('From Sun shield')).toBeVisible();
+  // It asks which zone is which, and has a guess.
+  for (const [own, known] of [
+    ['Shin', 'Field'],
+    ['Knee band', 'Rim'],
+    ['Studs', 'Boss'],
+  ] as const)
+    await expect(page.getByRole('dialog')).toContainText(
+      new RegExp(`${known}\\s*${own} is painted as|${own} is painted as\\s*${known}`),
+    );
+  await expect(page.getByRole('dialog')).toContainText('Minutes that were said are scaled to the area.');
+  await page.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for Greave')).toBeVisible();
+
+  const again = await steps('greave');
+  const named: Record<string, string> = { field: 'shin', rim: 'knee', boss: 'studs' };
+  const told = (list: readonly Step[]) =>
+    list.map(({ kind, material, method, coats, film, colour, zones }) => ({
+      kind,
+      material,
+      method,
+      coats,
+      film,
+      colour,
+      zones,
+    }));
+  expect(told(again)).toEqual(
+    told(
+      first.map((step) => (step.zones ? { ...step, zones: step.zones.map((zone) => named[zone]!) } : step)),
+    ),
+  );
+});
+
+test('how a step is done is told at the bench, and every technique can be searched', async ({ page }) => {
+  const { id } = await made(page);
+  await page.goto(`${server.url}/b/${id}/pieces/greave`);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  await choose(page, 'Shin', 'Gunmetal');
+  await page.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for Greave')).toBeVisible();
+  await page.locator('.step-row').filter({ hasText: 'Heat-seal' }).getByTestId('how').click();
+  const card = page.getByRole('article', { name: 'Heat-seal with hot air' });
+  await expect(card).toContainText('What goes wrong:');
+  await expect(card).toContainText('To save it:');
+  // What to wear is told with it.
+  await expect(card).toContainText('Hot foam fumes');
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  await expect(card).toBeHidden();
+
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByTestId('how').first().click();
+  await expect(page.getByRole('article')).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+
+  await page.keyboard.press('h');
+  await expect(page.getByRole('heading', { name: 'Techniques' })).toBeVisible();
+  await page.getByLabel(/^Search/).fill('tape bleeding');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  const mask = page.getByRole('article', { name: 'Lay masking tape' });
+  await mask.getByRole('button', { name: 'tape-safe' }).click();
+  await expect(page.getByText('Dry enough that low-tack tape can be laid and pulled')).toBeVisible();
+});
