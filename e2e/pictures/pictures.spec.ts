@@ -95,12 +95,12 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
     },
   ],
   [
-    'what-if',
-    () => `/b/${build}/pieces/pauldron`,
+    'how-to',
+    () => `/b/${build}/pieces/breastplate`,
     async (page) => {
       await expect(page.locator('.working.on')).toHaveCount(0);
-      await page.getByRole('button', { name: 'What if?' }).click();
-      await expect(page.getByTestId('what-if')).toBeVisible();
+      await page.locator('.step-row').filter({ hasText: 'Mask' }).last().getByTestId('how').click();
+      await expect(page.getByRole('article')).toBeVisible();
     },
   ],
   [

@@ -187,3 +187,33 @@ test('how a step is done is told at the bench, and every technique can be search
   await mask.getByRole('button', { name: 'tape-safe' }).click();
   await expect(page.getByText('Dry enough that low-tack tape can be laid and pulled')).toBeVisible();
 });
+
+test('a finish is added to one zone, before the clear, and comes off again', async ({ page }) => {
+  const { id, steps } = await made(page);
+  await page.goto(`${server.url}/b/${id}/pieces/greave`);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  for (const zone of ['Shin', 'Knee band', 'Studs']) await choose(page, zone, 'Gunmetal');
+  await page.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for Greave')).toBeVisible();
+  const before = await steps('greave');
+
+  await page.getByRole('button', { name: 'Add a finish' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('radio', { name: /^Rust in three passes/ }).check();
+  await expect(dialog).toContainText('Painted in place of powder, as no clear is misted over it here.');
+  await dialog.getByRole('checkbox', { name: 'Shin' }).uncheck();
+  await dialog.getByRole('checkbox', { name: 'Studs' }).uncheck();
+  await expect(dialog).toContainText('Before: Topcoat.');
+  await dialog.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('Added: Rust in three passes')).toBeVisible();
+  const after = await steps('greave');
+  const added = after.filter((step) => !before.some((old) => old.id === step.id));
+  expect(added.map(({ kind, zones }) => [kind, zones])).toEqual([
+    ['weather', ['knee']],
+    ['weather', ['knee']],
+    ['weather', ['knee']],
+  ]);
+  expect(after.findIndex(({ kind }) => kind === 'topcoat')).toBeGreaterThan(after.indexOf(added[2]!));
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => steps('greave')).toEqual(before);
+});

@@ -91,6 +91,8 @@ export type { RescueCost } from './advice/rescue/rescueCost';
 export * from './advice/rules';
 export * from './advice/swatchSteps';
 export * from './advice/waysOut';
+export * from './looks/addFinish';
+export * from './looks/finishes';
 export * from './looks/finishPlan';
 export * from './looks/reorderZones';
 export * from './looks/choices';

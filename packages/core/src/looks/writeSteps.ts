@@ -139,7 +139,7 @@ function coloursOf(
 }
 
 /** Writes the steps of looks for groups of zones. */
-class LookWriter {
+export class LookWriter {
   constructor(private readonly writing: Writing) {}
 
   /** All of a look but what goes in with the prep and what is attached. */

@@ -20,6 +20,9 @@ import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
 import FindingNote from './FindingNote.vue';
 import StepDialog from './StepDialog.vue';
+import { later } from '../shared/later';
+
+const AddFinishDialog = later(() => import('./AddFinishDialog.vue'));
 
 /** The steps of a piece in order, with where each stands and what is said about it; dragged, or moved with Alt and arrows. */
 const props = defineProps<{ piece: Piece; findings: RuleFinding[] }>();
@@ -39,6 +42,7 @@ watch(
 const editing = ref<Step>();
 const insertAt = ref(0);
 const dialog = ref(false);
+const adding = ref(false);
 
 /** Changes follow each other: each begins from the steps as the one before has left them. */
 let queue: Promise<unknown> = Promise.resolve();
@@ -215,6 +219,10 @@ const rows = computed(() =>
   <v-btn class="mt-3" size="small" :prepend-icon="mdiPlus" @click="edit(undefined, piece.steps.length)"
     >Add a step</v-btn
   >
+  <v-btn v-if="rows.length > 0" class="mt-3 ml-3" size="small" :prepend-icon="mdiPlus" @click="adding = true"
+    >Add a finish</v-btn
+  >
+  <AddFinishDialog v-if="adding" v-model="adding" :piece="piece" />
   <StepDialog v-model="dialog" :piece="piece" :step="editing" :at="insertAt" />
 </template>
 
