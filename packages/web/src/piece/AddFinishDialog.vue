@@ -90,7 +90,7 @@ async function add(): Promise<void> {
               </label>
             </li>
           </ul>
-          <div v-if="chosen" aria-live="polite">
+          <div v-if="chosen" class="chosen" aria-live="polite">
             <div class="how">
               <label v-if="usual" class="colour"
                 >Colour
@@ -138,6 +138,17 @@ async function add(): Promise<void> {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 28px;
+}
+
+/* The list is long: what is chosen stays in sight. */
+.chosen {
+  position: sticky;
+  top: 0;
+  align-self: start;
+}
+
+input[type='radio'] {
+  accent-color: currentColor;
 }
 
 ul {

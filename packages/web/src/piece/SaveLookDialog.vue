@@ -85,23 +85,30 @@ async function saveLook(download: boolean): Promise<void> {
         All of it is kept: zones, coats, tape, tools, waits and notes. On another piece it is fitted to that
         one.
       </p>
-      <v-text-field v-model="lookName" label="What is the look called?" maxlength="120" autofocus />
-      <v-text-field v-model="tags" label="Tags, parted by commas" placeholder="metal, warm" maxlength="200" />
-      <v-textarea v-model="note" label="Note" rows="2" auto-grow maxlength="2000" />
-      <v-checkbox
-        v-if="logged.length > 0"
-        v-model="asLaid"
-        label="As it was really laid, by the log, in place of what was planned"
-      />
-      <div v-if="pictures.length > 0" class="pictures">
-        <figure v-for="(picture, at) in pictures" :key="picture">
-          <img :src="api.photoUrl(picture)" :alt="`Picture ${at + 1}`" />
-          <v-btn size="small" variant="text" @click="pictures = pictures.filter((one) => one !== picture)"
-            >Leave it out</v-btn
-          >
-        </figure>
+      <div class="fields">
+        <v-text-field v-model="lookName" label="What is the look called?" maxlength="120" autofocus />
+        <v-text-field
+          v-model="tags"
+          label="Tags, parted by commas"
+          placeholder="metal, warm"
+          maxlength="200"
+        />
+        <v-textarea v-model="note" label="Note" rows="2" auto-grow maxlength="2000" />
+        <v-checkbox
+          v-if="logged.length > 0"
+          v-model="asLaid"
+          label="As it was really laid, by the log, in place of what was planned"
+        />
+        <div v-if="pictures.length > 0" class="pictures">
+          <figure v-for="(picture, at) in pictures" :key="picture">
+            <img :src="api.photoUrl(picture)" :alt="`Picture ${at + 1}`" />
+            <v-btn size="small" variant="text" @click="pictures = pictures.filter((one) => one !== picture)"
+              >Leave it out</v-btn
+            >
+          </figure>
+        </div>
+        <PhotoField v-if="pictures.length < MOST_PICTURES" v-model="added" />
       </div>
-      <PhotoField v-if="pictures.length < MOST_PICTURES" v-model="added" />
       <div class="d-flex flex-wrap ga-3 mt-4">
         <v-btn
           variant="flat"
@@ -119,6 +126,12 @@ async function saveLook(download: boolean): Promise<void> {
 </template>
 
 <style scoped>
+.fields {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+
 .pictures {
   display: flex;
   flex-wrap: wrap;
