@@ -5,33 +5,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { shippedLooks, type Build } from '@fixatum/core';
-import { pino } from 'pino';
 import sharp from 'sharp';
 import request from 'supertest';
 import { ZipFile } from 'yazl';
-import { makeClock } from './services/clock';
-import { Sharing } from './services/sharing';
 import { openDatabase } from './storage/database';
-import { Workshop } from './workshop';
+import { workshopIn } from './testing/workshopIn';
+import type { Workshop } from './workshop';
 
 let folder: string;
 const open: { workshop: Workshop; server: Server }[] = [];
 
 /** A workshop of its own in a folder of its own, as on another machine. */
 async function machine(name: string): Promise<Server> {
-  const workshop = new Workshop({
-    dataFolder: join(folder, name),
-    samplesFolder: join(__dirname, '../../../demo'),
-    allowedHosts: [],
-    clock: makeClock('2027-02-20T19:30'),
-    log: pino({ level: 'silent' }),
-    logRequests: false,
-    sharing: new Sharing(
-      () => undefined,
-      () => 0,
-      () => [],
-    ),
-  });
+  const workshop = workshopIn(join(folder, name));
   await workshop.open();
   const server = createServer(workshop.answer);
   open.push({ workshop, server });

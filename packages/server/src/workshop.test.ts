@@ -2,30 +2,16 @@ import { mkdtemp, readdir, rm, truncate, writeFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pino } from 'pino';
 import request from 'supertest';
-import { makeClock } from './services/clock';
-import { Sharing } from './services/sharing';
-import { Workshop } from './workshop';
+import { workshopIn } from './testing/workshopIn';
+import type { Workshop } from './workshop';
 
 let folder: string;
 let workshop: Workshop;
 let server: Server;
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'fixatum-workshop-'));
-  workshop = new Workshop({
-    dataFolder: folder,
-    samplesFolder: join(__dirname, '../../../demo'),
-    allowedHosts: [],
-    clock: makeClock('2027-02-20T19:30'),
-    log: pino({ level: 'silent' }),
-    logRequests: false,
-    sharing: new Sharing(
-      () => undefined,
-      () => 0,
-      () => [],
-    ),
-  });
+  workshop = workshopIn(folder);
   await workshop.open();
   await workshop.loadSamplesFirstTime();
   server = createServer(workshop.answer);

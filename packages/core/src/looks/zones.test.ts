@@ -103,6 +103,28 @@ describe('weathering and clears', () => {
     expect(steps.findLastIndex(({ kind }) => kind === 'base')).toBeLessThan(steps.indexOf(washes[0]!));
   });
 
+  it('are one step on all zones that want the very same, each zone in its own order', () => {
+    const looks = picks('aged-brass', 'aged-brass', 'gunmetal');
+    looks[1]!.colour = '#7a4a20';
+    const worn = write({ looks })
+      .steps.filter(({ kind }) => kind === 'weather')
+      .map(({ material, colour, zones: own }) => [material, colour, own?.join('+')]);
+    // Brass twice takes one wash and one pass of edges; gunmetal has edges of its own.
+    expect(worn.filter(([, , own]) => own === 'field+rim' || own === 'rim+field')).toHaveLength(2);
+    expect(worn).toContainEqual(['dry-brush-acrylic', '#8d9296', 'gem']);
+    expect(worn).toHaveLength(3);
+    const alike = write({
+      looks: picks('aged-brass', 'aged-brass', 'aged-brass').map((pick, n) => ({
+        ...pick,
+        colour: ['#a8803a', '#7a4a20', '#905020'][n]!,
+      })),
+    }).steps;
+    expect(alike.filter(({ kind }) => kind === 'weather').map(({ zones: own }) => own)).toEqual([
+      undefined,
+      undefined,
+    ]);
+  });
+
   it('keep each zone’s own clear: what is misted first, then what is brushed', () => {
     const { steps } = write({ looks: picks('bone-and-horn', 'polished-gold', 'battle-worn-steel') });
     expect(told(steps, 'topcoat')).toEqual([

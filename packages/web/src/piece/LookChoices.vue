@@ -77,7 +77,7 @@ const toolItems: { value: Method; title: string }[] = [
         />
       </div>
       <template v-if="finish.recipe.zones.length > 0">
-        <p class="mb-n2"><strong>Which zone is which</strong></p>
+        <p><strong>Which zone is which</strong></p>
         <v-select
           v-for="slot in slots"
           :key="slot.id"

@@ -183,8 +183,8 @@ async function write(): Promise<void> {
             <h3 class="mt-5 mb-1">{{ written.steps.length }} steps</h3>
             <ol class="steps small">
               <li v-for="step in written.steps" :key="step.id">
-                <strong>{{ stepKindWords[step.kind] }}</strong>
-                <span class="quiet">{{
+                <strong>{{ stepKindWords[step.kind] }}</strong>{{ ' '
+                }}<span class="quiet">{{
                   describeStep(
                     store.theBuild,
                     piece,
