@@ -53,6 +53,7 @@ test('a build is saved as one file with its photos, looked into and added on ano
   try {
     await page.goto(other.server.url);
     const builds = page.getByRole('region', { name: 'Your builds' }).getByRole('listitem');
+    await expect(builds.first()).toBeVisible();
     const before = await builds.count();
     await page.getByLabel('Build file').setInputFiles(file);
     const inside = page.getByRole('dialog');

@@ -33,6 +33,9 @@ export interface VariantOutcome {
 const SPRAY_ML = 200;
 const POT_ML = 60;
 
+/** How a plan that stands is made of the one before it: work stays where it is unless something would be late that need not be. */
+export const standingSearch = (warm: WarmStart) => ({ warm, keep: true, starts: 'all' as const });
+
 /** What the plans that are compared have in common. */
 export interface CompareOptions {
   /** The plan at hand; without it each is planned afresh. */
@@ -52,8 +55,8 @@ export function compareVariants(
     now,
     latestStarts: false,
     ...(readings ? { readings } : {}),
-    // As it would be planned on screen: the others stay where they are.
-    ...(warm ? { search: { warm, keep: true, starts: 'none' as const } } : {}),
+    // As the plan that then stands is made, so that it comes to the same.
+    ...(warm ? { search: standingSearch(warm) } : {}),
   };
   const before = new Set<string>();
   for (const piece of planView(build, options).pieces)

@@ -2,7 +2,9 @@ import { parseBuild } from '../materials/parseBuild';
 import type { Build, Piece, Zone } from '../model/schema';
 import { judgeBuild } from '../advice/judgeBuild';
 import { planBuild } from '../schedule/answers/planBuild';
-import { compareVariants } from '../advice/compareVariants';
+import { compareVariants, standingSearch } from '../advice/compareVariants';
+import { planView } from '../advice/planView';
+import { warmFrom } from '../schedule/search/warmStart';
 import { checkPlan } from '../testing/checkPlan';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { catalogueById } from '../materials/catalogue';
@@ -313,6 +315,29 @@ describe('comparing two schools', () => {
     expect(pva!.stops + dip!.stops).toBe(0);
     expect(pva!.packableAt).not.toBe(dip!.packableAt);
     expect(pva!.makesLate).toEqual([]);
+  });
+
+  it('says what the plan then comes to, where there is one to go on from', () => {
+    const other = {
+      ...dressed({ looks: [{ look: lookById.get('gunmetal')! }] }).pieces[0]!,
+      id: 'other',
+      name: 'Other',
+    };
+    const bare = { ...ground(), pieces: [other, bothFaces()] };
+    const now = epochMinute(bare.start, 'UTC');
+    const warm = warmFrom(planView(bare, { now }));
+    const look = lookById.get('battle-worn-steel')!;
+    for (const sealer of ['pva', 'neoprene'] as const) {
+      const piece = {
+        ...bothFaces(),
+        steps: writeSteps(bare, bothFaces(), { looks: [{ look }], sealer }).steps,
+      };
+      const [said] = compareVariants(bare, now, [piece], { warm });
+      const stands = planView({ ...bare, pieces: [other, piece] }, { now, search: standingSearch(warm) });
+      const state = stands.pieces.find(({ pieceId }) => pieceId === piece.id)!;
+      expect([said!.packableAt, said!.wearableAt]).toEqual([state.packableAt, state.wearableAt]);
+      expect(said!.packableAt).toBeGreaterThan(now);
+    }
   });
 });
 

@@ -2,6 +2,7 @@ import {
   compareVariants,
   LatestKnown,
   planView,
+  standingSearch,
   warmFrom,
   type Build,
   type Piece,
@@ -71,9 +72,11 @@ function searchFor(
 ): NonNullable<PlanOptions['search']> {
   if (stage === 'made') return { iterations: FIRST_TRIES };
   if (made) return { warm: warmFrom(made), keep: true, starts: 'none' };
+  if (!warm) return { starts: stage === 'whole' ? 'all' : 'first' };
   return {
-    ...(warm ? { warm, keep: true, ...(urgent ? { urgent: new Set(urgent) } : {}) } : {}),
-    starts: stage === 'whole' ? 'all' : warm ? 'none' : 'first',
+    ...standingSearch(warm),
+    ...(urgent ? { urgent: new Set(urgent) } : {}),
+    ...(stage === 'whole' ? {} : { starts: 'none' as const }),
   };
 }
 
