@@ -11,7 +11,7 @@ import {
   type VariantOutcome,
 } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import LookChoices from './LookChoices.vue';
 import LookOutcomes from './LookOutcomes.vue';
@@ -45,6 +45,8 @@ const against = ref<SealerSchool>('rubber-dip');
 const isCompared = computed(() => form.value.recipeId === '' && takesSealer(props.piece));
 const outcomes = ref<VariantOutcome[]>();
 const comparing = ref(false);
+/** The steps that the outcomes shown are of: those of a choice before are grey from the moment another is made. */
+const told = shallowRef<object>();
 const saving = ref(false);
 const slots = computed(() => lookSlots(props.piece));
 
@@ -99,7 +101,10 @@ watchDebounced(
         store.planGround(),
         [wanted, ...others].map(({ steps }) => ({ ...props.piece, steps })),
       );
-      if (written.value === wanted) outcomes.value = found;
+      if (written.value === wanted) {
+        outcomes.value = found;
+        told.value = wanted;
+      }
     } catch (error) {
       notice.complain(error);
     } finally {
@@ -150,7 +155,7 @@ async function write(): Promise<void> {
               v-model="against"
               :own-school="isCompared ? ownSchool : undefined"
               :outcomes="outcomes"
-              :stale="comparing"
+              :stale="comparing || told !== written"
             />
             <p v-for="note in written.notes" :key="note" class="small mt-2">{{ note }}</p>
 
