@@ -109,7 +109,7 @@ onKeyStroke((event) => {
       {{ withWords(first) }}<template v-if="first.material && step?.colour"> · {{ step.colour }}</template
       ><template v-if="placeName"> · {{ placeName }}</template>
     </p>
-    <HowToButton v-if="step" :step="step" :material="first.material" class="how" />
+    <div v-if="step" class="how"><HowToButton :step="step" :material="first.material" /></div>
     <p v-if="details" class="details" data-testid="pass-details">{{ details }}</p>
     <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
     <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
@@ -192,8 +192,9 @@ onKeyStroke((event) => {
 
 <style scoped>
 .how {
-  margin-left: -16px;
+  display: flex;
   min-height: 44px;
+  margin-left: -16px;
 }
 
 .again {
