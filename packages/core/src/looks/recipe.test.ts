@@ -224,6 +224,15 @@ describe('on another piece', () => {
   });
 });
 
+it('of a piece’s zones the largest is its field, those under twelve per cent are accents', () => {
+  const shares = (...list: number[]) =>
+    recipeOf(plate({ zones: list.map((share, n) => ({ id: `z${n}`, name: `Z${n}`, share })) })).zones.map(
+      ({ role }) => role,
+    );
+  expect(shares(0.6, 0.28, 0.12)).toEqual(['field', 'trim', 'trim']);
+  expect(shares(0.6, 0.281, 0.119)).toEqual(['field', 'trim', 'accent']);
+});
+
 describe('what was really laid', () => {
   it('is kept in place of what was planned', () => {
     const piece = { ...dressed(), zones: [] };

@@ -152,6 +152,17 @@ describe('tape and brush', () => {
     expect(order!.why).toContain('Gem: brushed up to the edge, 18 min; with 0.3 m of tape, 29 min.');
   });
 
+  it('a zone of up to 200 cm² may be brushed for the sake of the tape, and no larger one', () => {
+    const told = (areaCm2: number) =>
+      write(
+        { looks: picks('bone-and-horn', 'worn-brown-leather', 'gunmetal') },
+        plate({ faces: { outer: { areaCm2 } } }),
+      ).zones!.why.find((line) => line.startsWith('Gem'));
+    // The gem is a tenth of it.
+    expect(told(2000)).toMatch(/^Gem: brushed up to the edge, \d+ min; with/);
+    expect(told(2001)).not.toContain('brushed up to the edge');
+  });
+
   it('the metres shown are the metres counted in the minutes', () => {
     const piece = plate();
     const written = write({ looks: picks('clean-toy-plastic', 'polished-gold', 'gunmetal') }, piece);
@@ -177,6 +188,21 @@ describe('tape and brush', () => {
     expect(tapeMmOf(plate({ steps: [mask, paint, pull] }), mask)).toBe(300);
     expect(tapeMmOf(plate({ steps: [mask, pull, paint] }), mask)).toBe(2100);
     expect(tapeMmOf(plate({ steps: [mask] }), mask)).toBe(2100);
+  });
+});
+
+describe('the coats of a colour', () => {
+  it('are up to two more where that covers, and the usual where even that does not', () => {
+    const coats = (colour: string) =>
+      write(
+        { looks: [{ look: look('clean-toy-plastic'), colour }], undercoat: 'black' },
+        plate({ zones: [] }),
+      ).steps.find(({ kind }) => kind === 'base')!.coats!;
+    const all = ['#202020', '#603020', '#a04030', '#d94f3d', '#e8e0c0', '#f7f7f0'].map(coats);
+    // Three are usual: near-black needs no more over black, and none gets more than five.
+    expect(all[0]).toBe(3);
+    expect(Math.max(...all)).toBeLessThanOrEqual(5);
+    expect(Math.max(...all)).toBeGreaterThan(3);
   });
 });
 

@@ -15,7 +15,8 @@ import {
 import { Router, type Request } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
-import type { BuildStore, ChangeNote, Refusal } from '../services/buildStore';
+import type { BuildStore, Refusal } from '../services/buildStore';
+import type { ChangeNote } from '../services/changeLog';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, oneOrMoreOf, param, readJson } from '../http/bodies';

@@ -1,5 +1,5 @@
 import type { Request } from 'express';
-import type { ChangeNote } from '../services/buildStore';
+import type { ChangeNote } from '../services/changeLog';
 import type { Clock } from '../services/clock';
 import { callerOf } from './admit';
 

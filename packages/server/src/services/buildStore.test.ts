@@ -8,7 +8,8 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { Problem } from '../http/problem';
 import { openDatabase, type Database } from '../storage/database';
 import { samplesFolder } from '../testing/appParts';
-import { BuildStore, type ChangeNote } from './buildStore';
+import { BuildStore } from './buildStore';
+import type { ChangeNote } from './changeLog';
 import type { StoredBuild } from './buildRows';
 
 let folder: string;

@@ -11,14 +11,15 @@ import {
 } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
-import { literal, Transaction } from 'sequelize';
+import { Transaction } from 'sequelize';
 import { headOf } from './buildHeads';
 import { NewsDesk, type BuildNews } from './buildNews';
 import { readRows, writeRows, type StoredBuild } from './buildRows';
+import { ChangeLog, type ChangeNote } from './changeLog';
 import { KeptBuilds } from './keptBuilds';
 import type { Database } from '../storage/database';
 import type { BuildRow } from '../storage/models';
-import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
+import { changedMeanwhile, notFound, unusable, type Problem } from '../http/problem';
 
 /** What a change to a build may be tied to: the version the caller saw, of the build or of one piece. */
 export interface Expectation {
@@ -29,19 +30,6 @@ export interface Expectation {
 export const buildEtag = (stored: StoredBuild): string => `"${stored.version}"`;
 export const pieceEtag = (stored: StoredBuild, pieceId: string): string =>
   `"${stored.pieceVersions.get(pieceId) ?? 0}"`;
-
-const UNDO_DEPTH = 200;
-/** Plans are large, so only this many of those before changes are kept. */
-const PLAN_DEPTH = 20;
-
-/** A change, as the journal tells it. */
-export interface ChangeNote {
-  /** What it is called; some names need the build to be found. */
-  label: string | ((build: Build) => string);
-  at: string;
-  /** The device it was made on; this machine itself without one. */
-  by?: { id: string; name: string };
-}
 
 /** What of a change was not taken, by what the core says of it. */
 export type Refusal =
@@ -59,7 +47,11 @@ export class BuildStore {
 
   private readonly listeners = new Set<(id: string, version: number) => void>();
 
-  constructor(private readonly database: Database) {}
+  private readonly changeLog: ChangeLog;
+
+  constructor(private readonly database: Database) {
+    this.changeLog = new ChangeLog(database.models);
+  }
 
   /** Is told of every change to a build, once it is on disk, with its version. */
   whenChanged(tell: (id: string, version: number) => void): () => void {
@@ -198,7 +190,6 @@ export class BuildStore {
     note: ChangeNote,
     produce: (before: Build) => Build,
   ): Promise<StoredBuild> {
-    const { label, at, by } = note;
     const { stored } = await this.done(
       this.alone(async (transaction) => {
         const before = await this.read(id, transaction);
@@ -207,28 +198,7 @@ export class BuildStore {
         const back = jsonpatch.compare(after, before.build);
         if (back.length === 0) return { before, stored: before };
         const stored = await writeRows(this.database.models, before, after, transaction);
-        const { changes } = this.database.models;
-        const change = await changes.create(
-          {
-            buildId: id,
-            at,
-            label: typeof label === 'string' ? label : label(before.build),
-            back: JSON.stringify(back),
-            plan: null,
-            device: by?.id ?? null,
-            by: by?.name ?? null,
-          },
-          { transaction },
-        );
-        // A plan is large: it is copied where it lies.
-        await change.update(
-          { plan: literal('(SELECT body FROM plans WHERE plans.buildId = changes.buildId)') },
-          { transaction },
-        );
-        const atDepth = (offset: number) =>
-          changes.findOne({ where: { buildId: id }, order: [['id', 'DESC']], offset, transaction });
-        await (await atDepth(PLAN_DEPTH))?.update({ plan: null }, { transaction });
-        await (await atDepth(UNDO_DEPTH))?.destroy({ transaction });
+        await this.changeLog.add(id, before.build, note, back, transaction);
         return { before, stored };
       }),
     );
@@ -245,17 +215,7 @@ export class BuildStore {
       this.alone(async (transaction) => {
         const before = await this.read(id, transaction);
         expect(before, expectation);
-        const last = await this.database.models.changes.findOne({
-          where: { buildId: id },
-          order: [['id', 'DESC']],
-          transaction,
-        });
-        if (!last) throw new Problem('nothing-to-undo', 'There is no change left to take back.');
-        if (only !== undefined && last.device !== only)
-          throw new Problem(
-            'not-allowed',
-            'Somebody else has changed something since. Ask them, or a finisher, to take yours back.',
-          );
+        const last = await this.changeLog.next(id, only, transaction);
         const patched = jsonpatch.applyPatch(
           structuredClone(before.build),
           JSON.parse(last.back),
@@ -264,30 +224,20 @@ export class BuildStore {
         const parsed = openBuild(patched);
         if (!parsed.ok) throw unusable(parsed.faults);
         const stored = await writeRows(this.database.models, before, parsed.value, transaction);
-        if (last.plan !== null)
-          await this.database.models.plans.upsert({ buildId: id, body: last.plan }, { transaction });
-        await last.destroy({ transaction });
+        await this.changeLog.taken(last, transaction);
         return { before, stored, label: last.label };
       }),
     );
   }
 
   /** The changes that can still be taken back, newest first. */
-  async changes(id: string): Promise<{ at: string; label: string; by: string | null }[]> {
-    const rows = await this.database.models.changes.findAll({
-      where: { buildId: id },
-      order: [['id', 'DESC']],
-    });
-    return rows.map(({ at, label, by }) => ({ at, label, by }));
+  changes(id: string): ReturnType<ChangeLog['list']> {
+    return this.changeLog.list(id);
   }
 
   /** What `undo` would take back next. */
   async lastChange(id: string): Promise<string | null> {
-    const last = await this.database.models.changes.findOne({
-      where: { buildId: id },
-      order: [['id', 'DESC']],
-    });
-    return last?.label ?? null;
+    return (await this.changeLog.last(id))?.label ?? null;
   }
 
   /** Once every write that was asked for so far is done, well or not. */
