@@ -123,17 +123,33 @@ describe('what is pressed', () => {
       return answer(version, { log: edit.entries });
     });
 
-  it('shows at once and is not planned again when the server says the same', async () => {
+  it('shows once it is kept, before the server answers, and is not planned again when that says the same', async () => {
     const store = await opened();
     const first = answerPlan();
     const send = sent(2);
+    const atServer = send.getMockImplementation()!;
+    const shown: unknown[] = [];
+    send.mockImplementation((...letter) => {
+      shown.push([store.build!.log?.length, asked().length]);
+      return atServer(...letter);
+    });
     const logging = store.logDone([first.operations[0]!]);
-    expect(store.build!.log).toHaveLength(1);
-    expect(asked()).toHaveLength(2);
+    expect(store.build!.log).toBeUndefined();
     await logging;
+    expect(shown).toEqual([[1, 2]]);
     expect(send).toHaveBeenCalledTimes(1);
     expect([store.etag, store.pieceEtags.plate]).toEqual(['"2"', '"2"']);
     expect(asked()).toHaveLength(2);
+  });
+
+  it('is judged on what the press before left, however quickly it follows', async () => {
+    const store = await opened();
+    const first = answerPlan();
+    const send = sent(2);
+    const complain = jest.spyOn(useNotice(), 'complain');
+    const twice = [store.logDone([first.operations[0]!]), store.logDone([first.operations[0]!])];
+    expect(await Promise.all(twice)).toEqual([true, false]);
+    expect([send.mock.calls.length, complain.mock.calls.length]).toEqual([1, 1]);
   });
 
   it('is planned again when the server knows more', async () => {

@@ -189,12 +189,24 @@ export const useBuild = defineStore('build', () => {
     if (buildId === id.value) take(answer);
   });
 
+  /** The presses before have been kept and shown: one at a time, so that each is judged on what the last one left. */
+  let acting: Promise<unknown> = Promise.resolve();
+
   /**
-   * Does what was pressed at the bench: it shows at once, is kept on this machine, and is sent as soon as the server
+   * Does what was pressed at the bench: it is kept on this machine, shows from then on, and is sent as soon as the server
    * answers, once. Returns whether it could be done.
    */
   async function act(edit: LogEdit, said?: string): Promise<boolean> {
-    if (!build.value || !id.value) return false;
+    const kept = acting.then(() => keepAndShow(edit, said));
+    acting = kept;
+    if (!(await kept)) return false;
+    await outbox.flush();
+    return true;
+  }
+
+  async function keepAndShow(edit: LogEdit, said?: string): Promise<boolean> {
+    const buildId = id.value;
+    if (!build.value || !buildId) return false;
     const edited = applyLogEdit(build.value, plain(edit));
     if (!edited.ok) {
       notice.complain(
@@ -206,17 +218,19 @@ export const useBuild = defineStore('build', () => {
       );
       return false;
     }
+    await outbox.put(buildId, edit);
+    if (id.value !== buildId || !atServer) return true;
     rememberPlan();
-    build.value = edited.build;
+    build.value = outbox.applied(buildId, atServer);
     plan();
     if (said) notice.say(said, { label: 'Undo', run: () => void undo() });
-    await outbox.put(id.value, edit);
     return true;
   }
 
   async function undo(): Promise<void> {
     busy.value = true;
     try {
+      await acting;
       await outbox.flush();
       // What could not be sent is the last change, and only this machine knows of it.
       if (atServer && (await outbox.takeBack(theId.value))) {

@@ -21,6 +21,11 @@ async function opened() {
   await outbox.ready;
   return outbox;
 }
+/** One press, as the bench makes it: kept, then sent. */
+async function press(outbox: ReturnType<typeof useOutbox>, what: LogEdit) {
+  await outbox.put('b', what);
+  await outbox.flush();
+}
 /** What reached the server, by the coat of its entry, while `says` decides on each; it is "away" until told otherwise. */
 function server(says: (coat: number) => BuildAnswer | ApiProblem) {
   const got: number[] = [];
@@ -50,7 +55,7 @@ describe('the outbox', () => {
     const outbox = await opened();
     const heard: number[] = [];
     outbox.whenSent((_build, { version }) => heard.push(version));
-    await outbox.put('b', edit(1));
+    await press(outbox, edit(1));
     expect({ got, heard, left: outbox.count, away: outbox.away }).toEqual({
       got: [1],
       heard: [2],
@@ -62,8 +67,8 @@ describe('the outbox', () => {
   it('keeps presses over a reload while nobody answers, and sends them in order, once each', async () => {
     server(() => away);
     const before = await opened();
-    await before.put('b', edit(1));
-    await before.put('b', edit(2));
+    await press(before, edit(1));
+    await press(before, edit(2));
     expect([before.count, before.away]).toEqual([2, true]);
 
     const got = server(() => answer(3));
@@ -76,10 +81,19 @@ describe('the outbox', () => {
     expect((await opened()).count).toBe(0);
   });
 
+  it('counts a press only once the browser has it, so that what shows is there after a reload', async () => {
+    server(() => away);
+    const outbox = await opened();
+    const putting = outbox.put('b', edit(1));
+    expect(outbox.count).toBe(0);
+    await putting;
+    expect([outbox.count, (await opened()).count]).toEqual([1, 1]);
+  });
+
   it('tries again by itself after a while', async () => {
     server(() => away);
     const outbox = await opened();
-    await outbox.put('b', edit(1));
+    await press(outbox, edit(1));
     const got = server(() => answer(3));
     await jest.advanceTimersByTimeAsync(5000);
     await outbox.flush();
@@ -90,8 +104,8 @@ describe('the outbox', () => {
     server(() => away);
     const one = await opened();
     const other = await opened();
-    await one.put('b', edit(1));
-    await other.put('b', edit(2));
+    await press(one, edit(1));
+    await press(other, edit(2));
     // Each window knows its own press only; the browser's database has both.
     expect([one.count, other.count, (await opened()).count]).toEqual([1, 1, 2]);
   });
@@ -104,8 +118,8 @@ describe('the outbox', () => {
     const heard: number[] = [];
     outbox.whenSent((_build, { version }) => heard.push(version));
     const complain = jest.spyOn(useNotice(), 'complain');
-    await outbox.put('b', edit(1));
-    await outbox.put('b', edit(2));
+    await press(outbox, edit(1));
+    await press(outbox, edit(2));
     expect({ got, heard, left: outbox.count }).toEqual({ got: [2], heard: [4, 5], left: 0 });
     expect(complain.mock.calls).toEqual([[refused]]);
     // What it was is kept, over a reload too, until it is sent again or let go.
@@ -120,7 +134,7 @@ describe('the outbox', () => {
     server(() => new ApiProblem(422, 'unusable', 'No', 'No such step.', []));
     jest.spyOn(api, 'build').mockResolvedValue(answer(4));
     const outbox = await opened();
-    await outbox.put('b', edit(1));
+    await press(outbox, edit(1));
     await outbox.letGo(outbox.refused[0]!.id);
     expect([outbox.refused, (await opened()).refused, outbox.count]).toEqual([[], [], 0]);
   });
@@ -137,7 +151,7 @@ describe('the outbox', () => {
   ])('loses no press to %s', async (_what, problem) => {
     server(() => problem);
     const outbox = await opened();
-    await outbox.put('b', edit(1));
+    await press(outbox, edit(1));
     expect([outbox.count, outbox.away, outbox.refused]).toEqual([1, true, []]);
     const got = server(() => answer(2));
     await outbox.flush();
@@ -147,7 +161,7 @@ describe('the outbox', () => {
   it('lays what is waiting on top of what the server has, for that build only', async () => {
     server(() => away);
     const outbox = await opened();
-    await outbox.put('b', edit(1));
+    await press(outbox, edit(1));
     await outbox.put('other', edit(2));
     expect(outbox.applied('b', empty).log!.map((entry) => entry.id)).toEqual(['e1']);
     expect(outbox.applied('nobody', empty)).toBe(empty);
@@ -156,8 +170,8 @@ describe('the outbox', () => {
   it('takes the last press back that was not sent, and says when there is none', async () => {
     const got = server(() => away);
     const outbox = await opened();
-    await outbox.put('b', edit(1));
-    await outbox.put('b', edit(2));
+    await press(outbox, edit(1));
+    await press(outbox, edit(2));
     expect(await outbox.takeBack('b')).toBe(true);
     expect(await outbox.takeBack('other')).toBe(false);
     server(() => answer(2));

@@ -57,11 +57,11 @@ export const useOutbox = defineStore('outbox', () => {
     update<T[]>(key, (kept) => change(kept ?? [])).catch(() => undefined);
   const keep = (change: (kept: Letter[]) => Letter[]) => keepAt(KEY, change);
 
+  /** Keeps a press on this machine. It counts, and may be shown, once the browser's database has it: not before. */
   async function put(buildId: string, edit: LogEdit): Promise<void> {
     const letter = { id: nanoid(12), buildId, edit: plain(edit) };
-    letters.value = [...letters.value, letter];
     await keep((kept) => [...kept, letter]);
-    await flush();
+    letters.value = [...letters.value, letter];
   }
 
   async function drop(id: string): Promise<void> {
@@ -88,6 +88,7 @@ export const useOutbox = defineStore('outbox', () => {
     if (!letter) return;
     await letGo(id);
     await put(letter.buildId, letter.edit);
+    await flush();
   }
 
   async function send(): Promise<void> {
