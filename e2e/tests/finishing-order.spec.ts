@@ -52,7 +52,14 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('heading', { name: 'Breastplate' })).toBeVisible();
   const steps = await stepWords(page);
-  expect(steps.slice(0, 4)).toEqual(['Prep', 'Heat-seal', 'Seal', 'Prime']);
+  expect(steps.slice(0, 6)).toEqual([
+    'Prep',
+    'Heat-seal',
+    'Look over before the first coat',
+    'Seal',
+    'Look over the sealer',
+    'Prime',
+  ]);
   expect(steps.filter((step) => step === 'Mask').length).toBeGreaterThan(0);
   expect(steps.filter((step) => step === 'Mask')).toHaveLength(
     steps.filter((step) => step === 'Pull the tape').length,

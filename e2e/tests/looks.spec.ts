@@ -1,5 +1,6 @@
 import type { Build, Step } from '@fixatum/core';
 import { expect, test, type Page } from '@playwright/test';
+import { logNext } from '../bench';
 import { choose } from '../fields';
 import { startServer, type RunningServer } from '../server';
 
@@ -219,4 +220,58 @@ test('a finish is added to one zone, before the clear, and comes off again', asy
   expect(after.findIndex(({ kind }) => kind === 'topcoat')).toBeGreaterThan(after.indexOf(added[2]!));
   await page.keyboard.press('Control+z');
   await expect.poll(() => steps('greave')).toEqual(before);
+});
+
+test('what fails a look is put right in place: repaired, looked at again, ticked and logged', async ({
+  page,
+}) => {
+  const { id, steps } = await made(page);
+  await page.goto(`${server.url}/b/${id}/pieces/greave`);
+  await page.getByRole('button', { name: 'Choose a look' }).click();
+  await choose(page, 'Shin', 'Bone and horn');
+  await choose(page, 'Knee band', 'Polished gold');
+  await choose(page, 'Studs', 'Polished gold');
+  await page.getByLabel('Try it on before paint').check();
+  await page.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for Greave')).toBeVisible();
+  const stops = async () => (await steps('greave')).flatMap(({ looksOver }) => looksOver ?? []);
+  expect(await stops()).toEqual(['worn', 'bare', 'sealed', 'coloured', 'packing']);
+
+  await page.goto(`${server.url}/b/${id}/bench`);
+  const next = page.getByTestId('next-pass');
+  const look = page.getByTestId('look-over');
+  const tickAll = async () => {
+    for (const box of await look.getByRole('checkbox').all()) await box.check();
+    await page.getByTestId('all-right').click();
+  };
+  await logNext(page);
+  await logNext(page);
+  await expect(next).toHaveText('Try it on');
+  await expect(page.getByTestId('all-right')).toBeDisabled();
+  await tickAll();
+  await expect(next).toHaveText('Look over before the first coat');
+  await expect(look.getByRole('checkbox')).toHaveCount(4);
+
+  // A seam can be felt in the knee band: it is filled there and nowhere else, and the plan goes on from that.
+  await look.getByRole('button', { name: 'Not right: A seam or gap can be felt' }).click();
+  await look.getByRole('option', { name: 'Knee band' }).or(look.getByText('Knee band')).first().click();
+  await look.getByRole('button', { name: 'Brush filler in and sand it' }).click();
+  await expect(next).toHaveText('Fill');
+  const repairs = (await steps('greave')).filter(({ mends }) => mends);
+  expect(repairs.map(({ kind, zones }) => [kind, zones])).toEqual([
+    ['fill', ['knee']],
+    ['sand', ['knee']],
+  ]);
+  await server.restart();
+  await page.reload();
+  await logNext(page);
+  await logNext(page);
+  await expect(next).toHaveText('Look over before the first coat');
+  await expect(look).toContainText('Last time: A seam or gap can be felt');
+  await tickAll();
+  await expect(next).toHaveText(/^Seal/);
+
+  // The journal has both, and a look by itself can be taken back.
+  await page.goto(`${server.url}/b/${id}/journal`);
+  await expect(page.getByText('A seam or gap can be felt: brush filler in and sand it')).toBeVisible();
 });

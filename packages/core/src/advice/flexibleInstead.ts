@@ -1,7 +1,6 @@
 import type { Layer } from '../facts/spots';
-import { hazardsOf } from '../model/hazards';
+import { waterborneLike } from '../materials/alike';
 import type { Piece } from '../model/schema';
-import { has } from '../model/traits';
 import type { Idea } from './finding';
 import { ways } from './pairs';
 import type { RuleContext } from './rule';
@@ -10,24 +9,13 @@ import type { RuleContext } from './rule';
 const BENDS_PCT = 60;
 const MOST_OFFERED = 3;
 
-/** Water-borne films that bend, for one that does not: of the same purpose, metal for metal, those nearest in sheen first. */
+/** Water-borne films that bend, for one that does not. */
 export function flexibleInstead(layer: Layer, piece: Piece, context: RuleContext): Idea[] {
   const { material, step, at } = layer;
   // Epoxy is a sealer by the catalogue; laid last it is there for its gloss.
   const role = step.kind === 'topcoat' ? 'topcoat' : material.role;
-  const off = (gu: number | undefined) => Math.abs((gu ?? 20) - (material.sheenGu ?? 20));
-  return [...context.materials.values()]
-    .filter(
-      (other) =>
-        other.role === role &&
-        other.carrier === 'water' &&
-        (other.elongationPct ?? 0) >= BENDS_PCT &&
-        (other.hideUm ?? 0) <= 100 &&
-        has(other, 'metallic') === has(material, 'metallic') &&
-        !has(other, 'resoftens') &&
-        !hazardsOf(other).has('latex allergy'),
-    )
-    .sort((a, b) => off(a.sheenGu) - off(b.sheenGu))
+  return waterborneLike(material, context.materials.values(), role)
+    .filter((other) => (other.elongationPct ?? 0) >= BENDS_PCT)
     .slice(0, MOST_OFFERED)
     .map((other) =>
       ways.set(`${other.name} in place of ${material.name}`, piece, context, at, {

@@ -5,7 +5,7 @@ import { freshId } from './freshId';
 import { stepPointer } from './rule';
 import { type FilmGrade, filmGrades, filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
-import { stepKindWords } from '../model/stepKinds';
+import { workWord } from '../words/workWord';
 import { placesOf } from '../model/places';
 import type { PatchStep } from '../model/patch';
 import { orderedSteps } from '../facts/spots';
@@ -99,9 +99,9 @@ class Changes {
 
   /** By its material or kind; with its number where another step would be called the same. */
   nameOf({ step, material, at }: OrderedStep): string {
-    const name = material?.name ?? stepKindWords[step.kind];
+    const name = material?.name ?? workWord(step);
     const isAlone = this.steps.every(
-      (other) => other.at === at || (other.material?.name ?? stepKindWords[other.step.kind]) !== name,
+      (other) => other.at === at || (other.material?.name ?? workWord(other.step)) !== name,
     );
     return isAlone ? name : `step ${at + 1}, ${name}`;
   }

@@ -1,5 +1,6 @@
 import { exposedOf } from '../facts/closure';
 import { scuffedBetween } from '../facts/sheen';
+import { meet } from '../facts/stepOrder';
 import { spotsOf, type Layer, type Spot } from '../facts/spots';
 import { throughAt } from '../drying/milestoneOf';
 import type { CoatMilestones } from '../drying/laidCoat';
@@ -35,6 +36,13 @@ export class Meeting {
     /** What lies open between the two. */
     readonly between: Layer[],
   ) {}
+
+  /** Whether the spot is cleaned in between: what lies there loose or greasy is gone then. */
+  get cleaned(): boolean {
+    return this.piece.steps
+      .slice(this.under.at + 1, this.over.at)
+      .some((step) => step.cleans !== undefined && meet(this.piece, step, this.over.step));
+  }
 
   /** Whether `under` is sanded before `over` comes. */
   get scuffed(): boolean {

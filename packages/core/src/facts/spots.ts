@@ -5,7 +5,7 @@ import type { Build, Face, LogEntry, Piece, Step } from '../model/schema';
 import type { Method } from '../model/methods';
 import type { Placement } from '../model/placementIds';
 import { placementOf } from '../model/placements';
-import { facesOf, methodOf, operationId, zoneIdsOf } from '../model/stepSpots';
+import { facesOf, methodOf, operationId, unitsOf, zoneIdsOf } from '../model/stepSpots';
 import { passArea } from './passArea';
 import { dryFilmUm, wetFilmUm } from '../materials/film';
 import { passedOver, stepAsLogged } from './laid';
@@ -147,7 +147,7 @@ function workOf(
   const done = new Set(meant.map(({ id }) => id));
   const over = passedOver(piece, new Set(meant.map(({ pass }) => pass.step)));
   piece.steps.forEach((step, at) => {
-    if (step.material === undefined || over.has(step.id)) return;
+    if (step.material === undefined || over.has(step.id) || !unitsOf(piece, step).includes(unit)) return;
     for (const face of facesOf(step))
       for (let coat = 1; coat <= (step.coats ?? 1); coat += 1)
         if (!done.has(operationId({ piece: piece.id, unit, step: step.id, coat, face })))
@@ -186,7 +186,8 @@ function findSteps(piece: Piece, { build, materials }: Known): OrderedStep[] {
       else others.set(JSON.stringify([done.material, done.film, done.place]), done);
     }
     const passes =
-      piece.quantity * (step.material === undefined ? 1 : facesOf(step).length * (step.coats ?? 1));
+      unitsOf(piece, step).length *
+      (step.material === undefined ? 1 : facesOf(step).length * (step.coats ?? 1));
     const left = asPlanned > 0 || own.length < passes;
     return [...others.values(), ...(left ? [step] : [])].map((one) => ({
       step: one,

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import type { Build } from '../model/schema';
 import { atZone, toWallTime, type EpochMinute } from '../model/wallTime';
 import type { PlannedOperation, Session } from '../schedule/plan/plan';
-import { stepKindWords } from '../model/stepKinds';
+import { workWord } from '../words/workWord';
 import type { Plan } from '../schedule/answers/plan';
 import { deadlineWords } from '../words/deadlineWords';
 import { entryOf } from '../model/sure';
@@ -20,7 +20,7 @@ function batchWords(build: Build, operations: readonly PlannedOperation[]): stri
     const name = build.pieces.find((piece) => piece.id === id)?.name ?? id;
     return count > 1 ? `${name} ×${count}` : name;
   });
-  return `${stepKindWords[first.kind]}${first.material ? `, ${first.material.name}` : ''}: ${pieces.join(', ')}`;
+  return `${workWord(first)}${first.material ? `, ${first.material.name}` : ''}: ${pieces.join(', ')}`;
 }
 
 const batchesOf = (plan: Exported, session: Session) => {

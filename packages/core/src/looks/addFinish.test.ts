@@ -76,8 +76,8 @@ describe('a finish', () => {
       const first = steps.findIndex((step) => added.includes(step.id));
       return [steps[first - 1]!.kind, steps[first + added.length]!.kind];
     };
-    // Steel, then its wash, edges and graphite, then the clear.
-    expect(at('chipped')).toEqual(['base', 'weather']);
+    // Steel and a look at it, then its wash, edges and graphite, then the clear.
+    expect(at('chipped')).toEqual(['base', 'inspect']);
     expect(at('dirty-wash')).toEqual(['weather', 'topcoat']);
   });
 

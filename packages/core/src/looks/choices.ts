@@ -18,6 +18,10 @@ export interface Choices {
   fill?: boolean;
   /** Straps or closures to put on at the end. */
   straps?: boolean;
+  /** Stops to look the work over before it goes on; they are put in unless that is false. The quicker variant has the first and the last. */
+  lookOvers?: boolean;
+  /** Tries it on before paint. */
+  tryOn?: boolean;
   /** Zones in the order the user wants them painted. */
   order?: readonly string[];
 }

@@ -29,6 +29,8 @@ export interface FinishOptions {
   freshId: (stem: string) => string;
   /** Zones in the order the user wants them painted. */
   order?: readonly string[] | undefined;
+  /** The stops to look over what was taped, and all colours; none without it. */
+  lookOver?: (at: 'pulled' | 'coloured') => Step[];
   /** Hands-on minutes of some coats; without it only tape is compared. */
   minutesOf?: (steps: readonly Step[]) => number;
   materials: ReadonlyMap<string, Material>;
@@ -90,7 +92,7 @@ class Painting {
     earlier: readonly ZoneFinish[],
     later: readonly ZoneFinish[],
   ): Turn {
-    const [colours] = this.coloursFirst(steps);
+    const [colours] = coloursFirst(steps, this.options.materials);
     const reaches = colours.some((step) =>
       reachesOver(step, this.options.materials.get(step.material ?? '')),
     );
@@ -113,20 +115,23 @@ class Painting {
       stainMinutes: STAIN_MINUTES_PER_LIGHTNESS * stain,
     };
   }
+}
 
-  /** The steps of a group up to its last colour, or to where that is chipped while it is fresh; and those that come after. */
-  coloursFirst(steps: readonly Step[]): [colours: Step[], weathering: Step[]] {
-    const last = steps.findLastIndex((step) => {
-      const { kind, material } = step;
-      if (kind === 'topcoat') return false;
-      return (
-        !['weather', 'attach', 'inspect'].includes(kind) ||
-        (kind === 'weather' && material === undefined) ||
-        reachesOver(step, this.options.materials.get(material ?? ''))
-      );
-    });
-    return [steps.slice(0, last + 1), steps.slice(last + 1)];
-  }
+/** The steps of a group up to its last colour, or to where that is chipped while it is fresh; and those that come after. */
+export function coloursFirst(
+  steps: readonly Step[],
+  materials: ReadonlyMap<string, Material>,
+): [colours: Step[], weathering: Step[]] {
+  const last = steps.findLastIndex((step) => {
+    const { kind, material } = step;
+    if (kind === 'topcoat') return false;
+    return (
+      !['weather', 'attach', 'inspect'].includes(kind) ||
+      (kind === 'weather' && material === undefined) ||
+      reachesOver(step, materials.get(material ?? ''))
+    );
+  });
+  return [steps.slice(0, last + 1), steps.slice(last + 1)];
 }
 
 function* permutations<T>(list: readonly T[]): Generator<T[]> {
@@ -163,7 +168,7 @@ export function finishAcrossZones(
   options: FinishOptions,
 ): FinishPlan {
   const painting = new Painting(piece, options);
-  const { order, freshId } = options;
+  const { order, freshId, lookOver = () => [] } = options;
   let chosen = habitual(finishes);
   if (order) {
     const rank = ({ zones }: ZoneFinish) =>
@@ -181,7 +186,7 @@ export function finishAcrossZones(
   const worn: Step[][] = [];
   const turns = painting.turns(chosen);
   turns.forEach((turn, at) => {
-    const [colours, weathering] = painting.coloursFirst(turn.steps);
+    const [colours, weathering] = coloursFirst(turn.steps, options.materials);
     worn.push(weathering);
     const place = colours[0]?.place;
     const tape = { zones: idsOf(chosen.slice(0, at)), ...(place === undefined ? {} : { place }) };
@@ -200,7 +205,11 @@ export function finishAcrossZones(
         ...tape,
         note: 'Pull it back on itself while the new paint is touch-dry.',
       });
+    // The edges of the last tape are looked at with the colours.
+    const isLast = at === turns.length - 1;
+    if (turn.isTaped && !isLast) steps.push(...lookOver('pulled'));
   });
+  if (steps.length > 0) steps.push(...lookOver('coloured'));
   return {
     steps: [...steps, ...together(worn, piece.zones?.length ?? 0)],
     order: chosen.flatMap(({ zones: [first] }) => first?.id ?? []),
@@ -292,7 +301,7 @@ export function splitByZone(
   const first = steps.findIndex((step) => own(step) && isColour(step));
   const last = steps.findLastIndex((step) => (own(step) && isColour(step)) || tape(step));
   if (first < 0) return undefined;
-  const middle = steps.slice(first, last + 1).filter((step) => !tape(step));
+  const middle = steps.slice(first, last + 1).filter((step) => !tape(step) && step.kind !== 'inspect');
   if (middle.some(({ zones: own, material }) => !own || (material !== undefined && !materials.has(material))))
     return undefined;
   const sets = [...new Set(middle.map((step) => JSON.stringify(step.zones)))].map((text): string[] =>

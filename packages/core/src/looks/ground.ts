@@ -1,4 +1,4 @@
-import type { Cleaning } from '../model/fields';
+import type { Cleaning } from '../model/cleanings';
 import type { Piece } from '../model/schema';
 import type { SubstrateKind } from '../model/substrates';
 

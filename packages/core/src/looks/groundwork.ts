@@ -1,4 +1,5 @@
 import { catalogueById } from '../materials/catalogue';
+import { cleaningTable } from '../model/cleanings';
 import { substrateTable } from '../model/substrates';
 import type { Step } from '../model/schema';
 import { entryOf } from '../model/sure';
@@ -7,30 +8,27 @@ import type { SealerSchool } from './look';
 import { schoolById, type School } from './schools';
 import { isPressed, type Writing } from './writing';
 
+/** What seams, pores and pinholes are brushed full with, and sanded. */
+export const FILLER = 'foam-filler-paste';
+
 /** Sealers in the order they are taken where the one of the look can't be laid here, the mildest first. */
 const instead: readonly SealerSchool[] = ['seal-spray', 'pva', 'neoprene', 'rubber-dip'];
 
-const cleaned = {
-  wiped: 'Wipe it with a damp cloth; let it dry.',
-  washed: 'Warm water and soap, a soft brush; rinse, let it dry.',
-  degreased: 'Alcohol on a cloth, in moving air; do not touch it after that.',
-} as const;
-
 /** What goes before any colour: surface, fillers, heat, texture, closures covered, the sealer. */
 export function groundworkOf(writing: Writing): Step[] {
-  const { piece, choices, groups, faces, step } = writing;
+  const { piece, choices, groups, faces, step, lookOver } = writing;
   const needs = groundTable[piece.substrate.kind];
   const steps: Step[] = [
     step('prep', 'hand', {
       minutes: 10,
       note: needs.cleans
-        ? cleaned[needs.cleans]
+        ? cleaningTable[needs.cleans].note
         : 'Round the edges, clean off marker and glue, vacuum the dust.',
       ...(needs.cleans ? { cleans: needs.cleans } : {}),
     }),
   ];
   const fills = choices.fill || needs.fills;
-  if (fills) steps.push(step('fill', 'brush', { material: 'foam-filler-paste', film: 'light', minutes: 10 }));
+  if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light', minutes: 10 }));
   if (fills || needs.opens === 'sand') steps.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
   if (needs.opens === 'heat' && !piece.substrate.heatSealed)
     steps.push(
@@ -57,6 +55,7 @@ export function groundworkOf(writing: Writing): Step[] {
         }),
       );
     }
+  steps.push(...lookOver('worn'), ...lookOver('bare'));
   if (piece.keepBare && piece.keepBare.length > 0)
     steps.push(
       step('mask', 'hand', {
@@ -69,7 +68,7 @@ export function groundworkOf(writing: Writing): Step[] {
 }
 
 function sealing(writing: Writing): Step[] {
-  const { piece, main, faces, step, tell, choices } = writing;
+  const { piece, main, faces, step, lookOver, tell, choices } = writing;
   const needs = groundTable[piece.substrate.kind];
   if (!needs.sealed) {
     if (needs.instead && (choices.sealer ?? main)) tell(needs.instead);
@@ -88,6 +87,7 @@ function sealing(writing: Writing): Step[] {
       faces,
       ...(isCracked ? { wanted: ['cracking' as const] } : {}),
     }),
+    ...lookOver('sealed'),
   ];
 }
 

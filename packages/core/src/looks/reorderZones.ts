@@ -23,6 +23,12 @@ export function reorderZones(piece: Piece, materials: ReadonlyMap<string, Materi
     used.push(id);
     return id;
   };
-  const plan = finishAcrossZones(piece, finishes, { freshId, materials });
+  // Where edges were looked over, those of the new order are; the colours as a whole are looked over where they were.
+  const edges = piece.steps.find(({ looksOver }) => looksOver === 'pulled');
+  const plan = finishAcrossZones(piece, finishes, {
+    freshId,
+    materials,
+    lookOver: (at) => (edges && at === 'pulled' ? [{ ...edges, id: freshId('inspect') }] : []),
+  });
   return { plan, steps: [...before, ...plan.steps, ...after] };
 }

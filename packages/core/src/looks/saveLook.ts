@@ -49,7 +49,8 @@ export function recipeOf(
       ...(zone.colour ? { colour: zone.colour } : {}),
     })),
     keepBare: piece.keepBare ?? [],
-    steps: laid ? stepsAsLaid(piece, laid.log, laid.materials) : piece.steps,
+    // What put a fault right is no part of the finish.
+    steps: (laid ? stepsAsLaid(piece, laid.log, laid.materials) : piece.steps).filter(({ mends }) => !mends),
   };
 }
 

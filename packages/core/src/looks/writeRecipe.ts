@@ -80,7 +80,16 @@ function bendsTold(build: Build, piece: Piece): string[] {
   );
 }
 
-const earliest = new Set<Step['kind']>(['prep', 'fill', 'sand', 'heat-seal', 'texture', 'mask', 'seal']);
+const earliest = new Set<Step['kind']>([
+  'prep',
+  'fill',
+  'sand',
+  'heat-seal',
+  'texture',
+  'mask',
+  'inspect',
+  'seal',
+]);
 
 class Fitting {
   readonly notes = new Set<string>();
@@ -124,7 +133,13 @@ class Fitting {
     const colours = at < 0 ? [] : steps.slice(at);
     const sealing = steps.find(({ kind }) => kind === 'seal');
     const sealer = schools.find(({ step }) => step?.material === sealing?.material)?.id;
-    const choices: Choices = { looks: [], tools: usualTools, ...(sealer && needs.sealed ? { sealer } : {}) };
+    const lookOvers = steps.some(({ looksOver }) => looksOver === 'bare' || looksOver === 'sealed');
+    const choices: Choices = {
+      looks: [],
+      tools: usualTools,
+      lookOvers,
+      ...(sealer && needs.sealed ? { sealer } : {}),
+    };
     const writing = writingFor(this.build, this.piece, choices, (note) => this.notes.add(note));
     const before = groundworkOf(writing).map((step, n) => ({ ...step, id: `ground-${n + 1}` }));
     return [...before, ...this.primed(colours, needs)];
@@ -134,7 +149,7 @@ class Fitting {
     if (cloth) {
       const materials = materialsOf(this.build.materials);
       return colours
-        .filter(({ kind }) => kind !== 'prime')
+        .filter(({ kind, looksOver }) => kind !== 'prime' && looksOver !== 'primed')
         .map((step) => {
           const material = materials.get(step.material ?? '');
           return material?.role === 'paint' && material.binder === 'acrylic' && step.thinWith === undefined

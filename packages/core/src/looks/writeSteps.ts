@@ -1,9 +1,10 @@
 import { catalogueById } from '../materials/catalogue';
 import type { Build, Piece, Step } from '../model/schema';
+import type { LookOver } from '../model/lookOvers';
 import type { Method } from '../model/methods';
 import { type Choices, type WrittenSteps, usualTools } from './choices';
 import { clearsFor } from './clears';
-import { finishAcrossZones, type FinishPlan, type ZoneFinish } from './finishPlan';
+import { coloursFirst, finishAcrossZones, type FinishPlan, type ZoneFinish } from './finishPlan';
 import { groundTable } from './ground';
 import type { Look, LookStep } from './look';
 import { Owned, spraysOver, type Way } from './owned';
@@ -35,6 +36,10 @@ export function writingFor(
 ): Writing {
   const owned = new Owned(build, piece, choices.tools ?? usualTools);
   const groups = zoneGroups(piece, choices.looks);
+  const step: Writing['step'] = (kind, method, more = {}) => {
+    const place = owned.placeFor(method);
+    return { id: freshId(kind), kind, method, ...(place === undefined ? {} : { place }), ...more };
+  };
   return {
     build,
     piece,
@@ -43,12 +48,20 @@ export function writingFor(
     groups,
     main: mainLook(groups),
     faces: piece.faces.inner ? ['inner', 'outer'] : ['outer'],
-    step: (kind, method, more = {}) => {
-      const place = owned.placeFor(method);
-      return { id: freshId(kind), kind, method, ...(place === undefined ? {} : { place }), ...more };
-    },
+    step,
+    lookOver: (at) => (isLookedOver(at, choices) ? [step('inspect', 'hand', { looksOver: at })] : []),
     tell,
   };
+}
+
+/** Where the quicker variant looks too. */
+const quickStops: readonly LookOver[] = ['bare', 'packing'];
+
+function isLookedOver(at: LookOver, { lookOvers = true, quicker, tryOn }: Choices): boolean {
+  // Trying on is asked for by itself, and everybody looks before packing.
+  if (at === 'worn') return tryOn === true;
+  if (at === 'packing') return true;
+  return lookOvers && (!quicker || quickStops.includes(at));
 }
 
 /**
@@ -75,17 +88,16 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
       after.push(...writer.write(one, group));
   if (choices.straps)
     after.push(step('attach', 'hand', { attaches: 'strap', note: 'Straps and closures on the bare tabs.' }));
-  after.push(
-    step('inspect', 'hand', {
-      note:
-        piece.flex && piece.flex.length > 0
-          ? 'Bend it as it will bend when worn; look for cracks.'
-          : 'Look it over in daylight; touch up.',
-    }),
-  );
+  after.push(...writing.lookOver('packing'));
   // Ids in order: some steps were only tried.
   const lastId = idGiver();
-  const steps = [...before, ...undercoats.common, ...middle, ...after].map((one) => ({
+  const steps = [
+    ...before,
+    ...undercoats.common,
+    ...(undercoats.common.length > 0 ? writing.lookOver('primed') : []),
+    ...middle,
+    ...after,
+  ].map((one) => ({
     ...one,
     id: lastId(one.kind),
   }));
@@ -105,7 +117,14 @@ function coloursOf(
 ): { middle: Step[]; zones: FinishPlan | undefined } {
   const { piece, groups, choices } = writing;
   const writer = new LookWriter(writing);
-  if (groups.length < 2) return { middle: groups.flatMap((group) => writer.whole(group)), zones: undefined };
+  if (groups.length < 2) {
+    const [colours, weathering] = coloursFirst(
+      groups.flatMap((group) => writer.whole(group)),
+      catalogueById,
+    );
+    const looked = colours.length > 0 ? writing.lookOver('coloured') : [];
+    return { middle: [...colours, ...looked, ...weathering], zones: undefined };
+  }
   const finishes = groups.map((group): ZoneFinish => {
     const below = undercoats.get(group) ?? [];
     const areaCm2 = piece.faces.outer.areaCm2 * group.zones.reduce((sum, { share }) => sum + share, 0);
@@ -120,6 +139,7 @@ function coloursOf(
   const zones = finishAcrossZones(piece, finishes, {
     freshId,
     order: choices.order,
+    lookOver: writing.lookOver,
     materials: catalogueById,
     minutesOf: (steps) =>
       steps.reduce(

@@ -1,5 +1,6 @@
 import { binderOf } from '../model/binders';
 import { catalogueById } from '../materials/catalogue';
+import type { LookOver } from '../model/lookOvers';
 import type { Build, Face, Piece, Step } from '../model/schema';
 import type { StepKind } from '../model/stepKinds';
 import type { Method } from '../model/methods';
@@ -24,6 +25,8 @@ export interface Writing {
   groups: ZoneGroup[];
   faces: Face[];
   step: MakeStep;
+  /** A stop to look the work over, where it is wanted. */
+  lookOver: (at: LookOver) => Step[];
   /** Says that something was written otherwise than asked for. */
   tell: (sentence: string) => void;
 }

@@ -266,7 +266,7 @@ describe('what is owned', () => {
 describe('the ground', () => {
   const on = (kind: SubstrateKind) => {
     const piece = plate({ zones: [], substrate: { kind, thicknessMm: 3 } });
-    const { steps, notes } = write({ looks: [{ look: look('gunmetal') }] }, piece);
+    const { steps, notes } = write({ looks: [{ look: look('gunmetal') }], lookOvers: false }, piece);
     const until = steps.findIndex(({ kind: step }) => step === 'base');
     return {
       before: steps

@@ -1,3 +1,4 @@
+import { capitalised } from '../model/capitalised';
 import { withoutOldDangling } from '../model/references';
 import { materialsOf } from './ownMaterials';
 import type { ZodError } from 'zod';
@@ -19,7 +20,7 @@ function sentence(text: string): string {
   const plain = text
     .replace(/^Invalid input: expected (\w+), received undefined$/, 'Missing; a $1 belongs here')
     .replace(/^Invalid input: expected number, received (NaN|null|string)$/, 'A number belongs here');
-  return `${plain.charAt(0).toUpperCase()}${plain.slice(1)}${/[.!?]$/.test(plain) ? '' : '.'}`;
+  return `${capitalised(plain)}${/[.!?]$/.test(plain) ? '' : '.'}`;
 }
 
 /**

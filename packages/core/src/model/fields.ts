@@ -25,6 +25,9 @@ export const attachments = [
   'hardware',
 ] as const;
 
+/** What of that paint and clear beside it would stain or fog. */
+export const stainable: readonly Attachment[] = ['fabric', 'leather', 'mesh', 'lens'];
+
 /**
  * What a coat can be told to wait for: `cured` for its step to begin only when all below is packable and wearable; `through`
  * for each of its coats to wait until what it lands on is dry through, if the recoat window is still open then.
@@ -41,9 +44,6 @@ export const wantedEffects = [
 
 /** How texture got into foam: pressed in while warm, burned in with a hot tip, or ground in. */
 export const textureKinds = ['pressed', 'burned', 'ground'] as const;
-
-/** What a surface is rid of before the next thing: dust wiped off, release washed off, grease or silicone taken off. */
-export const cleanings = ['wiped', 'washed', 'degreased'] as const;
 
 /** The state a surface comes in: with its factory skin or mould release on it, or opened already. */
 export const surfaces = ['skin', 'release', 'opened'] as const;
@@ -79,8 +79,6 @@ export type Attachment = (typeof attachments)[number];
 export type WantedEffect = (typeof wantedEffects)[number];
 
 export type TextureKind = (typeof textureKinds)[number];
-
-export type Cleaning = (typeof cleanings)[number];
 
 export type Surface = (typeof surfaces)[number];
 

@@ -14,7 +14,7 @@ export function passMeant(
   isTaken: (id: string) => boolean,
 ): PassSpot | undefined {
   const step = piece?.steps.find((one) => one.id === named.step);
-  if (!step) return undefined;
+  if (!piece || !step || (step.units && !step.units.includes(named.unit))) return undefined;
   const { piece: pieceId, unit, step: stepId, coat, face } = named;
   const spot = { piece: pieceId, unit, step: stepId, coat };
   if (step.material === undefined) return spot;

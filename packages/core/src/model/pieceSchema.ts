@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { cleanings } from './cleanings';
 import { filmGrades } from './filmGrades';
+import { lookOvers } from './lookOvers';
 import { methods } from './methods';
 import { placementIds } from './placementIds';
 import { stepKinds } from './stepKinds';
@@ -20,7 +22,6 @@ import {
   note,
   areaCm2,
   textureKinds,
-  cleanings,
   surfaces,
 } from './fields';
 
@@ -76,6 +77,15 @@ export const stepSchema = z.looseObject({
   tintPct: z.number().min(0).max(100).optional(),
   /** For prep steps: foam is cut to fit, so raw edges show. */
   trims: z.boolean().optional(),
+  /** For look-overs: where in the work it stands, which says what is looked at. */
+  looksOver: z.enum(lookOvers).optional(),
+  /** Put in to put right what failed a look; not part of the finish. */
+  mends: z.boolean().optional(),
+  /** The units of a set that it is done on, where that is not all. */
+  units: z
+    .array(z.number().int('whole units only').min(1, 'units are counted from 1').max(200, 'at most 200'))
+    .min(1, 'name at least one unit')
+    .optional(),
   note,
 });
 

@@ -10,5 +10,6 @@ export const placementIds = [
   'fade',
   'patches',
   'seams',
+  'spots',
 ] as const;
 export type Placement = (typeof placementIds)[number];

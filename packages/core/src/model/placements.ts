@@ -29,6 +29,7 @@ export const placementTable: Readonly<Record<Placement, PlacementDefinition>> = 
   fade: { word: 'a fade', words: 'as a fade', covers: { share: 0.5 } },
   patches: { word: 'patches', words: 'in patches', covers: { share: 0.6 } },
   seams: { word: 'seams', words: 'on the seams', covers: { share: 0.1 }, isDabbed: true },
+  spots: { word: 'single spots', words: 'only where it needs it', covers: { share: 0.03 }, isDabbed: true },
 };
 
 /** What a placement is called on a menu. */

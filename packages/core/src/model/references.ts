@@ -117,6 +117,9 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
           piece,
         ),
       );
+      step.units?.forEach((one, k) =>
+        add('unit', [...path, 'units', k], one, (unit: number) => unit <= piece.quantity, undefined, piece),
+      );
       step.parts?.forEach((part, k) =>
         add('piece', [...path, 'parts', k], part, (id: string) => pieces.has(id), [...path, 'parts', k]),
       );

@@ -69,7 +69,6 @@ export * from './workshopSchema';
 export {
   airAids,
   attachments,
-  cleanings,
   faces,
   surfaces,
   textureKinds,
@@ -79,7 +78,6 @@ export {
   weekdays,
   type AirAid,
   type Attachment,
-  type Cleaning,
   type Surface,
   type TextureKind,
   type Face,

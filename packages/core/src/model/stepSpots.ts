@@ -16,6 +16,10 @@ export const zoneIdsOf = (piece: Piece): string[] =>
 /** The faces a step works on: those it names, or else the outer one. */
 export const facesOf = (step: Step): Face[] => step.faces ?? ['outer'];
 
+/** The units of a piece that a step is done on: those it names, or else all. */
+export const unitsOf = ({ quantity }: Pick<Piece, 'quantity'>, { units }: Pick<Step, 'units'>): number[] =>
+  Array.from({ length: quantity }, (_, n) => n + 1).filter((unit) => units?.includes(unit) ?? true);
+
 /** The spots that a step works on, `face:zone`. */
 export const cellsOf = (piece: Piece, step: Step): string[] =>
   facesOf(step).flatMap((face) => (step.zones ?? zoneIdsOf(piece)).map((zone) => `${face}:${zone}`));

@@ -1,5 +1,5 @@
 import type { Fault } from './fault';
-import { facesOf } from './stepSpots';
+import { facesOf, unitsOf } from './stepSpots';
 import type { Build } from './schema';
 
 /** More passes than this take minutes to plan and gigabytes to hold; a thousand pieces of seventeen passes are well below. */
@@ -12,11 +12,13 @@ export const passesIn = (build: Build): number =>
   build.pieces.reduce(
     (sum, piece) =>
       sum +
-      piece.quantity *
-        piece.steps.reduce(
-          (own, step) => own + (step.material === undefined ? 1 : (step.coats ?? 1) * facesOf(step).length),
-          0,
-        ),
+      piece.steps.reduce(
+        (own, step) =>
+          own +
+          unitsOf(piece, step).length *
+            (step.material === undefined ? 1 : (step.coats ?? 1) * facesOf(step).length),
+        0,
+      ),
     0,
   );
 

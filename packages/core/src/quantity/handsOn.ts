@@ -1,5 +1,6 @@
 import type { Step } from '../model/schema';
 import type { Material } from '../model/materialSchema';
+import { lookOverTable } from '../model/lookOvers';
 import { methodTable, type Method } from '../model/methods';
 import { stepKindTable } from '../model/stepKinds';
 
@@ -32,7 +33,7 @@ export function handsOn(
   isOfASet = false,
 ): HandsOn {
   if (step.minutes !== undefined) return { setUpMinutes: 0, workMinutes: step.minutes, cleanUpMinutes: 0 };
-  const fixed = stepKindTable[step.kind].minutes;
+  const fixed = step.looksOver ? lookOverTable[step.looksOver].minutes : stepKindTable[step.kind].minutes;
   if (fixed !== undefined) return { setUpMinutes: 0, workMinutes: fixed, cleanUpMinutes: 0 };
   if (step.kind === 'mask') return { ...masking(edgeMm, isOfASet), cleanUpMinutes: 0 };
   const pace = methodTable[method];

@@ -28,8 +28,18 @@ export function checkPlan(build: Build, plan: Plan): string[] {
     if (start < plan.now) faults.push(`${operation.id} begins in the past`);
     for (const id of operation.after) {
       const before = byId.get(id)!;
-      if (before.status !== 'skipped' && before.laidAt! > laidAt - operation.workMinutes)
-        faults.push(`${operation.id} comes before ${id}`);
+      if (before.status === 'skipped') continue;
+      if (before.laidAt! > laidAt - operation.workMinutes) faults.push(`${operation.id} comes before ${id}`);
+      const step = build.pieces
+        .find((piece) => piece.id === before.pieceId)!
+        .steps.find((one) => one.id === before.stepId)!;
+      const rest = step.cleans
+        ? { wiped: 15, washed: 60, degreased: 15, unglued: 15 }[step.cleans]
+        : step.kind === 'sand' && step.thinWith === 'water'
+          ? 30
+          : 0;
+      if (before.laidAt! + rest > laidAt - operation.workMinutes)
+        faults.push(`${operation.id} comes less than ${rest} min after ${id}`);
     }
     const person = build.people.find((candidate) => candidate.id === operation.personId)!;
     const date = toWallTime(start, build.timeZone).slice(0, 10);
@@ -274,7 +284,10 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
     if (operation.kind === 'sand')
       for (const stack of below(true))
         tooSoon(stack.coats.at(-1)!.sandAt ?? stack.coats.at(-1)!.handleAt, 'sandable');
-    if (operation.kind === 'attach' || operation.kind === 'join' || operation.kind === 'inspect')
+    const looksAtFresh = ['sealed', 'primed', 'coloured', 'pulled'].includes(operation.looksOver ?? '');
+    if (looksAtFresh)
+      for (const stack of below(false)) for (const coat of stack.coats) tooSoon(coat.touchAt, 'touch-dry');
+    else if (operation.kind === 'attach' || operation.kind === 'join' || operation.kind === 'inspect')
       for (const stack of below(false)) tooSoon(stack.handleAt, 'handleable');
     const loud = operation.method === 'airbrush' || operation.method === 'sand';
     if (build.quiet && loud) {

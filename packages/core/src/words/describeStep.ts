@@ -8,6 +8,7 @@ import { stepKindTable } from '../model/stepKinds';
 import { coatsWords } from './stepWords';
 import { filmFactorOf } from '../materials/film';
 import type { Material } from '../model/materialSchema';
+import { lookingTable } from '../model/lookOverChecks';
 import { methodWords } from '../model/methods';
 import { passDetails } from './passDetails';
 import { facesOf, methodOf } from '../model/stepSpots';
@@ -32,11 +33,15 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     material ? `${coatsWords(step.coats ?? 1, step.film ?? 'normal')} of ${material.name}` : '',
     step.parts ? `${step.parts.map(partName).join(', ')} into this` : '',
     step.covers ? step.covers.join(', ') : '',
+    step.looksOver ? lookingTable[step.looksOver].how.replace(/\.$/, '') : '',
     material || stepKindTable[step.kind].abrades || stepKindTable[step.kind].heats ? methodWords[method] : '',
     ...passDetails(step, material, method),
     step.zones ? step.zones.map(zoneName).join(', ') : '',
     piece.faces.inner ? (faces.length === 2 ? 'both faces' : faces[0] === 'inner' ? 'inner face' : '') : '',
     build.places.find((place) => place.id === step.place)?.name ?? '',
+    step.units && step.units.length < piece.quantity
+      ? `only ${step.units.join(', ')} of ${piece.quantity}`
+      : '',
     `${sayWait(minutes)} a pass`,
     step.waitFor === 'cured' ? 'once all below is cured' : '',
     step.waitFor === 'through' ? 'each coat once what is below is dry through' : '',

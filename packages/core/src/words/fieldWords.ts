@@ -1,4 +1,4 @@
-import type { Attachment, Cleaning, Surface, TextureKind, WantedEffect } from '../model/fields';
+import type { Attachment, Surface, TextureKind, WantedEffect } from '../model/fields';
 
 /** What an attach step puts on, on a menu. */
 export const attachmentWords: Record<Attachment, string> = {
@@ -30,12 +30,6 @@ export const textureWords: Record<TextureKind, string> = {
   pressed: 'pressed or stamped in',
   burned: 'burned in',
   ground: 'ground or cut in',
-};
-
-export const cleaningWords: Record<Cleaning, string> = {
-  wiped: 'wiped: dust and marker',
-  washed: 'washed: mould release',
-  degreased: 'degreased: grease and silicone',
 };
 
 export const surfaceWords: Record<Surface, string> = {

@@ -1,7 +1,7 @@
 import type { Build } from '../model/schema';
 import { filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
-import { stepKindWords } from '../model/stepKinds';
+import { workWord } from './workWord';
 
 /** One line of the journal. Moments are wall time in the build's zone, days without a clock at noon. */
 export interface JournalLine {
@@ -26,7 +26,7 @@ export function journalOf(build: Build, materials: ReadonlyMap<string, Material>
     const step = piece?.steps.find((one) => one.id === entry.step);
     const material = materials.get(entry.material ?? step?.material ?? '');
     const parts = [
-      step ? stepKindWords[step.kind] : entry.step,
+      step ? workWord(step) : entry.step,
       ...(material ? [material.name] : []),
       ...(material && (step?.coats ?? 1) > 1 ? [`coat ${entry.coat} of ${step!.coats}`] : []),
       ...(material ? [filmWords[entry.film ?? step?.film ?? 'normal']] : []),

@@ -1,6 +1,6 @@
 import type { Material } from '../model/materialSchema';
 import type { Face, Piece } from '../model/schema';
-import { stepKindWords } from '../model/stepKinds';
+import { workWord } from './workWord';
 import { nth } from '../model/sure';
 
 /** A spot of a piece by its face and zone. */
@@ -16,7 +16,7 @@ export interface SpotName {
 export function stepTitle(piece: Piece, at: number, materials: ReadonlyMap<string, Material>): string {
   const step = nth(piece.steps, at);
   const material = step.material === undefined ? undefined : materials.get(step.material);
-  return `step ${at + 1}, ${material?.name ?? stepKindWords[step.kind]}`;
+  return `step ${at + 1}, ${material?.name ?? workWord(step)}`;
 }
 
 /**

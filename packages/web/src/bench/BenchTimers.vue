@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { timersFor, timerState, type BenchTimer, type PlannedOperation, type TimerIdea } from '@fixatum/core';
 import { mdiBell, mdiBellOff, mdiClose, mdiMessageBadgeOutline, mdiTimerOutline } from '@mdi/js';
-import { computed, reactive, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useAlarm } from '../shared/alarm';
 import { useBuild } from '../shared/build';
+import { later } from '../shared/later';
+
+const OwnTimer = later(() => import('./OwnTimer.vue'));
 
 /** Timers that run, and those that the pass at hand is likely to want. */
 const props = defineProps<{ passes: PlannedOperation[] }>();
@@ -21,13 +24,10 @@ const ideas = computed((): TimerIdea[] => {
   return list.filter((idea) => !running.has(idea.label));
 });
 
-const own = reactive({ label: '', minutes: 10 });
 const adding = ref(false);
-function startOwn(): void {
-  if (!(own.minutes > 0)) return;
-  void store.startTimer({ label: own.label.trim() || 'Timer', minutes: Number(own.minutes) });
+function startOwn(idea: TimerIdea): void {
+  void store.startTimer(idea);
   adding.value = false;
-  own.label = '';
 }
 
 /** Minutes and seconds, as a kitchen timer shows them; over an hour, hours and minutes. */
@@ -93,11 +93,7 @@ const share = (timer: BenchTimer, left: number) => Math.min(1, Math.max(0, 1 - l
         >{{ idea.label }}, {{ idea.minutes }} min</v-btn
       >
       <v-btn v-if="!adding" size="large" variant="text" @click="adding = true">Another timer</v-btn>
-      <form v-else class="own" @submit.prevent="startOwn">
-        <v-text-field v-model="own.label" label="What for" maxlength="120" autofocus />
-        <v-text-field v-model.number="own.minutes" label="Minutes" type="number" min="0.5" step="any" />
-        <v-btn type="submit" size="large" variant="flat" color="primary">Go</v-btn>
-      </form>
+      <OwnTimer v-else @start="startOwn" />
     </div>
   </section>
 </template>
@@ -172,13 +168,5 @@ li {
 .ideas .v-btn {
   white-space: normal;
   min-height: 48px;
-}
-
-.own {
-  display: grid;
-  grid-template-columns: 1fr 110px auto;
-  gap: 8px;
-  width: 100%;
-  align-items: center;
 }
 </style>

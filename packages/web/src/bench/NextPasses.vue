@@ -14,6 +14,7 @@ import { timeOfDay } from '../shared/timeAxis';
 import { isTyping } from '../shared/typing';
 import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
 
+const LookOverPanel = later(() => import('./LookOverPanel.vue'));
 const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
 
 /** What is being done, or else what comes next: with its pieces, its safety, and the presses that begin and log it. */
@@ -52,7 +53,9 @@ const paused = computed(() => props.isUnderway && store.isPaused(props.passes));
 const handsOn = computed(() => minutesOf(chosen.value));
 
 const different = ref(false);
-const again = computed(() => chosen.value.some((operation) => operation.failures > 0));
+/** A stop to look the work over has a list of its own in place of Start and Done. */
+const isLook = computed(() => first.value?.looksOver !== undefined);
+const again = computed(() => !isLook.value && chosen.value.some((operation) => operation.failures > 0));
 
 const { findings, stops, later: delayed, late } = useBeforeStart(chosen, () => props.isUnderway);
 /** Steps that were begun against a stop on purpose: asked once. */
@@ -77,6 +80,7 @@ const done = () => chosen.value.length > 0 && store.logDone(chosen.value);
 
 onKeyStroke((event) => {
   if (isTyping(event) || event.ctrlKey || event.metaKey || store.busy) return;
+  if (isLook.value) return;
   if (event.key === 's' && !props.isUnderway && !asking.value) begin();
   if (event.key === 'd' && props.isUnderway) void done();
 });
@@ -118,9 +122,10 @@ onKeyStroke((event) => {
       ▲ It failed before. Sand it back first: the extra ten minutes are in the time below.
     </p>
     <PassTicks v-model:left="left" :passes="passes" />
-    <BeforeStart v-if="!isUnderway" :findings="findings" :later="delayed" :late="late" />
+    <BeforeStart v-if="!isUnderway && !isLook" :findings="findings" :later="delayed" :late="late" />
 
-    <div class="act">
+    <LookOverPanel v-if="isLook" :passes="chosen" />
+    <div v-else class="act">
       <v-btn
         v-if="!isUnderway"
         size="x-large"

@@ -1,6 +1,16 @@
 <script setup lang="ts">
-import { safetyLine, sayWait, type PlannedOperation, entryOf, nth } from '@fixatum/core';
+import {
+  cardFor,
+  safetyLine,
+  sayWait,
+  type PlannedOperation,
+  type TechniqueCard,
+  entryOf,
+  nth,
+} from '@fixatum/core';
+import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
+import { checksFor } from './lookOver';
 import { useBuild } from '../shared/build';
 import { dayOf, timeOfDay } from '../shared/timeAxis';
 import {
@@ -13,7 +23,7 @@ import {
   withWords,
 } from '../shared/words';
 
-/** The run sheets on paper, a page a session, with boxes to tick. */
+/** The run sheets on paper, a page a session, with boxes to tick; and how each is done, if one likes. */
 const store = useBuild();
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const sheets = computed(() =>
@@ -23,8 +33,18 @@ const sheets = computed(() =>
     batches: session.batches.map((batch) => {
       const operations = batch.operationIds.map((id) => entryOf(store.operations, id));
       const first = nth(operations, 0);
-      return { ...batch, first, operations, safety: safetyOf(first), findings: findingsOf(operations) };
+      return {
+        ...batch,
+        first,
+        operations,
+        safety: safetyOf(first),
+        findings: findingsOf(operations),
+        checks: checksFor(store.theBuild, operations),
+      };
     }),
+    cards: cardsOf(
+      session.batches.map(({ operationIds }) => entryOf(store.operations, nth(operationIds, 0))),
+    ),
   })),
 );
 function safetyOf(operation: PlannedOperation): string | undefined {
@@ -37,6 +57,15 @@ const findingsOf = (operations: readonly PlannedOperation[]): string[] =>
     .findingsOn(operations)
     .filter(({ severity }) => severity !== 'note')
     .map(({ severity, message }) => `${severityMarks[severity]}: ${message}`);
+/** How the work of a session is done, each way once. */
+const withCards = useLocalStorage('fixatum-sheets-how', false);
+function cardsOf(operations: readonly PlannedOperation[]): TechniqueCard[] {
+  const cards = operations.flatMap((one) => {
+    const step = stepOf(store.build, one);
+    return (step && cardFor(step, one.material)) ?? [];
+  });
+  return [...new Set(cards)];
+}
 const placeOf = (operation: PlannedOperation) =>
   store.build?.places.find((place) => place.id === operation.placeId)?.name ?? '';
 const print = () => window.print();
@@ -46,6 +75,7 @@ const print = () => window.print();
   <div v-if="store.build && store.view" class="page">
     <div class="head">
       <h1>Run sheets</h1>
+      <v-checkbox v-model="withCards" class="ml-auto mr-4" label="With how it is done" />
       <v-btn variant="flat" color="primary" :disabled="sheets.length === 0" @click="print">Print them</v-btn>
     </div>
     <p v-if="sheets.length === 0" class="quiet">No work is planned.</p>
@@ -70,6 +100,9 @@ const print = () => window.print();
               <div v-if="detailWords(store.build, batch.first)">
                 {{ detailWords(store.build, batch.first) }}
               </div>
+              <ul v-if="batch.checks.length > 0" class="checks">
+                <li v-for="check in batch.checks" :key="check.id">☐ {{ check.right }}</li>
+              </ul>
               <div v-for="line in batch.findings" :key="line">{{ line }}</div>
               <div v-if="batch.safety" class="small quiet">{{ batch.safety }}</div>
             </td>
@@ -77,6 +110,16 @@ const print = () => window.print();
           </tr>
         </tbody>
       </table>
+      <section v-if="withCards && sheet.cards.length > 0" class="cards">
+        <h3>How it is done</h3>
+        <div v-for="card in sheet.cards" :key="card.id" class="card">
+          <strong>{{ card.title }}</strong>
+          <ol>
+            <li v-for="line in card.lines" :key="line">{{ line }}</li>
+          </ol>
+          <p><strong>Goes wrong:</strong> {{ card.wrong }} <strong>Saved by:</strong> {{ card.rescue }}</p>
+        </div>
+      </section>
     </article>
   </div>
   <div v-else class="page quiet">Opening the build…</div>
@@ -115,6 +158,31 @@ td.figures {
   font-size: 1.3rem;
   line-height: 1;
   width: 34px;
+}
+
+ul.checks {
+  list-style: none;
+  padding: 0;
+}
+
+.cards {
+  margin-top: 14px;
+  columns: 2 320px;
+  font-size: 0.9rem;
+}
+
+.cards h3 {
+  column-span: all;
+  margin-bottom: 6px;
+}
+
+.card {
+  break-inside: avoid;
+  margin-bottom: 10px;
+}
+
+.card ol {
+  padding-left: 1.2em;
 }
 
 @media print {

@@ -3,7 +3,7 @@ import {
   addFinish,
   describeStep,
   finishes,
-  stepKindWords,
+  workWord,
   usualTools,
   type Finish,
   type Piece,
@@ -115,7 +115,7 @@ async function add(): Promise<void> {
             <p v-for="note in made?.notes" :key="note" class="small my-2">{{ note }}</p>
             <ol>
               <li v-for="step in fresh" :key="step.id">
-                <strong>{{ stepKindWords[step.kind] }}</strong>
+                <strong>{{ workWord(step) }}</strong>
                 <HowToButton :step="step" :material="store.materials.get(step.material ?? '')" size="small" />
                 <span class="small block">{{
                   describeStep(store.theBuild, piece, step, store.materials.get(step.material ?? ''))
@@ -123,7 +123,7 @@ async function add(): Promise<void> {
                 <span v-if="step.note" class="small quiet block">{{ step.note }}</span>
               </li>
             </ol>
-            <p v-if="before" class="small quiet mt-2">Before: {{ stepKindWords[before.kind] }}.</p>
+            <p v-if="before" class="small quiet mt-2">Before: {{ workWord(before) }}.</p>
           </div>
           <p v-else class="quiet">What it takes shows here once one is chosen.</p>
         </div>

@@ -125,6 +125,8 @@ const toolItems: { value: Method; title: string }[] = [
       </div>
       <v-checkbox v-model="form.fill" label="Seams or pores to fill first" />
       <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
+      <v-checkbox v-model="form.tryOn" label="Try it on before paint" />
+      <v-checkbox v-model="form.lookOvers" label="Stops to look the work over" />
       <v-checkbox v-model="form.quicker" label="The quicker variant, without the extras" />
     </template>
   </div>

@@ -2,7 +2,7 @@
 import {
   describeStep,
   keepLoggedIds,
-  stepKindWords,
+  workWord,
   takesSealer,
   writeSteps,
   type Choices,
@@ -54,8 +54,8 @@ watch(open, (isOpen) => {
   if (!isOpen) return;
   void looks.load();
   // What was chosen besides the look stays for the next piece.
-  const { byZone, straps, order, recipeId, recipeZones } = freshLookForm(props.piece);
-  Object.assign(form.value, { byZone, straps, order, recipeId, recipeZones });
+  const { byZone, straps, tryOn, order, recipeId, recipeZones } = freshLookForm(props.piece);
+  Object.assign(form.value, { byZone, straps, tryOn, order, recipeId, recipeZones });
   outcomes.value = undefined;
 });
 
@@ -188,7 +188,7 @@ async function write(): Promise<void> {
             <h3 class="mt-5 mb-1">{{ written.steps.length }} steps</h3>
             <ol class="steps small">
               <li v-for="step in written.steps" :key="step.id">
-                <strong>{{ stepKindWords[step.kind] }}</strong>{{ ' '
+                <strong>{{ workWord(step) }}</strong>{{ ' '
                 }}<span class="quiet">{{
                   describeStep(
                     store.theBuild,

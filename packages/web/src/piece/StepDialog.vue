@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { stepKindWords, type Fault, type Piece, type Step } from '@fixatum/core';
+import { workWord, type Fault, type Piece, type Step } from '@fixatum/core';
 import { ref, watch } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
@@ -40,7 +40,7 @@ async function save(): Promise<void> {
   steps.splice(at >= 0 ? at : props.at, at >= 0 ? 1 : 0, step);
   saving.value = true;
   try {
-    const said = `${stepKindWords[step.kind]}: saved`;
+    const said = `${workWord(step)}: saved`;
     if (await store.savePiece({ ...base.value, steps }, base.value, said, seen.value)) open.value = false;
   } catch (error) {
     faults.value = faultsOf(error);

@@ -7,6 +7,8 @@ import {
   cleaningWords,
   filmGrades,
   filmWords,
+  lookOvers,
+  lookOverWords,
   methodOf,
   methods,
   methodWords,
@@ -160,6 +162,24 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     v-model="form.cleans"
     label="Cleaned"
     :items="[{ value: '', title: 'not' }, ...words(cleanings, cleaningWords)]"
+  />
+  <v-select
+    v-if="kindAsks.looksOver"
+    v-model="form.looksOver"
+    label="What is looked at"
+    :items="[{ value: '', title: 'as your note says' }, ...words(lookOvers, lookOverWords)]"
+  />
+  <v-select
+    v-if="piece.quantity > 1"
+    v-model="form.units"
+    multiple
+    label="Which of the set; none means all"
+    :items="
+      Array.from({ length: piece.quantity }, (_, n) => ({
+        value: n + 1,
+        title: `${n + 1} of ${piece.quantity}`,
+      }))
+    "
   />
   <v-select
     v-if="form.kind === 'sand'"

@@ -6,7 +6,7 @@ import {
   methodOf,
   safetyLine,
   sayMoment,
-  stepKindWords,
+  workWord,
   type Piece,
   type RuleFinding,
   type Step,
@@ -96,18 +96,21 @@ async function move(at: number, by: number): Promise<void> {
 }
 
 function duplicate(step: Step): void {
-  void save((steps) => {
-    const at = steps.findIndex((one) => one.id === step.id);
-    const id = idFromName(
-      step.id,
-      steps.map((one) => one.id),
-    );
-    steps.splice(at + 1, 0, { ...plain(step), id });
-    return steps;
-  }, `Doubled: ${stepKindWords[step.kind]}`);
+  void save(
+    (steps) => {
+      const at = steps.findIndex((one) => one.id === step.id);
+      const id = idFromName(
+        step.id,
+        steps.map((one) => one.id),
+      );
+      steps.splice(at + 1, 0, { ...plain(step), id });
+      return steps;
+    },
+    `Doubled: ${workWord(step)}`,
+  );
 }
 const remove = (step: Step) =>
-  save((steps) => steps.filter((one) => one.id !== step.id), `Deleted: ${stepKindWords[step.kind]}`);
+  save((steps) => steps.filter((one) => one.id !== step.id), `Deleted: ${workWord(step)}`);
 
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const rows = computed(() =>
@@ -177,7 +180,7 @@ const rows = computed(() =>
       <div class="text">
         <div class="top">
           <strong
-            >{{ stepKindWords[row.step.kind]
+            >{{ workWord(row.step)
             }}<span v-if="row.step.optional" class="quiet"> (can be left out)</span></strong
           >
           <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
@@ -202,7 +205,7 @@ const rows = computed(() =>
             :icon="mdiDotsVertical"
             variant="text"
             size="small"
-            :aria-label="`Step ${index + 1}, ${stepKindWords[row.step.kind]}: menu`"
+            :aria-label="`Step ${index + 1}, ${workWord(row.step)}: menu`"
           />
         </template>
         <v-list density="compact">

@@ -41,6 +41,16 @@ test('straps are ticked where there is something to put on', () => {
   expect(freshLookForm(piece({ steps: [{ id: 's', kind: 'attach', attaches: 'strap' }] })).straps).toBe(true);
 });
 
+test('what goes on the body is tried on, and everything is looked over', () => {
+  const wanted = (fields: object) => {
+    const { tryOn, lookOvers } = freshLookForm(piece(fields));
+    return { tryOn, lookOvers };
+  };
+  expect(wanted({})).toEqual({ tryOn: false, lookOvers: true });
+  expect(wanted({ flex: [{ name: 'tab', bendRadiusMm: 50 }] })).toEqual({ tryOn: true, lookOvers: true });
+  expect(wanted({ onSkin: true }).tryOn).toBe(true);
+});
+
 test('what is not chosen is left to the look', () => {
   const form = freshLookForm(zoned);
   form.byZone.rim = { lookId: 'aged-brass', colour: '#aa8844' };
@@ -48,7 +58,15 @@ test('what is not chosen is left to the look', () => {
   expect(picks.map(({ zone, look, colour }) => [zone, look.id, colour])).toEqual([
     ['rim', 'aged-brass', '#aa8844'],
   ]);
-  expect(Object.keys(choicesOf(form, picks)).sort()).toEqual(['fill', 'looks', 'quicker', 'straps', 'tools']);
+  expect(Object.keys(choicesOf(form, picks)).sort()).toEqual([
+    'fill',
+    'lookOvers',
+    'looks',
+    'quicker',
+    'straps',
+    'tools',
+    'tryOn',
+  ]);
   expect(choicesOf({ ...form, sealer: 'rubber-dip', clear: 'none' }, picks)).toMatchObject({
     sealer: 'rubber-dip',
     clear: 'none',

@@ -33,6 +33,10 @@ export interface LookForm {
   quicker: boolean;
   fill: boolean;
   straps: boolean;
+  /** Stops to look the work over. */
+  lookOvers: boolean;
+  /** Tried on before paint. */
+  tryOn: boolean;
   /** Zones in the order the user wants them painted. */
   order: string[] | undefined;
   /** A finish that was saved whole, done again here in place of looks; empty for none. */
@@ -62,6 +66,8 @@ export const freshLookForm = (piece: Piece): LookForm => ({
   quicker: false,
   fill: false,
   straps: piece.steps.some((step) => step.attaches === 'strap') || (piece.keepBare?.length ?? 0) > 0,
+  lookOvers: true,
+  tryOn: piece.onSkin === true || (piece.flex?.length ?? 0) > 0,
   order: undefined,
   recipeId: '',
   recipeZones: {},
@@ -125,6 +131,8 @@ export const choicesOf = (form: LookForm, picks: Choices['looks']): Choices => (
   quicker: form.quicker,
   fill: form.fill,
   straps: form.straps,
+  lookOvers: form.lookOvers,
+  tryOn: form.tryOn,
   ...(form.order ? { order: form.order } : {}),
 });
 

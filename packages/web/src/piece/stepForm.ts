@@ -43,6 +43,9 @@ export interface StepForm {
   texture: NonNullable<Step['texture']> | '';
   cleans: NonNullable<Step['cleans']> | '';
   spaced: boolean;
+  looksOver: NonNullable<Step['looksOver']> | '';
+  /** Units of a set; none means all. */
+  units: number[];
   note: string;
 }
 
@@ -77,6 +80,8 @@ export const stepToForm = (step?: Step): StepForm => ({
   texture: step?.texture ?? '',
   cleans: step?.cleans ?? '',
   spaced: step?.spaced ?? false,
+  looksOver: step?.looksOver ?? '',
+  units: [...(step?.units ?? [])],
   note: step?.note ?? '',
 });
 
@@ -97,6 +102,7 @@ export const kindAsksFor = ({
 }: Pick<StepForm, 'kind' | 'attaches' | 'material'>) => ({
   texture: kind === 'texture' && material === '',
   cleans: kind === 'prep',
+  looksOver: kind === 'inspect',
   spaced: kind === 'attach' && (attaches === 'led' || attaches === 'battery'),
 });
 
@@ -148,6 +154,8 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     texture: kindAsks.texture ? orNothing(form.texture) : undefined,
     cleans: kindAsks.cleans ? orNothing(form.cleans) : undefined,
     spaced: (kindAsks.spaced && form.spaced) || undefined,
+    looksOver: kindAsks.looksOver ? orNothing(form.looksOver) : undefined,
+    units: orNothing([...form.units].sort((a, b) => a - b)),
     note: orNothing(form.note.trim()),
   });
 }

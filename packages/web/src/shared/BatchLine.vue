@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayWait, stepKindWords, type PlannedOperation } from '@fixatum/core';
+import { sayWait, workWord, type PlannedOperation } from '@fixatum/core';
 import { useBuild } from './build';
 import { timeOfDay } from './timeAxis';
 import { pieceNames } from './words';
@@ -18,7 +18,7 @@ const store = useBuild();
       aria-hidden="true"
     />
     <span>
-      <strong>{{ stepKindWords[operations[0]!.kind] }}</strong><template v-if="operations[0]!.material">
+      <strong>{{ workWord(operations[0]!) }}</strong><template v-if="operations[0]!.material">
         · {{ operations[0]!.material.name }}</template
       >
       <span class="quiet pieces">{{ pieceNames(store.build, operations) }}</span>

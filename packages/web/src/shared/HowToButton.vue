@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { stepKindWords, type Material, type Step } from '@fixatum/core';
+import { workWord, type Material, type Step } from '@fixatum/core';
 import { ref } from 'vue';
 import { later } from './later';
 
@@ -18,7 +18,7 @@ const open = ref(false);
   <v-btn
     variant="text"
     :size="size ?? 'default'"
-    :aria-label="`How? ${stepKindWords[step.kind]}`"
+    :aria-label="`How? ${workWord(step)}`"
     data-testid="how"
     @click="open = true"
     >How?</v-btn

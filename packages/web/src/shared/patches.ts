@@ -18,6 +18,7 @@ const middles: Record<Placement, readonly number[]> = {
   fade: [0.25],
   patches: [0.16, 0.47, 0.83],
   seams: [0.3, 0.72],
+  spots: [0.58],
 };
 /** Narrower than this nothing is seen. */
 const NARROWEST = 0.008;

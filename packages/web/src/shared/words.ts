@@ -4,7 +4,7 @@ import {
   materialRoles,
   methodWords,
   passDetails,
-  stepKindWords,
+  workWord,
   type Build,
   type LogEdit,
   type PlannedOperation,
@@ -65,10 +65,16 @@ export const degrees = (temperatureC: number): string => `${Math.round(temperatu
 
 /** What a pass is called: "Seal, coat 2 of 3, inner face". */
 export function passWords(operation: PlannedOperation): string {
-  const parts = [stepKindWords[operation.kind]];
+  const parts = [workWord(operation)];
   if (operation.coats > 1) parts.push(`coat ${operation.coat} of ${operation.coats}`);
   if (operation.face === 'inner') parts.push('inner face');
   return parts.join(', ');
+}
+
+/** The kinds of some steps, each once, in words: "Fill, sand, seal". */
+export function workWordsOf(steps: readonly Step[]): string {
+  const [first = '', ...rest] = [...new Set(steps.map(workWord))];
+  return [first, ...rest.map((word) => word.toLowerCase())].join(', ');
 }
 
 /** What to do it with: "Rubber dip spray, light coat, spray can". */
@@ -161,5 +167,5 @@ export function editWords(build: Build | undefined, edit: LogEdit): string {
     ?.steps.find((one) => one.id === first?.step);
   const coats = step?.coats ?? 1;
   const coat = first && coats > 1 ? `, coat ${first.coat} of ${coats}` : '';
-  return step ? `${word} ${stepKindWords[step.kind]}${coat}: ${names}` : `${word}: ${names}`;
+  return step ? `${word} ${workWord(step)}${coat}: ${names}` : `${word}: ${names}`;
 }

@@ -9,7 +9,7 @@ export const r09WaterOnOily = pairRule({
   title: 'Water-borne on alkyd, oil, wax or graphite',
   reason: 'Water draws back from oily and waxy faces: the coat beads, dries in islands and rubs off.',
   judge(meeting, piece, context) {
-    const { over, under, cured, scuffed } = meeting;
+    const { over, under, cured, scuffed, cleaned } = meeting;
     const { binder, name } = under.material;
     // Nothing holds to wax, whatever it is thinned with; more wax is polish.
     if (binder === 'wax' && over.material.binder !== 'wax') {
@@ -46,12 +46,15 @@ export const r09WaterOnOily = pairRule({
       };
     }
     // Chipped and rinsed it is gone; until then all but the colour it is to chip beads on it.
-    const isRinsed = piece.steps
-      .slice(under.at + 1, over.at)
-      .some((step) => step.cleans !== undefined || (step.kind === 'weather' && step.material === undefined));
+    const isRinsed =
+      cleaned ||
+      piece.steps
+        .slice(under.at + 1, over.at)
+        .some((step) => step.kind === 'weather' && step.material === undefined);
     const isResist =
       binderOf(under.material).comesOff === true && over.material.role !== 'paint' && !isRinsed;
-    if ((has(under.material, 'greasy') || isResist) && over.film !== 'dust') {
+    const isGreasy = has(under.material, 'greasy') && !cleaned;
+    if ((isGreasy || isResist) && over.film !== 'dust') {
       return {
         message: `${over.material.name} beads on ${name}: ${isResist ? 'rinse its residue off first' : 'dust the first coat on'}.`,
         ideas: [ways.set('Dust it on', piece, context, over.at, { film: 'dust' })],

@@ -1,17 +1,12 @@
 import { laysFilm, meet } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
-import type { Attachment } from '../../model/schema';
+import { stainable } from '../../model/fields';
+import { capitalised } from '../../model/capitalised';
+import { attachmentWords } from '../../words/fieldWords';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-
-const delicate: Partial<Record<Attachment, string>> = {
-  fabric: 'Fabric',
-  leather: 'Leather',
-  mesh: 'Mesh',
-  lens: 'A lens',
-};
 
 /** R31: fabric, leather, mesh or lenses on before the last film there, and not covered, are stained or fogged by it. */
 export const r31CoverBeforeClear: Rule = {
@@ -21,9 +16,9 @@ export const r31CoverBeforeClear: Rule = {
   look(piece, context) {
     const steps = orderedSteps(piece, context);
     return steps.flatMap(({ step, at }): RuleFinding[] => {
-      const what = step.attaches && delicate[step.attaches];
       const isMeant = step.wanted?.includes('painted-cloth') === true;
-      if (!what || isMeant) return [];
+      if (!step.attaches || !stainable.includes(step.attaches) || isMeant) return [];
+      const what = capitalised(attachmentWords[step.attaches]);
       const isCovered = (before: number) =>
         steps.some(
           (other) =>

@@ -10,8 +10,8 @@ export const r46DragOverPowder = pairRule({
   title: 'Brushed or wet coat on loose powder',
   reason:
     'A powder lies there by itself. A brush pushes it about, and a wet coat floats it off into rings; a mist dries before it can.',
-  judge({ over, under }, piece, context) {
-    if (!binderOf(under.material).loose || binderOf(over.material).loose) return undefined;
+  judge({ over, under, cleaned }, piece, context) {
+    if (!binderOf(under.material).loose || binderOf(over.material).loose || cleaned) return undefined;
     // Said by R09 where water beads on it as well.
     if (has(under.material, 'greasy') && over.material.carrier === 'water') return undefined;
     const drags = methodTable[over.method].drags === true;

@@ -1,6 +1,6 @@
 import type { Build } from '../../model/schema';
 import { sayMoment, sayWait } from '../../model/wallTime';
-import { stepKindWords } from '../../model/stepKinds';
+import { workWord } from '../../words/workWord';
 import type { Binding } from '../plan/plan';
 import type { Plan } from './plan';
 
@@ -65,7 +65,7 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     const why = (shift > 0 && one.boundBy && whyLater[one.boundBy]) || '';
     moved.set(key, {
       shift,
-      text: `${nameOf(one.pieceId)}, ${stepKindWords[one.kind].toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${why}`,
+      text: `${nameOf(one.pieceId)}, ${workWord(one).toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${why}`,
     });
   }
   for (const { shift, text } of moved.values())

@@ -2,6 +2,7 @@ import { milestoneOfCoat, milestoneOfStack, throughAt } from '../../drying/miles
 import type { CoatMilestones } from '../../drying/laidCoat';
 import type { RecoatWindow } from '../../materials/material';
 import type { Milestone } from '../../model/milestones';
+import { lookOverTable } from '../../model/lookOvers';
 import { coatWaits, stepKindTable, type Wait } from '../../model/stepKinds';
 import { BOND_CELL } from '../../model/stepSpots';
 import type { EpochMinute } from '../../model/wallTime';
@@ -33,7 +34,15 @@ const laysCoat = ({ material }: Gated): boolean => material !== undefined && mat
 /** What of an operation its gates depend on. */
 export type Gated = Pick<
   PlannedOperation,
-  'kind' | 'material' | 'face' | 'cells' | 'workMinutes' | 'failures' | 'waitsForCure' | 'standing'
+  | 'kind'
+  | 'looksOver'
+  | 'material'
+  | 'face'
+  | 'cells'
+  | 'workMinutes'
+  | 'failures'
+  | 'waitsForCure'
+  | 'standing'
 >;
 
 /**
@@ -45,9 +54,12 @@ export function waitsOf(operation: Gated): readonly Wait[] {
     ? operation.standing
       ? standingWaits
       : coatWaits
-    : stepKindTable[operation.kind].waits;
-  if (operation.failures === 0 && !operation.waitsForCure) return own;
-  return [...own, ...(operation.failures > 0 ? [sandedBack] : []), ...(operation.waitsForCure ? cured : [])];
+    : operation.looksOver
+      ? lookOverTable[operation.looksOver].waits
+      : stepKindTable[operation.kind].waits;
+  const isSandedBack = operation.failures > 0 && operation.kind !== 'inspect';
+  if (!isSandedBack && !operation.waitsForCure) return own;
+  return [...own, ...(isSandedBack ? [sandedBack] : []), ...(operation.waitsForCure ? cured : [])];
 }
 
 /** The spots of a unit that a wait is about. */

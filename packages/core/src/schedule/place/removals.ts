@@ -206,7 +206,10 @@ function standAsKept(draft: DraftState, key: string): void {
     return operation?.status === 'planned' && isPlaced(operation) ? [operation] : [];
   });
   for (const operation of kept.sort((a, b) => a.laidAt - b.laidAt)) {
-    draft.lastOn.set(key, Math.max(operation.laidAt, draft.lastOn.get(key) ?? -Infinity));
+    draft.lastOn.set(
+      key,
+      Math.max(operation.laidAt + operation.restMinutes, draft.lastOn.get(key) ?? -Infinity),
+    );
     draft.lay(operation, operation.laidAt);
   }
 }

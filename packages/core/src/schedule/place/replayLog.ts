@@ -26,9 +26,9 @@ export function replayLog(draft: DraftState, personOf?: ReadonlyMap<string, stri
     const laid = asLogged(draft, operation, entry);
     draft.lay({ ...operation, ...laid }, doneAt);
     if (entry.outcome === 'failed') {
-      // What was laid is there; the pass is to do again, after sanding back.
+      // What was laid is there; the pass is to do again, after sanding back. A look is only taken again.
       operation.failures += 1;
-      operation.workMinutes = workMinutes + SAND_BACK_MINUTES;
+      if (operation.kind !== 'inspect') operation.workMinutes = workMinutes + SAND_BACK_MINUTES;
       continue;
     }
     Object.assign(operation, laid, { workMinutes });

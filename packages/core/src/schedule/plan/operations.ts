@@ -1,14 +1,16 @@
-import { BOND_CELL, facesOf, methodOf, operationId, zoneIdsOf } from '../../model/stepSpots';
+import { BOND_CELL, facesOf, methodOf, operationId, unitsOf, zoneIdsOf } from '../../model/stepSpots';
 import type { Placement } from '../../model/placementIds';
 import { placementOf } from '../../model/placements';
 import { placesOf } from '../../model/places';
 import { stepKindTable, type StepKind } from '../../model/stepKinds';
-import type { AirAid, Build, Face } from '../../model/schema';
+import type { AirAid, Build, Face, Piece } from '../../model/schema';
 import { stepsBefore } from '../../model/stepLinks';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import { materialsOf } from '../../materials/ownMaterials';
 import { handsOn, type HandsOn } from '../../quantity/handsOn';
 import { passArea } from '../../facts/passArea';
+import { restMinutesOf } from '../../facts/rest';
+import type { LookOver } from '../../model/lookOvers';
 import type { FilmGrade } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
 import { methodTable, type Method } from '../../model/methods';
@@ -48,6 +50,10 @@ export interface Operation extends HandsOn {
   air: AirAid;
   /** Operations that must be finished first. */
   after: string[];
+  /** Minutes after it until anything else is done to its unit: what it was cleaned with leaves. */
+  restMinutes: number;
+  /** For a look-over, where in the work it stands. */
+  looksOver: LookOver | undefined;
   /** Neighbours in time with the same key share set-up and clean-up. */
   batchKey: string;
   /** As `batchKey`, but for the colour: between those the tool is rinsed. */
@@ -79,7 +85,7 @@ export const rackShareOf = (areaCm2: number): number =>
  * Expands a build into operations: every step times its coats, faces and units. Faces follow each other in the
  * order the step names them, all coats of one before the next; on what stands or hangs, coat by coat over both. Steps run in
  * list order unless `after` says otherwise;
- * a step that waits for another piece waits for all its units.
+ * a step that waits for another piece waits for all its units. A step that names units is done on those, and passed by on the others.
  */
 export function expandBuild(build: Build): Operation[] {
   const materials = materialsOf(build.materials);
@@ -94,6 +100,7 @@ export function expandBuild(build: Build): Operation[] {
   for (const piece of build.pieces) {
     for (let unit = 1; unit <= piece.quantity; unit += 1) {
       piece.steps.forEach((step, stepIndex) => {
+        if (!unitsOf(piece, step).includes(unit)) return;
         const material = step.material === undefined ? undefined : materials.get(step.material);
         const method = methodOf(step, material);
         const zones = step.zones ?? zoneIdsOf(piece);
@@ -137,7 +144,11 @@ export function expandBuild(build: Build): Operation[] {
             placeId,
             air: step.air ?? 'still',
             after: previous ? [previous] : [],
-            batchKey: [material?.id ?? step.kind, step.colour ?? '', method, placeId].join('|'),
+            restMinutes: restMinutesOf(step),
+            looksOver: step.looksOver,
+            batchKey: [material?.id ?? step.looksOver ?? step.kind, step.colour ?? '', method, placeId].join(
+              '|',
+            ),
             rinseKey: [material?.id ?? step.kind, method, placeId].join('|'),
             makesDust:
               methodTable[method].abrades || stepKindTable[step.kind].abrades === true || step.trims === true,
@@ -160,21 +171,22 @@ export function expandBuild(build: Build): Operation[] {
 
   // The links between steps come last, as they may point forward in the list.
   const firstOfStep = new Set<string>();
+  /** The last passes on a unit that a step waits for; where what goes before is not done on that unit, what goes before that. */
+  const passesBefore = (piece: Piece, stepIndex: number, unit: number): string[] =>
+    stepsBefore(build.pieces, piece, stepIndex).flatMap((link) => {
+      const other = entryOf(pieces, link.piece);
+      const units = other.id === piece.id ? [unit] : unitsOf(other, {});
+      const at = other.steps.findIndex(({ id }) => id === link.step);
+      return units.flatMap(
+        (one) => lastOf.get(`${link.piece}/${one}/${link.step}`) ?? passesBefore(other, at, one),
+      );
+    });
   for (const operation of operations) {
     const key = `${operation.pieceId}/${operation.unit}/${operation.stepId}`;
     if (firstOfStep.has(key)) continue;
     firstOfStep.add(key);
-    for (const link of stepsBefore(build.pieces, entryOf(pieces, operation.pieceId), operation.stepIndex)) {
-      const other = entryOf(pieces, link.piece);
-      const units =
-        other.id === operation.pieceId
-          ? [operation.unit]
-          : Array.from({ length: other.quantity }, (_, n) => n + 1);
-      for (const unit of units) {
-        const last = lastOf.get(`${link.piece}/${unit}/${link.step}`);
-        if (last) operation.after.push(last);
-      }
-    }
+    const piece = entryOf(pieces, operation.pieceId);
+    operation.after.push(...new Set(passesBefore(piece, operation.stepIndex, operation.unit)));
   }
   return operations;
 }

@@ -35,6 +35,8 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   placeId: operation.placeId,
   air: operation.air,
   after: operation.after,
+  restMinutes: operation.restMinutes,
+  looksOver: operation.looksOver,
   batchKey: operation.batchKey,
   rinseKey: operation.rinseKey,
   makesDust: operation.makesDust,
@@ -92,7 +94,7 @@ export class DraftState {
   readonly dust: Map<string, Dust>;
   /** What lies ready from a pass that was logged a moment ago, by its batch: whoever goes on needs no set-up. */
   readonly ready = new Map<string, ReadyThings>();
-  /** When the last thing was done to each unit: passes on one unit are placed in the order they happen. */
+  /** When the last thing was done to each unit and what it was cleaned with has left: passes on one unit are placed in the order they happen. */
   readonly lastOn = new Map<string, EpochMinute>();
   /** Where each placed pass stands on somebody's hands. */
   readonly where = new Map<string, { line: Timeline; stretch: Busy }>();
@@ -146,7 +148,7 @@ export class DraftState {
     operation.end = end;
     this.placed.add(operation.id);
     const key = unitKey(operation);
-    this.lastOn.set(key, Math.max(laidAt, this.lastOn.get(key) ?? -Infinity));
+    this.lastOn.set(key, Math.max(laidAt + operation.restMinutes, this.lastOn.get(key) ?? -Infinity));
   }
 
   /** How the unit that a pass works on stands. Every pass of the draft has one. */

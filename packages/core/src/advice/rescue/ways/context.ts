@@ -1,6 +1,6 @@
 import type { Material } from '../../../model/materialSchema';
 import type { Build, Piece, Step } from '../../../model/schema';
-import { stepKindWords } from '../../../model/stepKinds';
+import { workWord } from '../../../words/workWord';
 import { materialsOf } from '../../../materials/ownMaterials';
 import type { Plan } from '../../../schedule/answers/plan';
 
@@ -54,7 +54,7 @@ export function openStepsOf({ build, plan, materials }: RescueContext, piece: Pi
         piece,
         step,
         material,
-        name: material?.name ?? stepKindWords[step.kind],
+        name: material?.name ?? workWord(step),
         path: `/pieces/${pieceIndex}/steps/${stepIndex}`,
         stepIndex,
         isFresh: !passes.some(({ status }) => status === 'done' || status === 'underway'),

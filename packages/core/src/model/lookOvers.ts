@@ -1,0 +1,57 @@
+import type { Wait } from './stepKinds';
+import { columnOf, idsOf, tableOf } from './table';
+
+/** A stop in the work where a seasoned finisher looks before going on (docs/domain.md, "Looking over"). */
+export interface LookOverDefinition {
+  word: string;
+  minutes: number;
+  /** What it waits for; a look needs no more than dry paint. */
+  waits: readonly Wait[];
+}
+
+const handled: readonly Wait[] = [{ milestone: 'handle', coats: 'all', where: 'everywhere' }];
+const touchDry: readonly Wait[] = [{ milestone: 'touch', coats: 'all', where: 'everywhere' }];
+
+/** In the order they come; `lookOverChecks.ts` says what is looked at. */
+export const lookOverTable = tableOf<LookOverDefinition>()({
+  worn: {
+    word: 'Try it on',
+    minutes: 10,
+    waits: handled,
+  },
+  bare: {
+    word: 'Look over before the first coat',
+    minutes: 4,
+    waits: handled,
+  },
+  sealed: {
+    word: 'Look over the sealer',
+    minutes: 3,
+    waits: touchDry,
+  },
+  primed: {
+    word: 'Look over the primer',
+    minutes: 3,
+    waits: touchDry,
+  },
+  coloured: {
+    word: 'Look over the colours',
+    minutes: 3,
+    waits: touchDry,
+  },
+  pulled: {
+    word: 'Look over the edges',
+    minutes: 2,
+    waits: touchDry,
+  },
+  packing: {
+    word: 'Look over before packing',
+    minutes: 5,
+    waits: handled,
+  },
+});
+
+export type LookOver = keyof typeof lookOverTable;
+export const lookOvers = idsOf(lookOverTable);
+/** What a look-over is called on a button or a tag. */
+export const lookOverWords = columnOf(lookOverTable, 'word');
