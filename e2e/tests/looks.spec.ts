@@ -229,13 +229,13 @@ test('what fails a look is put right in place: repaired, looked at again, ticked
   await page.goto(`${server.url}/b/${id}/pieces/greave`);
   await page.getByRole('button', { name: 'Choose a look' }).click();
   await choose(page, 'Shin', 'Bone and horn');
-  await choose(page, 'Knee band', 'Polished gold');
-  await choose(page, 'Studs', 'Polished gold');
+  await choose(page, 'Knee band', 'Polished gold over red-brown');
+  await choose(page, 'Studs', 'Polished gold over red-brown');
   await page.getByLabel('Try it on before paint').check();
   await page.getByRole('button', { name: 'Write these steps' }).click();
   await expect(page.getByText('Steps written for Greave')).toBeVisible();
   const stops = async () => (await steps('greave')).flatMap(({ looksOver }) => looksOver ?? []);
-  expect(await stops()).toEqual(['worn', 'bare', 'sealed', 'coloured', 'packing']);
+  expect(await stops()).toEqual(['worn', 'bare', 'sealed', 'primed', 'coloured', 'packing']);
 
   await page.goto(`${server.url}/b/${id}/bench`);
   const next = page.getByTestId('next-pass');
