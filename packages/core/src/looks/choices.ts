@@ -14,8 +14,12 @@ export interface Choices {
   tools?: readonly Method[];
   /** Leaves out what the looks call extra, and one coat where there are three or more. */
   quicker?: boolean;
-  /** Big seams or pores to fill first. */
-  fill?: boolean;
+  /** What is filled first: hairline seams and pores with filler that is sanded, gaps with caulk, or both. */
+  seams?: 'hairline' | 'gaps' | 'both';
+  /** Glue strings or marker are wiped off with a solvent first. */
+  wipe?: boolean;
+  /** Panel lines and damage that are burned or ground into foam first. */
+  lines?: 'burned' | 'ground';
   /** Straps or closures to put on at the end. */
   straps?: boolean;
   /** Stops to look the work over before it goes on; they are put in unless that is false. The quicker variant has the first and the last. */

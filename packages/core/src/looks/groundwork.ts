@@ -11,12 +11,26 @@ import { isPressed, type Writing } from './writing';
 /** What seams, pores and pinholes are brushed full with, and sanded. */
 export const FILLER = 'foam-filler-paste';
 
+/** Gaps are bridged with what bends along. */
+export const caulked = {
+  material: 'acrylic-caulk',
+  film: 'light',
+  placement: 'seams',
+  minutes: 8,
+  note: 'Press it in, wipe off what stands proud, smooth with a wet finger.',
+} as const;
+
+const lined = {
+  burned: 'A fine hot tip, one even stroke along a ruler; extraction or an open window.',
+  ground: 'A fine bit, with the turning direction; vacuum the dust.',
+} as const;
+
 /** Sealers in the order they are taken where the one of the look can't be laid here, the mildest first. */
 const instead: readonly SealerSchool[] = ['seal-spray', 'pva', 'neoprene', 'rubber-dip'];
 
 /** What goes before any colour: surface, fillers, heat, texture, closures covered, the sealer. */
 export function groundworkOf(writing: Writing): Step[] {
-  const { piece, choices, groups, faces, step, lookOver } = writing;
+  const { piece, choices, groups, faces, step, lookOver, tell } = writing;
   const needs = groundTable[piece.substrate.kind];
   const steps: Step[] = [
     step('prep', 'hand', {
@@ -27,7 +41,14 @@ export function groundworkOf(writing: Writing): Step[] {
       ...(needs.cleans ? { cleans: needs.cleans } : {}),
     }),
   ];
-  const fills = choices.fill || needs.fills;
+  const { isPorousFoam, dissolves } = substrateTable[piece.substrate.kind];
+  if (choices.wipe && dissolves) tell('White spirit would eat this foam: marker is sealed in instead.');
+  else if (choices.wipe)
+    steps.push(step('prep', 'hand', { minutes: 5, cleans: 'unglued', note: cleaningTable.unglued.note }));
+  if (choices.lines && isPorousFoam)
+    steps.push(step('texture', 'tool', { texture: choices.lines, minutes: 15, note: lined[choices.lines] }));
+  if (choices.seams === 'gaps' || choices.seams === 'both') steps.push(step('fill', 'tool', caulked));
+  const fills = choices.seams === 'hairline' || choices.seams === 'both' || needs.fills;
   if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light', minutes: 10 }));
   if (fills || needs.opens === 'sand') steps.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
   if (needs.opens === 'heat' && !piece.substrate.heatSealed)

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { stepSchema, waits, wantedEffects } from '../model/schema';
+import { stepSchema, waits, wantedEffects, zoneRoles } from '../model/schema';
 import { substrateKinds } from '../model/substrates';
 import { filmGrades } from '../model/filmGrades';
 import { stepKinds } from '../model/stepKinds';
@@ -48,9 +48,6 @@ const lookStep = z.object({
   extra: z.boolean().default(false),
 });
 
-/** What a zone is in a finish, so that it is known again on another piece. */
-export const zoneRoles = ['field', 'trim', 'accent', 'line', 'hardware'] as const;
-
 /** A whole finish as it was done on one piece, to be done again on another: every step, and what it was fitted to. */
 const recipeSchema = z.object({
   /** The piece it comes from. */
@@ -95,7 +92,6 @@ export const lookSchema = z.object({
 
 export type Look = z.infer<typeof lookSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
-export type ZoneRole = (typeof zoneRoles)[number];
 export type LookStep = z.infer<typeof lookStep>;
 export type SealerSchool = (typeof sealerSchools)[number];
 export type Undercoat = (typeof undercoats)[number];

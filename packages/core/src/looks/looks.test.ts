@@ -85,7 +85,7 @@ describe('writing the steps of a piece', () => {
   it('goes the way a finisher goes', () => {
     const piece = bothFaces({ keepBare: ['strap tab'] });
     expect(
-      kinds({ looks: [{ look: lookById.get('carved-wood')! }], straps: true, fill: true }, piece),
+      kinds({ looks: [{ look: lookById.get('carved-wood')! }], straps: true, seams: 'hairline' }, piece),
     ).toEqual([
       'prep',
       'fill',

@@ -13,7 +13,7 @@ import { binderOf } from '../model/binders';
 import { stainable } from '../model/fields';
 import { waterborneLike } from '../materials/alike';
 import { usualTools } from './choices';
-import { FILLER } from './groundwork';
+import { caulked, FILLER } from './groundwork';
 import { writingFor } from './writeSteps';
 
 /** Where something failed: on which units of a set and in which zones, where that is not everywhere. */
@@ -121,15 +121,7 @@ class Mending {
       case 'fill-seams':
         return [...this.filled('seams'), this.smoothed()];
       case 'caulk-seams':
-        return [
-          this.step('fill', 'tool', {
-            material: 'acrylic-caulk',
-            film: 'light',
-            placement: 'seams',
-            minutes: 8,
-            note: 'Press it in, wipe off what stands proud, smooth with a wet finger.',
-          }),
-        ];
+        return [this.step('fill', 'tool', caulked)];
       case 'heat-again':
         return this.isHeatable()
           ? [

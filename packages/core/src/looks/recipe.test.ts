@@ -136,6 +136,25 @@ describe('on another piece', () => {
     ).toEqual([]);
   });
 
+  it('knows a zone by what it is said to be, where its size tells otherwise', () => {
+    const small = (role?: Zone['role']): Zone => ({
+      id: 'x',
+      name: 'X',
+      share: 0.1,
+      ...(role ? { role } : {}),
+    });
+    const others: Zone[] = [
+      { id: 'y', name: 'Y', share: 0.55 },
+      { id: 'z', name: 'Z', share: 0.35, role: 'line' },
+    ];
+    const { recipe } = saved(dressed());
+    // By size it is the gem's; said to be the rim it takes the rim's.
+    expect(matchZones(recipe, plate({ zones: [small(), ...others] })).x).toBe('gem');
+    expect(matchZones(recipe, plate({ zones: [small('trim'), ...others] })).x).toBe('rim');
+    const roles = recipeOf(plate({ zones: [small('hardware'), ...others] })).zones.map(({ role }) => role);
+    expect(roles).toEqual(['hardware', 'field', 'line']);
+  });
+
   it('two zones can be the same one, and one can be none', () => {
     const piece = other();
     const { steps, notes } = again(ground, piece, look, { shin: 'field', knee: 'field', stud: undefined });

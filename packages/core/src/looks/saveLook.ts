@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { passedOver, stepAsLogged } from '../facts/laid';
 import type { Material } from '../model/materialSchema';
-import type { LogEntry, Piece, Step, Zone } from '../model/schema';
-import { lookSchema, type Look, type LookStep, type Recipe, type SealerSchool, type ZoneRole } from './look';
+import type { LogEntry, Piece, Step, Zone, ZoneRole } from '../model/schema';
+import { lookSchema, type Look, type LookStep, type Recipe, type SealerSchool } from './look';
 import { schools } from './schools';
 
 /** The format of a look that is shared as a file. */
@@ -20,8 +20,9 @@ export const lookFileSchema = z.looseObject({
 /** Zones that are less than this of a piece are accents, which make it no other finish. */
 const ACCENT_SHARE = 0.12;
 
-/** What a zone is in its piece, as far as its size tells. */
-export function roleOf(zone: Pick<Zone, 'share'>, zones: readonly Pick<Zone, 'share'>[]): ZoneRole {
+/** What a zone is in its piece: as it says, or as far as its size tells. */
+export function roleOf(zone: Pick<Zone, 'share' | 'role'>, zones: readonly Pick<Zone, 'share'>[]): ZoneRole {
+  if (zone.role) return zone.role;
   const largest = Math.max(...zones.map(({ share }) => share));
   return zone.share === largest ? 'field' : zone.share < ACCENT_SHARE ? 'accent' : 'trim';
 }

@@ -289,6 +289,44 @@ describe('the ground', () => {
     expect(on(kind).before).toEqual(steps);
   });
 
+  it('is rid of glue, lined and filled as is asked for, in that order and before heat', () => {
+    const piece = plate({ zones: [] });
+    const before = (choices: Partial<Choices>, on = piece) => {
+      const { steps, notes } = write(
+        { looks: [{ look: look('gunmetal') }], lookOvers: false, ...choices },
+        on,
+      );
+      const words = steps
+        .slice(
+          0,
+          steps.findIndex(({ kind }) => kind === 'seal'),
+        )
+        .map(({ kind, material, cleans, texture }) => material ?? cleans ?? texture ?? kind);
+      return { words, notes };
+    };
+    expect(before({ wipe: true, lines: 'burned', seams: 'both' }).words).toEqual([
+      'prep',
+      'unglued',
+      'burned',
+      'acrylic-caulk',
+      'foam-filler-paste',
+      'sand',
+      'heat-seal',
+    ]);
+    expect(before({ seams: 'gaps' }).words).toEqual(['prep', 'acrylic-caulk', 'heat-seal']);
+    expect(before({ lines: 'ground' }).words).toEqual(['prep', 'ground', 'heat-seal']);
+    const bead = plate({ zones: [], substrate: { kind: 'expanded-polystyrene', thicknessMm: 30 } });
+    expect(before({ wipe: true }, bead)).toEqual({
+      words: ['prep'],
+      notes: ['White spirit would eat this foam: marker is sealed in instead.'],
+    });
+    for (const seams of ['hairline', 'gaps', 'both'] as const)
+      for (const lines of ['burned', 'ground'] as const) {
+        const { steps } = write({ looks: [{ look: look('gunmetal') }], wipe: true, seams, lines }, piece);
+        expect(judgeBuild({ ...ground(), pieces: [{ ...piece, steps }] })).toEqual([]);
+      }
+  });
+
   it('says what is done in place of the sealer', () => {
     expect(on('pvc-pipe').notes).toEqual(['PVC takes no sealer: wiped and scuffed wet, then primer.']);
     expect(on('eva-foam').notes).toEqual([]);

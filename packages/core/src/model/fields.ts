@@ -48,6 +48,9 @@ export const textureKinds = ['pressed', 'burned', 'ground'] as const;
 /** The state a surface comes in: with its factory skin or mould release on it, or opened already. */
 export const surfaces = ['skin', 'release', 'opened'] as const;
 
+/** What a zone is in a finish, so that it is known again on another piece. */
+export const zoneRoles = ['field', 'trim', 'accent', 'line', 'hardware'] as const;
+
 export const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
 
 export const name = z.string().trim().min(1, 'give it a name').max(120, 'a name has at most 120 letters');
@@ -81,6 +84,8 @@ export type WantedEffect = (typeof wantedEffects)[number];
 export type TextureKind = (typeof textureKinds)[number];
 
 export type Surface = (typeof surfaces)[number];
+
+export type ZoneRole = (typeof zoneRoles)[number];
 
 export type AirAid = (typeof airAids)[number];
 

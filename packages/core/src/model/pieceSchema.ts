@@ -23,6 +23,7 @@ import {
   areaCm2,
   textureKinds,
   surfaces,
+  zoneRoles,
 } from './fields';
 
 export const stepSchema = z.looseObject({
@@ -98,6 +99,8 @@ export const zoneSchema = z.looseObject({
   share: z.number().positive('a share is more than zero').max(1, 'a share is at most 1'),
   edgeMm: z.number().min(0).max(1_000_000).optional(),
   wantsSheen: z.enum(sheenClasses).optional(),
+  /** What it is in the finish, where its size does not tell. */
+  role: z.enum(zoneRoles).optional(),
   /** The colour it is to have; what its steps lay says more. */
   colour: colour.optional(),
 });

@@ -1,4 +1,4 @@
-import type { Attachment, Surface, TextureKind, WantedEffect } from '../model/fields';
+import type { Attachment, Surface, TextureKind, WantedEffect, ZoneRole } from '../model/fields';
 
 /** What an attach step puts on, on a menu. */
 export const attachmentWords: Record<Attachment, string> = {
@@ -30,6 +30,14 @@ export const textureWords: Record<TextureKind, string> = {
   pressed: 'pressed or stamped in',
   burned: 'burned in',
   ground: 'ground or cut in',
+};
+
+export const zoneRoleWords: Record<ZoneRole, string> = {
+  field: 'field: most of it',
+  trim: 'trim: rims and bands',
+  accent: 'accent: small and eye-catching',
+  line: 'line: narrow lines',
+  hardware: 'hardware: rivets, buckles',
 };
 
 export const surfaceWords: Record<Surface, string> = {

@@ -49,6 +49,17 @@ const undercoatItems = [
   ...undercoats.map((value) => ({ value, title: value === 'oxide' ? 'red-brown' : value })),
 ];
 const clearItems = [{ value: '', title: 'By the look' }, ...clears.map((value) => ({ value, title: value }))];
+const seamItems = [
+  { value: '', title: 'closed already' },
+  { value: 'hairline', title: 'hairlines: filler, sanded' },
+  { value: 'gaps', title: 'gaps: flexible caulk' },
+  { value: 'both', title: 'caulk, then filler' },
+];
+const lineItems = [
+  { value: '', title: 'none, or there already' },
+  { value: 'burned', title: 'burn them in' },
+  { value: 'ground', title: 'grind them in' },
+];
 const toolItems: { value: Method; title: string }[] = [
   { value: 'brush', title: 'brushes' },
   { value: 'foam-brush', title: 'foam brush' },
@@ -123,7 +134,12 @@ const toolItems: { value: Method; title: string }[] = [
           :label="tool.title"
         />
       </div>
-      <v-checkbox v-model="form.fill" label="Seams or pores to fill first" />
+      <p class="mb-n2"><strong>First of all</strong></p>
+      <div class="two">
+        <v-select v-model="form.seams" label="Seams and gaps" :items="seamItems" />
+        <v-select v-model="form.lines" label="Panel lines" :items="lineItems" />
+      </div>
+      <v-checkbox v-model="form.wipe" label="Glue or marker to wipe off" />
       <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
       <v-checkbox v-model="form.tryOn" label="Try it on before paint" />
       <v-checkbox v-model="form.lookOvers" label="Stops to look the work over" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { idFromName, sheenClasses, sheenWords, type Look } from '@fixatum/core';
+import { idFromName, sheenClasses, sheenWords, zoneRoles, zoneRoleWords, type Look } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { valueOf } from '../shared/inputs';
 import RemoveButton from '../shared/RemoveButton.vue';
@@ -21,6 +21,11 @@ const sheenItems = [
   ...sheenClasses.map((value) => ({ value, title: sheenWords[value] })),
 ];
 
+const roleItems = [
+  { value: '', title: 'as its size tells' },
+  ...zoneRoles.map((value) => ({ value, title: zoneRoleWords[value] })),
+];
+
 /** What a zone comes out in where it is not said: the colour of its look. */
 const lookColour = ({ lookId }: ZoneDraft): string | undefined =>
   props.looks.find(({ id }) => id === lookId)?.colour;
@@ -40,6 +45,7 @@ function add(): void {
       edgeMm: undefined,
       lookId: '',
       wantsSheen: '',
+      role: '',
       colour: '',
     });
   }
@@ -84,6 +90,14 @@ function remove(at: number): void {
         :label="`Sheen of ${zone.name}`"
         density="compact"
       />
+      <v-select
+        v-if="!withLooks"
+        v-model="zone.role"
+        :items="roleItems"
+        :label="`${zone.name} is`"
+        density="compact"
+        class="role"
+      />
       <label class="colour" :title="`Colour of ${zone.name}`">
         <input
           type="color"
@@ -121,10 +135,14 @@ legend {
 
 .zone {
   display: grid;
-  grid-template-columns: 1fr 92px 110px 1.2fr 56px 40px;
+  grid-template-columns: 1fr 92px 110px 1.2fr auto 56px 40px;
   gap: 8px;
   margin: 8px 0;
   align-items: center;
+}
+
+.role {
+  width: 130px;
 }
 
 .colour {

@@ -59,13 +59,13 @@ test('what is not chosen is left to the look', () => {
     ['rim', 'aged-brass', '#aa8844'],
   ]);
   expect(Object.keys(choicesOf(form, picks)).sort()).toEqual([
-    'fill',
     'lookOvers',
     'looks',
     'quicker',
     'straps',
     'tools',
     'tryOn',
+    'wipe',
   ]);
   expect(choicesOf({ ...form, sealer: 'rubber-dip', clear: 'none' }, picks)).toMatchObject({
     sealer: 'rubber-dip',

@@ -31,7 +31,9 @@ export interface LookForm {
   clear: Clear | '';
   tools: Method[];
   quicker: boolean;
-  fill: boolean;
+  seams: NonNullable<Choices['seams']> | '';
+  wipe: boolean;
+  lines: NonNullable<Choices['lines']> | '';
   straps: boolean;
   /** Stops to look the work over. */
   lookOvers: boolean;
@@ -64,7 +66,9 @@ export const freshLookForm = (piece: Piece): LookForm => ({
   clear: '',
   tools: [...usualTools],
   quicker: false,
-  fill: false,
+  seams: '',
+  wipe: false,
+  lines: '',
   straps: piece.steps.some((step) => step.attaches === 'strap') || (piece.keepBare?.length ?? 0) > 0,
   lookOvers: true,
   tryOn: piece.onSkin === true || (piece.flex?.length ?? 0) > 0,
@@ -129,7 +133,9 @@ export const choicesOf = (form: LookForm, picks: Choices['looks']): Choices => (
   ...(form.clear ? { clear: form.clear } : {}),
   tools: form.tools,
   quicker: form.quicker,
-  fill: form.fill,
+  ...(form.seams ? { seams: form.seams } : {}),
+  wipe: form.wipe,
+  ...(form.lines ? { lines: form.lines } : {}),
   straps: form.straps,
   lookOvers: form.lookOvers,
   tryOn: form.tryOn,

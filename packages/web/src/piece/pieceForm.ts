@@ -11,6 +11,7 @@ import {
   type SheenClass,
   type SubstrateKind,
   type Surface,
+  type ZoneRole,
 } from '@fixatum/core';
 import { made, namesIn, orNothing } from '../shared/formValues';
 import { polygonText, shapeFrom, shapeLengths } from './shapeFields';
@@ -30,6 +31,8 @@ export interface ZoneDraft {
   edgeMm: number | undefined;
   lookId: string;
   wantsSheen: SheenClass | '';
+  /** What it is in the finish; empty for as its size tells. */
+  role: ZoneRole | '';
   /** The colour it is to have; empty where none is said. */
   colour: string;
 }
@@ -98,13 +101,14 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
       bendRadiusMm,
       bodyDiameterMm: undefined,
     })),
-    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen, colour }) => ({
+    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen, role, colour }) => ({
       id,
       name,
       percent: Math.round(share * 1000) / 10,
       edgeMm,
       lookId: '',
       wantsSheen: wantsSheen ?? '',
+      role: role ?? '',
       colour: colour ?? '',
     })),
     lookId: '',
@@ -154,6 +158,7 @@ export function pieceFromForm(
     share: zone.percent === undefined ? undefined : zone.percent / 100,
     edgeMm: zone.edgeMm,
     wantsSheen: orNothing(zone.wantsSheen),
+    role: orNothing(zone.role),
     colour: orNothing(zone.colour),
   }));
   return made(pieceSchema, {

@@ -3,6 +3,7 @@ import type { RuleFinding } from '../finding';
 import { stepPointer, type Rule } from '../rule';
 import { laysFilm } from '../../facts/stepOrder';
 import type { PatchStep } from '../../model/patch';
+import { methodOf } from '../../model/stepSpots';
 import { orderedSteps } from '../../facts/spots';
 
 /** R42: trimming to fit after painting bares foam, which wants sealing, priming and painting again. */
@@ -20,16 +21,17 @@ export const r42TrimAfterPaint: Rule = {
       const again = ['seal', 'prime', 'paint'].flatMap((role) =>
         before.filter((other) => other.material.role === role).slice(0, 1),
       );
-      const touchUps = again.map(({ step: first }, n): Step => {
+      const touchUps = again.map(({ step: first, material }, n): Step => {
         const place = first.place === undefined ? {} : { place: first.place };
         const colour = first.colour === undefined ? {} : { colour: first.colour };
         return {
           id: `${step.id}-touch-up-${n + 1}`,
           kind: first.kind,
           material: first.material,
-          method: 'brush',
+          method: material.methods.includes('brush') ? 'brush' : methodOf(first, material),
           coats: 1,
           film: 'light',
+          placement: 'edges',
           minutes: 5,
           touchUpOf: step.id,
           note: 'Only the raw edge.',

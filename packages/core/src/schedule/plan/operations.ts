@@ -151,7 +151,10 @@ export function expandBuild(build: Build): Operation[] {
             ),
             rinseKey: [material?.id ?? step.kind, method, placeId].join('|'),
             makesDust:
-              methodTable[method].abrades || stepKindTable[step.kind].abrades === true || step.trims === true,
+              methodTable[method].abrades ||
+              stepKindTable[step.kind].abrades === true ||
+              step.trims === true ||
+              step.texture === 'ground',
             rackShare: rackShareOf(piece.faces.outer.areaCm2),
             standing,
             takesIn: (step.parts ?? []).flatMap((part) =>
