@@ -33,11 +33,11 @@ export const textureWords: Record<TextureKind, string> = {
 };
 
 export const zoneRoleWords: Record<ZoneRole, string> = {
-  field: 'field: most of it',
-  trim: 'trim: rims and bands',
-  accent: 'accent: small and eye-catching',
-  line: 'line: narrow lines',
-  hardware: 'hardware: rivets, buckles',
+  field: 'field',
+  trim: 'trim',
+  accent: 'accent',
+  line: 'line',
+  hardware: 'hardware',
 };
 
 export const surfaceWords: Record<Surface, string> = {

@@ -2,6 +2,7 @@
 import { lookingTable, sure, type Check, type MendOffer, type PlannedOperation } from '@fixatum/core';
 import { mdiAlertOutline, mdiCheckBold } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
+import FieldText from '../shared/FieldText.vue';
 import { useBuild } from '../shared/build';
 import { useMe } from '../shared/me';
 import { stepOf, workWordsOf } from '../shared/words';
@@ -59,7 +60,7 @@ const step = computed(() => first.value && stepOf(store.build, first.value));
 
 <template>
   <div v-if="at && step" class="look" data-testid="look-over">
-    <p class="mt-2">{{ lookingTable[at].how }}</p>
+    <p class="mt-2"><FieldText :text="lookingTable[at].how" /></p>
     <p v-if="fault" class="fault" role="status">▲ Last time: {{ fault }}</p>
     <ul aria-label="What to look at">
       <li v-for="check in checks" :key="check.id" :class="{ wrong: wrong?.id === check.id }">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { sayDate, type PairVerdict } from '@fixatum/core';
+import FieldText from '../shared/FieldText.vue';
 import { verdictMarks } from './pairMarks';
 
 /** Why one material over another comes out as it does, with what would help and what own tests say. */
@@ -14,13 +15,13 @@ defineProps<{ under: string; over: string; verdict: PairVerdict }>();
     </p>
     <div v-for="finding in verdict.findings" :key="finding.rule" class="mt-2">
       <p>
-        <strong>{{ verdictMarks[finding.severity] }}</strong> {{ finding.message }}
+        <strong>{{ verdictMarks[finding.severity] }}</strong> <FieldText :text="finding.message" />
       </p>
       <p v-if="finding.evidence" class="small">
         Your own test, {{ sayDate(finding.evidence.judgedOn) }}:
         {{ finding.evidence.result === 'good' ? 'it held' : 'it failed' }}.
       </p>
-      <p class="quiet small">{{ finding.reason }} ({{ finding.rule }})</p>
+      <p class="quiet small"><FieldText :text="finding.reason" /> ({{ finding.rule }})</p>
       <p v-if="finding.ideas.length > 0" class="small">
         Would help: {{ finding.ideas.map((idea) => idea.label).join('; ') }}.
       </p>

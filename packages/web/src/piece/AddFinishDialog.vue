@@ -10,6 +10,7 @@ import {
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
+import FieldText from '../shared/FieldText.vue';
 import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
 import { valueOf } from '../shared/inputs';
@@ -112,7 +113,7 @@ async function add(): Promise<void> {
                 />
               </fieldset>
             </div>
-            <p v-for="note in made?.notes" :key="note" class="small my-2">{{ note }}</p>
+            <p v-for="note in made?.notes" :key="note" class="small my-2"><FieldText :text="note" /></p>
             <ol>
               <li v-for="step in fresh" :key="step.id">
                 <strong>{{ workWord(step) }}</strong>

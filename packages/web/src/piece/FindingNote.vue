@@ -3,6 +3,7 @@ import { idFromName, sayDate, sayWait, type RuleFinding, type WayOut } from '@fi
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
 import { plain } from '../shared/offThread/workerLink';
+import FieldText from '../shared/FieldText.vue';
 import { useWays } from '../shared/ways';
 import { pieceName, severityMarks } from '../shared/words';
 import { useBuild } from '../shared/build';
@@ -65,11 +66,11 @@ function costs(way: WayOut): string[] {
 <template>
   <div class="finding" :class="finding.severity" :data-testid="`finding-${finding.rule}`">
     <p>
-      <strong>{{ severityMarks[finding.severity] }}</strong> {{ finding.message }}
+      <strong>{{ severityMarks[finding.severity] }}</strong> <FieldText :text="finding.message" />
       <button class="why" :aria-expanded="why" @click="why = !why">{{ why ? 'Less' : 'Why?' }}</button>
     </p>
     <p v-if="why" class="quiet mt-1">
-      {{ finding.reason }} <span class="small">({{ finding.rule }})</span>
+      <FieldText :text="finding.reason" /> <span class="small">({{ finding.rule }})</span>
     </p>
     <p v-if="finding.evidence" class="evidence small">
       Your own test, {{ sayDate(finding.evidence.judgedOn) }}:

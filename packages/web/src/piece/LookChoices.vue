@@ -134,16 +134,18 @@ const toolItems: { value: Method; title: string }[] = [
           :label="tool.title"
         />
       </div>
-      <p class="mb-n2"><strong>First of all</strong></p>
+      <p><strong>First of all</strong></p>
       <div class="two">
         <v-select v-model="form.seams" label="Seams and gaps" :items="seamItems" />
         <v-select v-model="form.lines" label="Panel lines" :items="lineItems" />
       </div>
-      <v-checkbox v-model="form.wipe" label="Glue or marker to wipe off" />
-      <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
-      <v-checkbox v-model="form.tryOn" label="Try it on before paint" />
-      <v-checkbox v-model="form.lookOvers" label="Stops to look the work over" />
-      <v-checkbox v-model="form.quicker" label="The quicker variant, without the extras" />
+      <div>
+        <v-checkbox v-model="form.wipe" label="Glue or marker to wipe off" />
+        <v-checkbox v-model="form.straps" label="Straps or closures at the end" />
+        <v-checkbox v-model="form.tryOn" label="Try it on before paint" />
+        <v-checkbox v-model="form.lookOvers" label="Stops to look the work over" />
+        <v-checkbox v-model="form.quicker" label="The quicker variant, without the extras" />
+      </div>
     </template>
   </div>
 </template>

@@ -13,6 +13,7 @@ import {
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
+import FieldText from '../shared/FieldText.vue';
 import LookChoices from './LookChoices.vue';
 import LookOutcomes from './LookOutcomes.vue';
 import OrderButtons from './OrderButtons.vue';
@@ -157,7 +158,7 @@ async function write(): Promise<void> {
               :outcomes="outcomes"
               :stale="comparing || told !== written"
             />
-            <p v-for="note in written.notes" :key="note" class="small mt-2">{{ note }}</p>
+            <p v-for="note in written.notes" :key="note" class="small mt-2"><FieldText :text="note" /></p>
 
             <template v-if="written.zones">
               <h3 class="mt-5 mb-1">

@@ -69,7 +69,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760" scrollable>
+  <v-dialog v-model="open" max-width="880" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ base ? `Change ${base.name}` : 'New piece' }}</h2>

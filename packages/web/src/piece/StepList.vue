@@ -16,6 +16,7 @@ import {
 import { mdiDotsVertical, mdiDrag, mdiPlus, mdiShieldAlertOutline } from '@mdi/js';
 import { computed, nextTick, ref, watch } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
+import FieldText from '../shared/FieldText.vue';
 import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
 import FindingNote from './FindingNote.vue';
@@ -186,7 +187,7 @@ const rows = computed(() =>
           <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
         </div>
         <p class="small">{{ row.line }}</p>
-        <p v-if="row.step.note" class="small quiet">{{ row.step.note }}</p>
+        <p v-if="row.step.note" class="small quiet"><FieldText :text="row.step.note" /></p>
         <p v-if="row.safety && !row.isDone" class="small quiet">
           <v-icon :icon="mdiShieldAlertOutline" size="16" /> {{ row.safety }}
         </p>

@@ -22,7 +22,7 @@ const sheenItems = [
 ];
 
 const roleItems = [
-  { value: '', title: 'as its size tells' },
+  { value: '', title: 'by its size' },
   ...zoneRoles.map((value) => ({ value, title: zoneRoleWords[value] })),
 ];
 
@@ -135,7 +135,7 @@ legend {
 
 .zone {
   display: grid;
-  grid-template-columns: 1fr 92px 110px 1.2fr auto 56px 40px;
+  grid-template-columns: 1.2fr 92px 104px 1fr auto 56px 40px;
   gap: 8px;
   margin: 8px 0;
   align-items: center;
