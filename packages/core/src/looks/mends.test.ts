@@ -6,7 +6,9 @@ import { lookOvers } from '../model/lookOvers';
 import type { Build, Piece, Step } from '../model/schema';
 import { operationId } from '../model/stepSpots';
 import { epochMinute, toWallTime } from '../model/wallTime';
+import { pieceBounds } from '../schedule/answers/bounds';
 import { planBuild } from '../schedule/answers/planBuild';
+import { workloadOf } from '../schedule/plan/workload';
 import { expandBuild } from '../schedule/plan/operations';
 import { checkPlan } from '../testing/checkPlan';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
@@ -123,6 +125,36 @@ describe('looks stop to look', () => {
     const [base, seen] = plan.operations;
     expect(seen!.workMinutes).toBe(3);
     expect(seen!.start! - base!.laidAt!).toBe(20);
+  });
+
+  it('before packing once it can be packed, and no date waits for that', () => {
+    // One coat of PVA primer on Monday evening; packable on Tuesday, when nobody has time.
+    const piece = samplePiece({}, [
+      { id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush' },
+      { id: 'look', kind: 'inspect', method: 'hand', looksOver: 'packing' },
+    ]);
+    const build = sampleBuild({
+      pieces: [piece],
+      people: [
+        {
+          id: 'me',
+          name: 'Me',
+          availability: [{ days: ['mon', 'wed'], from: '19:00', to: '22:00' }],
+        },
+      ],
+    });
+    const plan = planBuild(build, { latestStarts: false });
+    expect(checkPlan(build, plan)).toEqual([]);
+    const [seal, seen] = plan.operations;
+    const [state] = plan.pieces;
+    expect(state!.finishedAt).toBe(seal!.laidAt);
+    expect(seen!.start!).toBeGreaterThanOrEqual(state!.packableAt!);
+    expect(toWallTime(seen!.start!, 'UTC')).toBe('2027-02-17T19:00');
+    expect(state!.packableAt!).toBeLessThan(seen!.start!);
+    expect(state!.readiness).toBe('on-time');
+    expect(
+      pieceBounds(workloadOf(build), plan.operations, plan.units, plan.now)[0]!.packableAt,
+    ).toBeLessThanOrEqual(state!.packableAt!);
   });
 });
 

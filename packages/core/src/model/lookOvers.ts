@@ -7,9 +7,12 @@ export interface LookOverDefinition {
   minutes: number;
   /** What it waits for; a look needs no more than dry paint. */
   waits: readonly Wait[];
+  /** It is done as things are packed: it needs hands, but no date waits for it. */
+  atPacking?: boolean;
 }
 
 const handled: readonly Wait[] = [{ milestone: 'handle', coats: 'all', where: 'everywhere' }];
+const packable: readonly Wait[] = [{ milestone: 'pack', coats: 'all', where: 'everywhere' }];
 const touchDry: readonly Wait[] = [{ milestone: 'touch', coats: 'all', where: 'everywhere' }];
 
 /** In the order they come; `lookOverChecks.ts` says what is looked at. */
@@ -47,7 +50,9 @@ export const lookOverTable = tableOf<LookOverDefinition>()({
   packing: {
     word: 'Look over before packing',
     minutes: 5,
-    waits: handled,
+    // A fingernail tells nothing before.
+    waits: packable,
+    atPacking: true,
   },
 });
 
@@ -55,3 +60,7 @@ export type LookOver = keyof typeof lookOverTable;
 export const lookOvers = idsOf(lookOverTable);
 /** What a look-over is called on a button or a tag. */
 export const lookOverWords = columnOf(lookOverTable, 'word');
+
+/** Whether something is only done as things are packed, so that no date waits for it. */
+export const isAtPacking = ({ looksOver }: { looksOver?: LookOver | undefined }): boolean =>
+  looksOver !== undefined && lookOverTable[looksOver].atPacking === true;

@@ -287,6 +287,8 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
     const looksAtFresh = ['sealed', 'primed', 'coloured', 'pulled'].includes(operation.looksOver ?? '');
     if (looksAtFresh)
       for (const stack of below(false)) for (const coat of stack.coats) tooSoon(coat.touchAt, 'touch-dry');
+    else if (operation.looksOver === 'packing')
+      for (const stack of below(false)) tooSoon(stack.packAt, 'packable');
     else if (operation.kind === 'attach' || operation.kind === 'join' || operation.kind === 'inspect')
       for (const stack of below(false)) tooSoon(stack.handleAt, 'handleable');
     const loud = operation.method === 'airbrush' || operation.method === 'sand';

@@ -1,3 +1,4 @@
+import { isAtPacking } from '../../model/lookOvers';
 import { groupBy } from '../../model/groupBy';
 import { quickestAir } from '../../drying/quickestAir';
 import { firstGoodAir } from '../../drying/goodAir';
@@ -151,8 +152,9 @@ function boundUnit(
       planned.set(operation.id, alone(operation.cells, { material, filmFactor, laidAt, air: aid }));
     }
   }
-  const end = Math.max(now, ...own.map((operation) => ends.get(operation.id) ?? -Infinity));
-  const worked = own.some((operation) => operation.status !== 'done') ? end : -Infinity;
+  const work = own.filter((operation) => !isAtPacking(operation));
+  const end = Math.max(now, ...work.map((operation) => ends.get(operation.id) ?? -Infinity));
+  const worked = work.some((operation) => operation.status !== 'done') ? end : -Infinity;
   // The more passes have to come before one, the further up its coat lies.
   const upwards = [...planned].sort(([a], [b]) => entryOf(before, a).size - entryOf(before, b).size);
   const unsure = own.flatMap((operation) =>

@@ -1,3 +1,4 @@
+import { isAtPacking } from '../../model/lookOvers';
 import { groupBy } from '../../model/groupBy';
 import type { Build } from '../../model/schema';
 import { entryOf } from '../../model/sure';
@@ -124,7 +125,8 @@ function latestDone(
           entryOf(before, operation.id).has(other.id) ||
           !other.cells.some((cell) => operation.cells.includes(cell)),
       );
-    const isOpen = ({ status }: PlannedOperation) => status === 'planned' || status === 'unplaced';
+    const isOpen = (operation: PlannedOperation) =>
+      (operation.status === 'planned' || operation.status === 'unplaced') && !isAtPacking(operation);
     for (const operation of own.filter(isOpen)) {
       const { material, filmFactor, air: aid } = operation;
       let by = Math.min(due.pack, due.wear);

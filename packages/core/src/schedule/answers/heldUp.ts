@@ -1,3 +1,4 @@
+import { isAtPacking } from '../../model/lookOvers';
 import { sayWait, type EpochMinute } from '../../model/wallTime';
 import type { Binding, PiecePlan, PlannedOperation } from '../plan/plan';
 import { unitKey } from '../plan/workload';
@@ -47,14 +48,14 @@ export function heldUp(
   const readyAt = Math.max(packableAt, wearableAt);
   if (!Number.isFinite(readyAt) || readyAt <= now) return undefined;
   const last = operations
-    .filter(({ laidAt }) => laidAt !== undefined)
+    .filter((one) => one.laidAt !== undefined && !isAtPacking(one))
     .reduce<PlannedOperation | undefined>(
       (latest, one) => ((latest?.laidAt ?? -Infinity) > (one.laidAt ?? -Infinity) ? latest : one),
       undefined,
     );
   if (!last) return undefined;
   const own = operations
-    .filter((one) => unitKey(one) === unitKey(last) && one.laidAt !== undefined)
+    .filter((one) => unitKey(one) === unitKey(last) && one.laidAt !== undefined && !isAtPacking(one))
     .sort((a, b) => (a.laidAt ?? 0) - (b.laidAt ?? 0));
   const waits = new Map<string, { why: HeldUp['why']; material: string | undefined; minutes: number }>();
   const wait = (why: HeldUp['why'], material: string | undefined, from: EpochMinute, to: EpochMinute) => {

@@ -1,3 +1,4 @@
+import { isAtPacking } from '../../model/lookOvers';
 import { nineInTenFactor } from '../../drying/spread';
 import { groupBy } from '../../model/groupBy';
 import type { EpochMinute } from '../../model/wallTime';
@@ -28,7 +29,9 @@ function unitInNineOfTen(
 ): { packAt: EpochMinute; wearAt: EpochMinute } {
   const factorOf = (materialId: string | undefined) =>
     nineInTenFactor(materialId !== undefined && confirmed.has(materialId));
-  const inTime = [...own].sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity));
+  const inTime = own
+    .filter((operation) => !isAtPacking(operation))
+    .sort((a, b) => (a.laidAt ?? Infinity) - (b.laidAt ?? Infinity));
   let delay = 0;
   let last: EpochMinute | undefined;
   let factor = factorOf(undefined);

@@ -1,4 +1,5 @@
 import type { Build, Piece } from '../../model/schema';
+import { isAtPacking } from '../../model/lookOvers';
 import { epochMinute, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import type { PiecePlan, PlannedOperation, Readiness } from '../plan/plan';
 import type { UnitState } from './unitState';
@@ -38,7 +39,9 @@ export function pieceReadiness(
   let packableAt: EpochMinute | undefined;
   let wearableAt: EpochMinute | undefined;
   if (!stuck && operations.length > 0) {
-    finishedAt = Math.max(-Infinity, ...operations.flatMap((operation) => operation.laidAt ?? []));
+    const work = operations.filter((operation) => !isAtPacking(operation));
+    const last = work.length > 0 ? work : operations;
+    finishedAt = Math.max(-Infinity, ...last.flatMap((operation) => operation.laidAt ?? []));
     packableAt = finishedAt;
     wearableAt = finishedAt;
     for (const key of unitsOfWhole(build, piece)) {
