@@ -85,6 +85,12 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
     add('material', [...path, 'material'], tin.material, isMaterial, undefined);
     add('place', [...path, 'keptIn'], tin.keptIn, (id: string) => places.has(id), [...path, 'keptIn']);
   });
+  build.amounts?.forEach((one, at) =>
+    add('material', ['amounts', at, 'material'], one.material, isMaterial, ['amounts', at]),
+  );
+  build.prices?.forEach((one, at) =>
+    add('material', ['prices', at, 'material'], one.material, isMaterial, ['prices', at]),
+  );
   build.pieces.forEach((piece, at) => {
     const own: Path = ['pieces', at];
     add('event', [...own, 'event'], piece.event, (id: string) => events.has(id), [...own, 'event']);

@@ -6,6 +6,8 @@ import {
   placeSchema,
   ownMaterialSchema,
   stockSchema,
+  amountMeasuredSchema,
+  priceSchema,
   climateSchema,
 } from './workshopSchema';
 import { pieceSchema, zoneSchema, stepSchema } from './pieceSchema';
@@ -35,6 +37,11 @@ export const buildSchema = z.looseObject({
   places: z.array(placeSchema).default([]),
   materials: z.array(ownMaterialSchema).optional(),
   stock: z.array(stockSchema).optional(),
+  /** What was measured of the amounts used. */
+  amounts: z.array(amountMeasuredSchema).max(2000).optional(),
+  prices: z.array(priceSchema).max(2000).optional(),
+  /** Days from an order until it is here. */
+  deliveryDays: z.number().int('whole days').min(0).max(365).optional(),
   pieces: z.array(pieceSchema).default([]),
   log: z.array(logEntrySchema).optional(),
   underway: z.array(underwaySchema).optional(),
@@ -52,6 +59,8 @@ export type BuildEvent = z.infer<typeof eventSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type Place = z.infer<typeof placeSchema>;
 export type Climate = z.infer<typeof climateSchema>;
+export type Tin = z.infer<typeof stockSchema>;
+export type AmountMeasuredEntry = z.infer<typeof amountMeasuredSchema>;
 export type OwnMaterial = z.infer<typeof ownMaterialSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Zone = z.infer<typeof zoneSchema>;

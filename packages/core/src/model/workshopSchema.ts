@@ -11,6 +11,8 @@ import {
   ventilations,
   id,
   date,
+  colour,
+  note,
 } from './fields';
 
 export const eventSchema = z.looseObject({
@@ -68,14 +70,52 @@ export const placeSchema = z.looseObject({
 
 export const ownMaterialSchema = materialFigures.partial().loose().extend({ id, extends: id.optional() });
 
-export const stockSchema = z.looseObject({
+export const stockSchema = z
+  .looseObject({
+    /** Files of before have none; what the app writes has. */
+    id: id.optional(),
+    material: id,
+    /** Of what comes in many colours. */
+    colour: colour.optional(),
+    containerMl: z.number().positive('a container holds something').max(100_000, 'at most 100 litres'),
+    remainingMl: z.number().min(0, 'no less than nothing'),
+    /** When that much was left; what was laid since has to be taken off. Without it, it is what is left now. */
+    levelAt: wallTime.optional(),
+    /** What it weighs empty, g. */
+    emptyG: z.number().min(0).max(100_000).optional(),
+    openedOn: date.optional(),
+    /** By its own label. */
+    bestBefore: date.optional(),
+    lot: z.string().max(60, 'at most 60 letters').optional(),
+    /** Ordered: it is here from this day on. */
+    arrivesOn: date.optional(),
+    /** The place where the tin is kept. */
+    keptIn: id.optional(),
+    price: z.number().min(0, 'a price is no less than nothing').optional(),
+    note,
+  })
+  .superRefine((tin, told) => {
+    // Levels that were written before there was a day to them are let in as they are.
+    if (tin.levelAt !== undefined && tin.remainingMl > tin.containerMl)
+      told.addIssue({
+        code: 'custom',
+        path: ['remainingMl'],
+        message: `there is more left than the ${tin.containerMl} ml that it holds`,
+      });
+  });
+
+/** What somebody used against what was reckoned, when a level was corrected. */
+export const amountMeasuredSchema = z.looseObject({
+  id,
   material: id,
-  containerMl: z.number().positive(),
-  remainingMl: z.number().min(0),
-  openedOn: date.optional(),
-  /** Ordered: it is here from this day on. */
-  arrivesOn: date.optional(),
-  /** The place where the tin is kept. */
-  keptIn: id.optional(),
-  price: z.number().min(0).optional(),
+  reckonedMl: z.number().min(0),
+  usedMl: z.number().min(0),
+  on: date,
+});
+
+/** What a container costs where the user buys. */
+export const priceSchema = z.looseObject({
+  material: id,
+  containerMl: z.number().positive('a container holds something'),
+  price: z.number().min(0, 'a price is no less than nothing'),
 });

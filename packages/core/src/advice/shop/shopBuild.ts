@@ -1,0 +1,239 @@
+import { materialsOf } from '../../materials/ownMaterials';
+import { tapeMmOf } from '../../facts/tape';
+import { hazardsOf } from '../../model/hazards';
+import { passesMeant } from '../../model/logPasses';
+import type { Material } from '../../model/materialSchema';
+import type { Build, Piece } from '../../model/schema';
+import { toWallTime, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
+import { usualContainersMl } from '../../quantity/containers';
+import { amountFactor } from '../../quantity/learned';
+import { needsOf, type PassNeed } from '../../quantity/needs';
+import { cheapestSet, type Purchase } from '../../quantity/purchase';
+import { workBegins, type PlannedOperation } from '../../schedule/plan/plan';
+import { colourDistance } from '../../colour/hiding';
+import { shelfOf, tinAge, tinsFor, type Shelf, type TinLevel } from './shelf';
+
+/** What of a plan is needed to say what to buy. */
+export interface Planned {
+  operations: readonly PlannedOperation[];
+  now: EpochMinute;
+  sessions: readonly { batches: readonly { operationIds: readonly string[] }[] }[];
+}
+
+/** What one step wants of a material. */
+export interface StepNeed {
+  pieceId: string;
+  stepId: string;
+  ml: number;
+}
+
+/** One material, in one colour where it comes in many: what is wanted, what is there, what to buy. */
+export interface ShopLine {
+  materialId: string;
+  name: string;
+  colour: string | undefined;
+  /** The middle figure of what the open passes take, ml, and what is enough nine times in ten. */
+  needMl: number;
+  enoughMl: number;
+  /** What is good on the shelf, ml, and what of it the plan does not take. */
+  shelfMl: number;
+  spareMl: number;
+  /** What was ordered and is still to come, ml. */
+  onOrderMl: number;
+  /** What is on the shelf but too old to be counted, ml. */
+  oldMl: number;
+  buy: Purchase;
+  /** The first pass that uses it; undefined where none has its place in the plan. */
+  firstUseAt: EpochMinute | undefined;
+  /** What is to be ordered has to be by then. */
+  buyBy: EpochMinute | undefined;
+  /** Why: the steps that want it, most first. */
+  steps: StepNeed[];
+}
+
+/** What is used up besides paint. */
+export interface Sundries {
+  /** Tape, m, and the rolls that are enough. */
+  tapeM: number;
+  tapeRolls: Purchase;
+  /** Pairs of gloves: one for each session with anything wet in it. */
+  glovePairs: number;
+  /** Mixes made in a cup. */
+  cups: number;
+  /** Hours of work whose vapour a cartridge has to take. */
+  cartridgeHours: number;
+}
+
+/** What a build wants bought, and what it has. */
+export interface ShoppingList {
+  lines: ShopLine[];
+  sundries: Sundries;
+  shelf: Shelf;
+}
+
+/** Tape goes round corners and is cut. */
+const TAPE_WASTE = 1.15;
+const ROLLS_M = [25, 50];
+
+const openStatus = new Set<PlannedOperation['status']>(['planned', 'unplaced', 'underway']);
+const sameTint = (one: string | undefined, other: string | undefined): boolean =>
+  one === other || (one !== undefined && other !== undefined && colourDistance(one, other) < 2);
+
+/** What every pass of a build takes, by its id, as the user takes it. */
+export function passNeeds(build: Build, operations: readonly PlannedOperation[]): Map<string, PassNeed> {
+  const factors = new Map(
+    [...materialsOf(build.materials).keys()].map((id) => [id, amountFactor(build.amounts ?? [], id).factor]),
+  );
+  return new Map(needsOf(build, operations, factors).map((need) => [need.passId, need]));
+}
+
+/** What the shelf of a build holds now, by its log. */
+export function shelfNow(build: Build, needs: ReadonlyMap<string, PassNeed>): Shelf {
+  const meant = new Map(passesMeant(build.pieces, build.log ?? []).map(({ entry, id }) => [entry.id, id]));
+  return shelfOf(build.stock ?? [], build.log ?? [], needs, ({ id }) => meant.get(id));
+}
+
+/**
+ * What all open steps of a build take at nine in ten, less what is good on the shelf and what is on order, as the cheapest set of whole containers;
+ * by when it has to be ordered, and why it is needed. Every colour is bought for itself. Most urgent first.
+ */
+export function shopBuild(build: Build, plan: Planned): ShoppingList {
+  const materials = materialsOf(build.materials);
+  const needs = passNeeds(build, plan.operations);
+  const shelf = shelfNow(build, needs);
+  const today = toWallTime(Math.floor(plan.now), build.timeZone).slice(0, 10);
+  const open = plan.operations.filter(({ status }) => openStatus.has(status));
+
+  const groups: { material: Material; colour: string | undefined; passes: [PlannedOperation, PassNeed][] }[] =
+    [];
+  for (const operation of open) {
+    const need = needs.get(operation.id);
+    if (!need) continue;
+    const known = groups.find(
+      ({ material, colour }) => material.id === need.material.id && sameTint(colour, need.colour),
+    );
+    if (known) known.passes.push([operation, need]);
+    else groups.push({ material: need.material, colour: need.colour, passes: [[operation, need]] });
+  }
+  // A tin that serves several colours is taken for the one that wants most.
+  const total = ({ passes }: (typeof groups)[number]) => passes.reduce((sum, [, { ml }]) => sum + ml, 0);
+  const left = new Map(shelf.tins.map((level) => [level.at, level.ml]));
+  const lines = groups
+    .sort((a, b) => total(b) - total(a))
+    .map(({ material, colour, passes }): ShopLine => {
+      const needMl = total({ material, colour, passes });
+      const enoughMl = needMl * amountFactor(build.amounts ?? [], material.id).nineInTen;
+      const own = tinsFor(shelf.tins, material.id, colour);
+      const isComing = ({ tin }: TinLevel) => tin.arrivesOn !== undefined && tin.arrivesOn > today;
+      const isOld = ({ tin }: TinLevel) => tinAge(tin, material, today) === 'not-trusted';
+      const sum = (levels: readonly TinLevel[]) =>
+        levels.reduce((all, { at }) => all + (left.get(at) ?? 0), 0);
+      const good = own.filter((level) => !isComing(level) && !isOld(level));
+      const coming = own.filter((level) => isComing(level) && !isOld(level));
+      const shelfMl = sum(good);
+      const onOrderMl = sum(coming);
+      let wanted = enoughMl;
+      for (const { at } of [...good, ...coming]) {
+        const taken = Math.min(wanted, left.get(at) ?? 0);
+        left.set(at, (left.get(at) ?? 0) - taken);
+        wanted -= taken;
+      }
+      const starts = passes.flatMap(([operation]) =>
+        operation.laidAt === undefined ? [] : workBegins(operation),
+      );
+      const firstUseAt = starts.length > 0 ? Math.min(...starts) : undefined;
+      const buy = cheapestSet(wanted, offersOf(build, material));
+      return {
+        materialId: material.id,
+        name: material.name,
+        colour,
+        needMl,
+        enoughMl,
+        shelfMl,
+        spareMl: Math.max(0, shelfMl - enoughMl),
+        onOrderMl,
+        oldMl: sum(own.filter(isOld)),
+        buy,
+        firstUseAt,
+        buyBy:
+          firstUseAt === undefined || buy.containers.length === 0
+            ? undefined
+            : firstUseAt - (build.deliveryDays ?? 0) * MINUTES_PER_DAY,
+        steps: stepsOf(passes.map(([, need]) => need)),
+      };
+    });
+  const urgency = ({ buy, buyBy, firstUseAt }: ShopLine) =>
+    buy.containers.length === 0 ? Infinity : (buyBy ?? firstUseAt ?? Number.MAX_SAFE_INTEGER);
+  return {
+    lines: lines.sort((a, b) => urgency(a) - urgency(b) || a.name.localeCompare(b.name)),
+    sundries: sundriesOf(build, plan, open, materials),
+    shelf,
+  };
+}
+
+/** The containers a material can be bought in: those the user has prices for, and the usual ones. */
+export function offersOf(
+  build: Pick<Build, 'prices' | 'stock'>,
+  material: Material,
+): { containerMl: number; price: number | undefined }[] {
+  const prices = new Map<number, number>();
+  // What was paid last for such a tin, unless a price was said.
+  for (const { material: id, containerMl, price } of [...(build.stock ?? []), ...(build.prices ?? [])])
+    if (id === material.id && price !== undefined) prices.set(containerMl, price);
+  const sizes = new Set([...usualContainersMl(material), ...prices.keys()]);
+  return [...sizes]
+    .sort((a, b) => a - b)
+    .map((containerMl) => ({ containerMl, price: prices.get(containerMl) }));
+}
+
+function stepsOf(needs: readonly PassNeed[]): StepNeed[] {
+  const steps = new Map<string, StepNeed>();
+  for (const { pieceId, stepId, ml } of needs) {
+    const key = `${pieceId}/${stepId}`;
+    const known = steps.get(key) ?? { pieceId, stepId, ml: 0 };
+    known.ml += ml;
+    steps.set(key, known);
+  }
+  return [...steps.values()].sort((a, b) => b.ml - a.ml);
+}
+
+function sundriesOf(
+  build: Build,
+  plan: Planned,
+  open: readonly PlannedOperation[],
+  materials: ReadonlyMap<string, Material>,
+): Sundries {
+  const pieces = new Map<string, Piece>(build.pieces.map((piece) => [piece.id, piece]));
+  const tapeMm = open
+    .filter(({ kind }) => kind === 'mask')
+    .reduce((sum, { pieceId, stepId }) => {
+      const piece = pieces.get(pieceId);
+      const step = piece?.steps.find(({ id }) => id === stepId);
+      return piece && step && !step.covers ? sum + tapeMmOf(piece, step) : sum;
+    }, 0);
+  const tapeM = (tapeMm / 1000) * TAPE_WASTE;
+  const isWet = new Set(open.filter(({ material }) => material !== undefined).map(({ id }) => id));
+  const wetSessions = plan.sessions.filter(({ batches }) =>
+    batches.some(({ operationIds }) => operationIds.some((id) => isWet.has(id))),
+  );
+  const mixes = new Set(
+    open
+      .filter(({ material, method }) => method === 'airbrush' || material?.potLife !== undefined)
+      .map(({ pieceId, stepId, coat }) => [pieceId, stepId, coat].join('/')),
+  );
+  const vapourMinutes = open
+    .filter(({ material, method }) =>
+      hazardsOf(material && materials.get(material.id), method).has('organic vapour'),
+    )
+    .reduce((sum, { workMinutes }) => sum + workMinutes, 0);
+  return {
+    tapeM,
+    tapeRolls: cheapestSet(
+      tapeM,
+      ROLLS_M.map((containerMl) => ({ containerMl })),
+    ),
+    glovePairs: wetSessions.length,
+    cups: mixes.size,
+    cartridgeHours: vapourMinutes / 60,
+  };
+}

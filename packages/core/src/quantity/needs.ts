@@ -1,0 +1,91 @@
+import type { Material } from '../model/materialSchema';
+import { methodTable, type Method } from '../model/methods';
+import type { Build } from '../model/schema';
+import { substrateTable } from '../model/substrates';
+import { entryOf } from '../model/sure';
+import { passMl, type PassSize } from './amounts';
+
+/** What of a pass its amount depends on; passes of the planner are such. */
+export interface MeasuredPass extends PassSize {
+  id: string;
+  pieceId: string;
+  unit: number;
+  stepId: string;
+  stepIndex: number;
+  coat: number;
+  face: string | undefined;
+  cells: readonly string[];
+  colour: string | undefined;
+  method: Method;
+}
+
+/** What one pass takes out of a tin, ml, the middle figure. */
+export interface PassNeed {
+  passId: string;
+  pieceId: string;
+  unit: number;
+  stepId: string;
+  material: Material;
+  /** The colour it is bought or mixed in, where it comes in many. */
+  colour: string | undefined;
+  ml: number;
+}
+
+/** What bare foam drinks of its first coat besides the film, ml on a square metre (docs/domain.md, "Amounts"). */
+const BARE_ML_PER_M2 = 80;
+/** The same once its skin was closed by heat. */
+const HEAT_SEALED_ML_PER_M2 = 25;
+/** What stays in the cup and the gun of every mix, ml. */
+const RESIDUE_ML = 5;
+
+/** Filler and glue go beside the film, or into gaps: neither closes foam. */
+const closesFoam = ({ role }: Material): boolean => role !== 'fill' && role !== 'bond';
+
+/** Whether a material is bought in the colour of its step: paint, and what comes in cans of many colours. */
+export const comesInColours = ({ role, methods: [usual] }: Material): boolean =>
+  role === 'paint' ||
+  role === 'texture' ||
+  role === 'detail' ||
+  (role === 'prime' && usual !== undefined && methodTable[usual].sprays);
+
+/**
+ * What every pass of a build takes out of its tin: the film on what it covers, over what is lost on the way; what bare foam drinks of its first
+ * coat; and what stays in the cup and the gun, once a coat of all units.
+ * @param passes all passes of a build, in the order they are done
+ * @param factors how much more or less than reckoned the user takes, by material id; 1 where nothing is known
+ * @example 600 cm² of bare foam, first coat at 120 µm by brush: 7.58 ml + 0.06 m² · 80 ml = 12.4 ml
+ */
+export function needsOf(
+  build: Pick<Build, 'pieces'>,
+  passes: readonly MeasuredPass[],
+  factors: ReadonlyMap<string, number> = new Map(),
+): PassNeed[] {
+  const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
+  const closed = new Set<string>();
+  const mixed = new Set<string>();
+  const inOrder = [...passes].sort((a, b) => a.stepIndex - b.stepIndex);
+  return inOrder.flatMap((pass): PassNeed[] => {
+    const { id, pieceId, unit, stepId, material, cells, coat, face, method } = pass;
+    if (!material) return [];
+    const piece = entryOf(pieces, pieceId);
+    let ml = passMl(pass);
+    if (closesFoam(material)) {
+      const keys = cells.map((cell) => `${pieceId}/${unit}/${cell}`);
+      if (substrateTable[piece.substrate.kind].isPorousFoam && keys.length > 0) {
+        const bareShare = keys.filter((key) => !closed.has(key)).length / keys.length;
+        const isHeated =
+          piece.substrate.heatSealed === true ||
+          piece.steps.slice(0, pass.stepIndex).some(({ kind }) => kind === 'heat-seal');
+        ml += (pass.areaCm2 / 10_000) * bareShare * (isHeated ? HEAT_SEALED_ML_PER_M2 : BARE_ML_PER_M2);
+      }
+      for (const key of keys) closed.add(key);
+    }
+    ml *= factors.get(material.id) ?? 1;
+    const mix = [pieceId, stepId, coat, face].join('/');
+    const leavesResidue = method === 'airbrush' || material.potLife !== undefined;
+    if (leavesResidue && !mixed.has(mix)) ml += RESIDUE_ML;
+    mixed.add(mix);
+    const colour = comesInColours(material) ? pass.colour : undefined;
+    return [{ passId: id, pieceId, unit, stepId, material, colour, ml }];
+  });
+}
