@@ -8,7 +8,9 @@ import {
   rescueBuild,
   sayChance,
   sayMoment,
+  sayMl,
   sayWait,
+  shopBuild,
   toEpochMinute,
   toWallTime,
   type Build,
@@ -18,6 +20,7 @@ import {
   type PieceForecast,
   type PiecePlan,
   type Plan,
+  type ShopLine,
   type Spread,
   type WayOut,
 } from '@fixatum/core';
@@ -167,6 +170,35 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
       }),
     );
 
+  program
+    .command('shop')
+    .description('say what to buy, by when, and what it is for')
+    .argument('<file>', 'a build file')
+    .option('--json', 'print the list as JSON')
+    .addOption(nowOption())
+    .addOption(triesOption())
+    .addOption(seedOption())
+    .action((file: string, flags: Flags) =>
+      withBuild(file, flags, (build, plan) => {
+        const { lines, sundries } = shopBuild(build, plan);
+        if (flags.json) {
+          const wall = (minute: number | undefined) =>
+            minute === undefined ? null : toWallTime(Math.floor(minute), plan.timeZone);
+          const told = lines.map((line) => ({
+            ...line,
+            firstUseAt: wall(line.firstUseAt),
+            buyBy: wall(line.buyBy),
+          }));
+          return print(JSON.stringify({ lines: told, sundries }, null, 2));
+        }
+        const wanted = lines.filter(({ buy }) => buy.containers.length > 0);
+        if (wanted.length === 0) print('Everything that is still to be laid is on the shelf.');
+        wanted.forEach((line) => print(shopLine(build, line, plan.timeZone)));
+        if (sundries.tapeM > 0) print(`Tape: ${sundries.tapeM.toFixed(1)} m`);
+        if (sundries.glovePairs > 0) print(`Gloves: ${sundries.glovePairs} pairs`);
+      }),
+    );
+
   try {
     await program.parseAsync(args, { from: 'user' });
   } catch (error) {
@@ -187,6 +219,19 @@ function forecastJson({ pieceId, packable, wearable, chance }: PieceForecast, ti
   const wall = (minute: number) => (Number.isFinite(minute) ? toWallTime(minute, timeZone) : null);
   const spread = (one: Spread) => ({ p10: wall(one.p10), p50: wall(one.p50), p90: wall(one.p90) });
   return { piece: pieceId, packable: spread(packable), wearable: spread(wearable), chance: chance ?? null };
+}
+
+/** "2 × 120 ml Craft acrylic #445566 (12.00), by Mon 15 Feb, 08:03: needs 168 ml, enough is 232 ml, 100 ml there; for Plate". */
+function shopLine(build: Build, line: ShopLine, timeZone: string): string {
+  const { name, colour, buy, needMl, enoughMl, shelfMl, onOrderMl, buyBy, steps } = line;
+  const what = buy.containers.map(({ count, containerMl }) => `${count} × ${sayMl(containerMl)}`).join(' + ');
+  const cost = buy.cost === undefined ? '' : ` (${buy.cost.toFixed(2)})`;
+  const by = buyBy === undefined ? '' : `, by ${sayMoment(Math.floor(buyBy), timeZone)}`;
+  const names = [...new Set(steps.map(({ pieceId }) => pieceId))].map(
+    (id) => build.pieces.find((piece) => piece.id === id)?.name ?? id,
+  );
+  const coming = onOrderMl > 0 ? `, ${sayMl(onOrderMl)} on order` : '';
+  return `${what} ${[name, colour].filter(Boolean).join(' ')}${cost}${by}: needs ${sayMl(needMl)}, enough is ${sayMl(enoughMl)}, ${sayMl(shelfMl)} there${coming}; for ${names.join(', ')}`;
 }
 
 const faultLine = (fault: Fault) => `${pathText(fault.path)}: ${fault.message}`;

@@ -118,6 +118,7 @@ export * from './looks/writeSteps';
 export * from './io/airFiles';
 export * from './io/journalCsv';
 export * from './io/planExport';
+export * from './words/amountWords';
 export * from './words/fieldWords';
 export * from './words/workWord';
 export * from './words/whereWords';

@@ -67,6 +67,8 @@ watch(
       plan: 'Plan',
       'run-sheets': 'Run sheets',
       materials: 'Materials',
+      shelf: 'Shelf',
+      shopping: 'To buy',
       journal: 'Journal',
       workshop: 'Workshop',
       techniques: 'Techniques',
@@ -97,6 +99,7 @@ onKeyStroke((event) => {
   else if (event.key === 'j') go('journal');
   else if (event.key === 'w') go('workshop');
   else if (event.key === 'h') go('techniques');
+  else if (event.key === 'k') go('shelf');
   else if (event.key === 'u' && store.build) void store.undo();
 });
 </script>

@@ -14,6 +14,8 @@ export const router = createRouter({
       name: 'materials',
       component: () => import('./materials/MaterialsView.vue'),
     },
+    { path: '/b/:build/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue') },
+    { path: '/b/:build/shopping', name: 'shopping', component: () => import('./shelf/ShoppingView.vue') },
     { path: '/b/:build/journal', name: 'journal', component: () => import('./journal/JournalView.vue') },
     { path: '/b/:build/workshop', name: 'workshop', component: () => import('./workshop/WorkshopView.vue') },
     {

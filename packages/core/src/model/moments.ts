@@ -47,7 +47,14 @@ export function mapMoments(
         ? { ...place, climate: field('start', 'planned')(place.climate, [...path, 'climate']) }
         : place,
     ),
-    ...some('stock', field('openedOn', 'day')),
+    ...some(
+      'stock',
+      field('levelAt', 'happened'),
+      field('openedOn', 'day'),
+      field('bestBefore', 'day'),
+      field('arrivesOn', 'day'),
+    ),
+    ...some('amounts', field('on', 'day')),
     ...some('pieces', field('packedAt', 'happened')),
     ...some('log', field('doneAt', 'happened'), field('startedAt', 'happened')),
     ...some('underway', field('startedAt', 'happened'), field('pausedAt', 'happened')),

@@ -14,6 +14,7 @@ import { timeOfDay } from '../shared/timeAxis';
 import { isTyping } from '../shared/typing';
 import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
 
+const TinCheck = later(() => import('./TinCheck.vue'));
 const LookOverPanel = later(() => import('./LookOverPanel.vue'));
 const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
 
@@ -115,6 +116,7 @@ onKeyStroke((event) => {
     </p>
     <div v-if="step" class="how"><HowToButton :step="step" :material="first.material" /></div>
     <p v-if="details" class="details" data-testid="pass-details">{{ details }}</p>
+    <TinCheck v-if="first.material" :passes="chosen" />
     <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
     <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
 

@@ -52,6 +52,8 @@ function ownTin(material: Material): void {
         <button :aria-pressed="tab === 'catalogue'" @click="tab = 'catalogue'">Catalogue</button>
         <button :aria-pressed="tab === 'pairs'" @click="tab = 'pairs'">Does it go over that?</button>
         <button :aria-pressed="tab === 'swatches'" @click="tab = 'swatches'">Swatches</button>
+        <router-link :to="{ name: 'shelf', params: { build: store.theId } }">Shelf</router-link>
+        <router-link :to="{ name: 'shopping', params: { build: store.theId } }">To buy</router-link>
       </div>
     </div>
     <PairBoard v-if="tab === 'pairs'" />

@@ -6,6 +6,7 @@ const keys: [string, string][] = [
   ['p', 'Pieces'],
   ['t', 'Plan: the time table'],
   ['m', 'Materials: figures, pairs and swatches'],
+  ['k', 'Shelf: what is in which tin'],
   ['j', 'Journal: what happened'],
   ['w', 'Workshop: people, places, air, dates'],
   ['h', 'Techniques: how each kind of work is done'],

@@ -28,7 +28,12 @@ const finisherViews = [
   { name: 'journal', word: 'Journal' },
   { name: 'workshop', word: 'Workshop' },
 ];
-const homes: Record<string, string> = { piece: 'pieces', 'run-sheets': 'plan' };
+const homes: Record<string, string> = {
+  piece: 'pieces',
+  'run-sheets': 'plan',
+  shelf: 'materials',
+  shopping: 'materials',
+};
 const here = computed(() => (me.isHelper ? undefined : homes[String(route.name)]) ?? String(route.name));
 
 /** The next date that has not passed. */
@@ -76,6 +81,11 @@ const lights = [
             v-if="store.id"
             :to="{ name: 'techniques', params: { build: store.id } }"
             title="Techniques and words"
+          />
+          <v-list-item
+            v-if="store.id && !me.isHelper"
+            :to="{ name: 'shopping', params: { build: store.id } }"
+            title="Shopping list"
           />
           <v-list-item
             v-if="store.id && !me.isHelper"

@@ -15,7 +15,7 @@ export interface TinLevel {
 /** What the shelf holds. */
 export interface Shelf {
   tins: TinLevel[];
-  /** What was laid that no tin on the shelf had, ml by material id. */
+  /** What was laid that the tins on the shelf did not have, ml by material id; of what no tin is kept of, nothing is said. */
   missingMl: Map<string, number>;
 }
 
@@ -80,7 +80,8 @@ export function shelfOf(
       left -= taken;
       if (left <= 0) break;
     }
-    if (left > 1e-9 && !isCounted) missingMl.set(materialId, (missingMl.get(materialId) ?? 0) + left);
+    if (left > 1e-9 && own.length > 0 && !isCounted)
+      missingMl.set(materialId, (missingMl.get(materialId) ?? 0) + left);
   }
   return { tins, missingMl };
 }

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { sayDate, sayMl, serves, type TinLevel } from '@fixatum/core';
+import { mdiDotsVertical, mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import FaultList from '../shared/FaultList.vue';
+import type { Fault } from '@fixatum/core';
+import ShelfHead from './ShelfHead.vue';
+import TinDialog from './TinDialog.vue';
+import TinDrawing from './TinDrawing.vue';
+import WeighDialog from './WeighDialog.vue';
+import { withLevel } from './tins';
+import { useShelf } from './useShelf';
+
+/** What stands on the shelf: every tin with what is in it, what the plan takes of it, and how it stands by its age. */
+const { store, list, shelf, today, ageOf, change } = useShelf();
+const faults = ref<Fault[]>([]);
+
+const ageWords = {
+  good: '',
+  'try-first': '▲ Old: try it on an offcut first',
+  'not-trusted': '■ Too old to trust: not counted',
+} as const;
+
+const rows = computed(() =>
+  (shelf.value?.tins ?? [])
+    .map((level) => {
+      const { tin } = level;
+      const material = store.materials.get(tin.material);
+      const lines = (list.value?.lines ?? []).filter((line) => serves(tin, line.materialId, line.colour));
+      const taken = lines.reduce((sum, { enoughMl }) => sum + enoughMl, 0);
+      const isComing = tin.arrivesOn !== undefined && tin.arrivesOn > today.value;
+      return {
+        level,
+        tin,
+        material,
+        name: material?.name ?? tin.material,
+        colour: tin.colour ?? material?.colour ?? '#9a9a98',
+        isComing,
+        age: ageWords[ageOf(tin)],
+        details: [
+          isComing && tin.arrivesOn ? `on order, here on ${sayDate(tin.arrivesOn)}` : '',
+          tin.openedOn ? `opened ${sayDate(tin.openedOn)}` : isComing ? '' : 'not opened',
+          tin.bestBefore ? `best before ${sayDate(tin.bestBefore)}` : '',
+          tin.lot ? `lot ${tin.lot}` : '',
+          tin.price === undefined ? '' : `paid ${tin.price}`,
+        ].filter(Boolean),
+        plan: lines.length === 0 ? 'nothing planned needs it' : `the plan takes up to ${sayMl(taken)}`,
+      };
+    })
+    .sort((a, b) => a.name.localeCompare(b.name) || a.level.at - b.level.at),
+);
+const worth = computed(() =>
+  rows.value.reduce(
+    (sum, { tin, level }) => sum + (tin.price === undefined ? 0 : (tin.price * level.ml) / tin.containerMl),
+    0,
+  ),
+);
+const missing = computed(() =>
+  [...(shelf.value?.missingMl ?? [])].map(([id, ml]) => ({ name: store.materials.get(id)?.name ?? id, ml })),
+);
+
+const editing = ref<number>();
+const adding = ref(false);
+const weighing = ref<TinLevel>();
+
+async function setLevel(level: TinLevel, ml: number, said: string): Promise<void> {
+  faults.value = await change(withLevel(store.theBuild, level, ml, store.now), said);
+}
+async function remove(at: number, name: string): Promise<void> {
+  faults.value = await change(
+    { stock: (store.theBuild.stock ?? []).filter((_, n) => n !== at) },
+    `Off the shelf: ${name}`,
+  );
+}
+function edit(at: number | undefined): void {
+  editing.value = at;
+  adding.value = true;
+}
+</script>
+
+<template>
+  <div v-if="store.build" class="page">
+    <ShelfHead title="Shelf">
+      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="edit(undefined)">Add a tin</v-btn>
+    </ShelfHead>
+    <FaultList :faults="faults" />
+    <p v-if="rows.length === 0" class="quiet">
+      Nothing stands on the shelf yet. Add what you have, and the list of what to buy gets shorter.
+    </p>
+    <p v-for="one in missing" :key="one.name" class="missing">
+      ▲ {{ sayMl(one.ml) }} of {{ one.name }} were laid that no tin here had: set a level, or add the tin.
+    </p>
+    <ul class="tins">
+      <li v-for="row in rows" :key="row.level.at" class="tin" data-testid="tin">
+        <TinDrawing
+          :share="row.level.ml / row.tin.containerMl"
+          :colour="row.colour"
+          :is-coming="row.isComing"
+        />
+        <div class="what">
+          <strong>{{ row.name }}</strong><span v-if="row.tin.colour" class="quiet">
+            · {{ row.tin.colour }}</span
+          >
+          <p class="figures level" data-testid="level">
+            {{ sayMl(row.level.ml) }} <span class="quiet">of {{ sayMl(row.tin.containerMl) }}</span>
+          </p>
+          <p class="small quiet">{{ row.details.join(' · ') }}</p>
+          <p class="small quiet">{{ row.plan }}</p>
+          <p v-if="row.age" class="small age">{{ row.age }}</p>
+        </div>
+        <div class="acts">
+          <template v-if="!row.isComing">
+            <v-btn
+              size="small"
+              variant="outlined"
+              @click="setLevel(row.level, row.tin.containerMl / 2, `Half left: ${row.name}`)"
+              >Half left</v-btn
+            >
+            <v-btn size="small" variant="outlined" @click="setLevel(row.level, 0, `Empty: ${row.name}`)"
+              >Empty</v-btn
+            >
+            <v-btn size="small" variant="outlined" @click="weighing = row.level">Weigh or set…</v-btn>
+          </template>
+          <v-menu>
+            <template #activator="{ props: menu }">
+              <v-btn
+                v-bind="menu"
+                :icon="mdiDotsVertical"
+                variant="text"
+                size="small"
+                :aria-label="`${row.name}, ${sayMl(row.level.ml)}: menu`"
+              />
+            </template>
+            <v-list density="compact">
+              <v-list-item title="Change" @click="edit(row.level.at)" />
+              <v-list-item title="Take off the shelf" @click="remove(row.level.at, row.name)" />
+            </v-list>
+          </v-menu>
+        </div>
+      </li>
+    </ul>
+    <p v-if="worth > 0" class="small quiet mt-4">
+      What is left is worth about {{ worth.toFixed(2) }}, by what was paid for it.
+    </p>
+    <TinDialog v-if="adding" v-model="adding" :at="editing" />
+    <WeighDialog v-if="weighing" :level="weighing" @close="weighing = undefined" />
+  </div>
+  <div v-else class="page quiet">Opening the build…</div>
+</template>
+
+<style scoped>
+.tins {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 420px), 1fr));
+  gap: 0 32px;
+}
+
+.tin {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr);
+  gap: 6px 16px;
+  padding: 14px 0;
+  border-top: 1px solid var(--line);
+}
+
+.level {
+  font-size: 1.25rem;
+  font-weight: 700;
+}
+
+.level .quiet {
+  font-size: 1rem;
+  font-weight: 400;
+}
+
+.acts {
+  grid-column: 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.age,
+.missing {
+  font-weight: 600;
+}
+
+.missing {
+  color: rgb(var(--v-theme-warning));
+  margin-bottom: 8px;
+}
+</style>

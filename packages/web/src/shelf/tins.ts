@@ -1,0 +1,59 @@
+import { toWallTime, type AmountMeasuredEntry, type Build, type Tin, type TinLevel } from '@fixatum/core';
+import { nanoid } from 'nanoid';
+
+/** Less than this says nothing of how much somebody takes, ml. */
+const WORTH_LEARNING_ML = 5;
+
+/** What a change of the shelf writes. */
+export type ShelfChange = { stock: Tin[]; amounts?: AmountMeasuredEntry[] };
+
+/** A tin as it comes on to the shelf: full, unless something else is said. */
+export interface NewTin extends Partial<
+  Pick<Tin, 'colour' | 'openedOn' | 'bestBefore' | 'arrivesOn' | 'lot' | 'price' | 'keptIn'>
+> {
+  material: string;
+  containerMl: number;
+  remainingMl?: number | undefined;
+}
+
+const atNow = (build: Pick<Build, 'timeZone'>, now: number): string =>
+  toWallTime(Math.floor(now), build.timeZone);
+
+/**
+ * The shelf with the level of a tin set by hand, from now on; what was used since it was set last, against what was reckoned, is learned from.
+ * @param ml what is left now
+ */
+export function withLevel(build: Build, level: TinLevel, ml: number, now: number): ShelfChange {
+  const at = atNow(build, now);
+  const stock = (build.stock ?? []).map((tin, n) =>
+    n === level.at
+      ? { ...tin, id: tin.id ?? nanoid(12), remainingMl: Math.min(ml, tin.containerMl), levelAt: at }
+      : tin,
+  );
+  const reckonedMl = level.tin.remainingMl - level.ml;
+  const usedMl = level.tin.remainingMl - ml;
+  if (level.tin.levelAt === undefined || reckonedMl < WORTH_LEARNING_ML || usedMl < 0) return { stock };
+  const measured: AmountMeasuredEntry = {
+    id: nanoid(12),
+    material: level.tin.material,
+    reckonedMl,
+    usedMl,
+    on: at.slice(0, 10),
+  };
+  return { stock, amounts: [...(build.amounts ?? []), measured] };
+}
+
+/** The shelf with some new tins of a kind on it, full unless something else is said. */
+export function withTins(build: Build, tin: NewTin, count: number, now: number): Tin[] {
+  const fresh = Array.from({ length: count }, (): Tin => ({
+    ...tin,
+    id: nanoid(12),
+    remainingMl: tin.remainingMl ?? tin.containerMl,
+    levelAt: atNow(build, now),
+  }));
+  return [...(build.stock ?? []), ...fresh];
+}
+
+/** What a gross weight comes to, ml: `(gross − empty) ÷ density`. */
+export const mlOfWeight = (grossG: number, emptyG: number, gPerMl: number): number =>
+  Math.max(0, (grossG - emptyG) / gPerMl);
