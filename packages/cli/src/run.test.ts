@@ -100,6 +100,33 @@ describe('fixatum', () => {
     expect(await run(['rescue', tidepool], readText)).toMatchObject({ status: 0, out: 'Nothing is late.\n' });
   });
 
+  it('says what to buy, by when and for what, and the same as JSON', async () => {
+    const args = ['shop', demo, '--now', '2027-02-20T19:30'];
+    const { status, out } = await run(args, readText);
+    expect(status).toBe(0);
+    // The shelf of the demo is short of brass and of the gloss sea-green; the satin varnish is on order.
+    const lines = out.trim().split('\n');
+    expect(lines[0]).toMatch(
+      /^1 × 60 ml Metallic acrylic #a8803a \(4\.50\), by \w+ \d+ Feb, \d\d:\d\d: needs \d+ ml, enough is \d+ ml, \d+ ml there; for /,
+    );
+    expect(lines[1]).toMatch(
+      /^1 × 60 ml Flexible costume acrylic gloss #3f7f72, by .*; for Dial breastplate$/,
+    );
+    expect(lines.slice(2).map((line) => line.replace(/[\d.]+/, 'n'))).toEqual([
+      'Tape: n m',
+      'Gloves: n pairs',
+    ]);
+    const json = JSON.parse((await run([...args, '--json'], readText)).out) as {
+      lines: { materialId: string; onOrderMl: number; buyBy: string | null }[];
+    };
+    expect(json.lines.filter(({ buyBy }) => buyBy !== null)).toHaveLength(2);
+    expect(json.lines.find(({ materialId }) => materialId === 'satin-varnish')?.onOrderMl).toBe(240);
+    const done = JSON.stringify({ ...JSON.parse(await readFile(demo, 'utf8')), pieces: [], log: [] });
+    expect((await run(['shop', 'x.json'], text(done))).out).toBe(
+      'Everything that is still to be laid is on the shelf.\n',
+    );
+  });
+
   it.each([
     ['broken JSON', '{', 'not whole JSON'],
     ['another format', '{"format":"x"}', 'format: The format here is "x"'],

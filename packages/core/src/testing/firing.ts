@@ -619,6 +619,84 @@ export const firing: Case[] = [
     ],
   ],
   [
+    'R76',
+    'paint that was opened three years ago, of which it keeps one and a half',
+    [
+      plate(
+        [pva, paint],
+        {},
+        { stock: [{ material: 'craft-acrylic', containerMl: 60, remainingMl: 40, openedOn: '2024-01-01' }] },
+      ),
+      'risk',
+      'paint',
+    ],
+    [
+      [
+        'opened last year',
+        plate(
+          [pva, paint],
+          {},
+          {
+            stock: [{ material: 'craft-acrylic', containerMl: 60, remainingMl: 40, openedOn: '2026-01-01' }],
+          },
+        ),
+      ],
+      [
+        'a younger tin beside it',
+        plate(
+          [pva, paint],
+          {},
+          {
+            stock: [
+              { material: 'craft-acrylic', containerMl: 60, remainingMl: 40, openedOn: '2024-01-01' },
+              { material: 'craft-acrylic', containerMl: 60, remainingMl: 40, openedOn: '2026-12-01' },
+            ],
+          },
+        ),
+      ],
+    ],
+  ],
+  [
+    'R76',
+    'cement that was opened long ago never bonds',
+    [
+      plate(
+        [lay('g', 'join', 'contact-cement')],
+        {},
+        { stock: [{ material: 'contact-cement', containerMl: 60, remainingMl: 40, openedOn: '2024-01-01' }] },
+      ),
+      'stop',
+      'g',
+    ],
+    [
+      [
+        'opened last month',
+        plate(
+          [lay('g', 'join', 'contact-cement')],
+          {},
+          {
+            stock: [{ material: 'contact-cement', containerMl: 60, remainingMl: 40, openedOn: '2027-01-15' }],
+          },
+        ),
+      ],
+      [
+        'nothing left of it',
+        plate(
+          [lay('g', 'join', 'contact-cement')],
+          {},
+          {
+            stock: [
+              {
+                ...{ material: 'contact-cement', containerMl: 60, remainingMl: 40, openedOn: '2024-01-01' },
+                remainingMl: 0,
+              },
+            ],
+          },
+        ),
+      ],
+    ],
+  ],
+  [
     'O06',
     'straps on before the paint',
     [plate([{ id: 's', kind: 'attach', attaches: 'strap' }, pva, paint]), 'risk', 's'],

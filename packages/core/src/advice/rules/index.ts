@@ -85,6 +85,7 @@ import { r72NoClear } from './r72NoClear';
 import { r73PvcDust } from './r73PvcDust';
 import { r74OnSkin } from './r74OnSkin';
 import { r75SealerDropped } from './r75SealerDropped';
+import { r76OldTin } from './r76OldTin';
 
 /** Every rule, in order of its number: R for materials and drying, O for the order of work. */
 export const rules: readonly Rule[] = [
@@ -163,6 +164,7 @@ export const rules: readonly Rule[] = [
   r73PvcDust,
   r74OnSkin,
   r75SealerDropped,
+  r76OldTin,
   o01DecalAfterClear,
   o02BareAreasUncovered,
   o03AttachedTooSoon,

@@ -1,0 +1,52 @@
+import type { Tin, TinLevel } from '@fixatum/core';
+import { smallBuild } from '../testing/smallBuild';
+import { mlOfWeight, withLevel, withTins } from './tins';
+
+/** 15 February 2027, 08:00 UTC. */
+const NOW = 30_044_640;
+const tin: Tin = {
+  id: 't',
+  material: 'pva-flex-primer',
+  containerMl: 500,
+  remainingMl: 400,
+  levelAt: '2027-02-10T10:00',
+};
+const level = (ml: number): TinLevel => ({ at: 0, tin, ml });
+const build = smallBuild({ stock: [tin, { material: 'craft-acrylic', containerMl: 60, remainingMl: 60 }] });
+
+test('a level that is set counts from now on, and what was used is held against what was reckoned', () => {
+  // Reckoned from the log 50 ml went, by eye 60.
+  const { stock, amounts } = withLevel(build, level(350), 340, NOW);
+  expect(stock[0]).toMatchObject({ id: 't', remainingMl: 340, levelAt: '2027-02-15T08:00' });
+  expect(stock[1]).toEqual(build.stock![1]);
+  expect(amounts).toMatchObject([
+    { material: 'pva-flex-primer', reckonedMl: 50, usedMl: 60, on: '2027-02-15' },
+  ]);
+});
+
+test('nothing is learned from little, from more than there was, or where no day was known', () => {
+  expect(withLevel(build, level(396), 380, NOW).amounts).toBeUndefined();
+  expect(withLevel(build, level(350), 450, NOW).amounts).toBeUndefined();
+  const { levelAt: _day, ...undated } = tin;
+  expect(withLevel(build, { ...level(350), tin: undated }, 340, NOW).amounts).toBeUndefined();
+  // It holds no more than it holds.
+  expect(withLevel(build, level(350), 900, NOW).stock[0]!.remainingMl).toBe(500);
+});
+
+test('tins come on to the shelf full, each with an id of its own', () => {
+  const stock = withTins(build, { material: 'matte-varnish', containerMl: 120, price: 8 }, 2, NOW);
+  expect(stock).toHaveLength(4);
+  expect(stock.slice(2)).toMatchObject([
+    { material: 'matte-varnish', remainingMl: 120, price: 8, levelAt: '2027-02-15T08:00' },
+    { remainingMl: 120 },
+  ]);
+  expect(stock[2]!.id).not.toBe(stock[3]!.id);
+  expect(withTins(build, { material: 'x', containerMl: 120, remainingMl: 30 }, 1, NOW)[2]!.remainingMl).toBe(
+    30,
+  );
+});
+
+test('what a tin weighs less its pot, by its density', () => {
+  expect(mlOfWeight(253, 33, 1.1)).toBeCloseTo(200, 10);
+  expect(mlOfWeight(20, 33, 1.1)).toBe(0);
+});
