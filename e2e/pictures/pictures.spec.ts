@@ -48,7 +48,8 @@ const withMadeUpFolder = (page: Page) =>
 const views: [name: string, path: () => string, size?: { width: number; height: number }][] = [
   ['start', () => '/'],
   ['bench', () => `/b/${build}/bench`],
-  ['bench-phone', () => `/b/${build}/bench`, { width: 390, height: 844 }],
+  ['shopping-phone', () => `/b/${build}/shopping`, { width: 390, height: 844 }],
+  ['shelf', () => `/b/${build}/shelf`],
   ['pieces', () => `/b/${build}/pieces`],
   ['piece', () => `/b/${build}/pieces/breastplate`],
   ['plan', () => `/b/${build}/plan`],
@@ -58,16 +59,6 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
 
 /** Views that take a few presses to get to. */
 const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<void>][] = [
-  [
-    'new-piece',
-    () => `/b/${build}/pieces`,
-    async (page) => {
-      await page.getByRole('button', { name: 'Add a piece' }).click();
-      await page.getByLabel('Name').fill('Moon-phase collar');
-      await choose(page, 'Shape', 'Cone section');
-      await page.getByRole('button', { name: 'Split into zones' }).click();
-    },
-  ],
   [
     'materials',
     () => `/b/${build}/materials`,
@@ -101,13 +92,6 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await expect(page.locator('.working.on')).toHaveCount(0);
       await page.locator('.step-row').filter({ hasText: 'Mask' }).last().getByTestId('how').click();
       await expect(page.getByRole('article')).toBeVisible();
-    },
-  ],
-  [
-    'swatches',
-    () => `/b/${build}/materials`,
-    async (page) => {
-      await page.getByRole('button', { name: 'Swatches' }).click();
     },
   ],
   [
@@ -185,6 +169,23 @@ for (const [name, path, steps] of deeper) {
     await shoot(page, name);
   });
 }
+
+if (isWanted('look-over-phone'))
+  test('look-over-phone', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    const { builds } = (await (await page.request.get(`${server.url}/api/builds`)).json()) as {
+      builds: { id: string; name: string }[];
+    };
+    const lantern = builds.find(({ name }) => name === 'Tidepool lantern')!.id;
+    await page.request.post(`${server.url}/api/builds/${lantern}/log`, {
+      data: { piece: 'shell', unit: 1, step: 'heat' },
+    });
+    await page.goto(`${server.url}/b/${lantern}/bench`);
+    const look = page.getByTestId('look-over');
+    await look.getByRole('checkbox').nth(1).check();
+    await look.getByRole('button', { name: 'Not right: A seam or gap can be felt' }).click();
+    await shoot(page, 'look-over-phone');
+  });
 
 if (isWanted('pairing'))
   test('pairing', async ({ page, browser }) => {
