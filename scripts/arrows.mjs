@@ -33,6 +33,7 @@ const rooms = {
     'techniques',
     'journal',
     'materials',
+    'shelf',
     'workshop',
     'start',
     'piece',
