@@ -23,6 +23,8 @@ test('several timers run on through reload, restart and time itself, and are sto
     ['Tea', '30'],
   ] as const) {
     await page.getByRole('button', { name: 'Another timer' }).click();
+    // It takes the focus a moment after it is there, and would take what is typed into another field along.
+    await expect(page.getByLabel('What for')).toBeFocused();
     await page.getByLabel('What for').fill(what);
     await page.getByLabel('Minutes', { exact: true }).fill(minutes);
     await page.getByRole('button', { name: 'Go' }).click();

@@ -29,12 +29,14 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   });
   await page.goto(server.url);
   await page.getByRole('button', { name: 'New build' }).click();
+  await expect(page.getByLabel('What is it called?')).toBeFocused();
   await page.getByLabel('What is it called?').fill('Kelp warden');
   await page.getByLabel('Worn on', { exact: true }).fill('20 March 2027');
   await page.getByRole('button', { name: 'Make it' }).click();
   await page.getByRole('link', { name: 'Go to Pieces' }).click();
 
   await page.getByRole('button', { name: 'Add the first piece' }).click();
+  await expect(page.getByLabel('Name')).toBeFocused();
   await page.getByLabel('Name').fill('Breastplate');
   await page.getByLabel('Width').fill('400');
   await page.getByLabel('Height').fill('450');
@@ -71,6 +73,7 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   ] as const) {
     await page.keyboard.press('p');
     await page.getByRole('button', { name: 'Add a piece' }).click();
+    await expect(page.getByLabel('Name')).toBeFocused();
     await page.getByLabel('Name').fill(name);
     await choose(page, 'Shape', shape);
     await choose(page, 'Look', look);
@@ -196,6 +199,7 @@ test('two windows change one piece: the second is told, and both changes can be 
     await one.goto(`${server.url}/b/${id}/pieces/gorget`);
     await one.getByRole('button', { name: 'Change the piece' }).click();
   }
+  await expect(page.getByLabel('Name')).toBeFocused();
   await page.getByLabel('Name').fill('Orbit collar');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Orbit collar' })).toBeVisible();

@@ -13,11 +13,13 @@ test.afterEach(() => server.stop());
 async function plate(page: Page): Promise<string> {
   await page.goto(server.url);
   await page.getByRole('button', { name: 'New build' }).click();
+  await expect(page.getByLabel('What is it called?')).toBeFocused();
   await page.getByLabel('What is it called?').fill('Ferry warden');
   await page.getByLabel('Worn on', { exact: true }).fill('20 March 2027');
   await page.getByRole('button', { name: 'Make it' }).click();
   await page.getByRole('link', { name: 'Go to Pieces' }).click();
   await page.getByRole('button', { name: 'Add the first piece' }).click();
+  await expect(page.getByLabel('Name')).toBeFocused();
   await page.getByLabel('Name').fill('Plate');
   await page.getByLabel('Width').fill('400');
   await page.getByLabel('Height').fill('300');
@@ -99,4 +101,19 @@ test('a tin is added, weighed, emptied and taken off; what can not be is said an
   await tin.getByRole('button', { name: /menu$/ }).click();
   await page.getByText('Take off the shelf').click();
   await expect(tin).toHaveCount(0);
+
+  // A table comes in whole or not at all.
+  const table = (rows: string) => ({
+    name: 'shelf.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`material;holds ml;left ml\n${rows}`),
+  });
+  await page.getByLabel('Table of tins').setInputFiles(table('Craft acrylic;60;12,5\nMoon dust;60;1'));
+  await expect(page.getByText('Row 2: no material is called "Moon dust".')).toBeVisible();
+  await expect(tin).toHaveCount(0);
+  await page
+    .getByLabel('Table of tins')
+    .setInputFiles(table('Craft acrylic;60;12,5\nRubber dip spray;400;400'));
+  await expect(tin).toHaveCount(2);
+  await expect(tin.first().getByTestId('level')).toHaveText('13 ml of 60 ml');
 });

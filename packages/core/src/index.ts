@@ -117,6 +117,7 @@ export * from './looks/writeRecipe';
 export * from './looks/writeSteps';
 export * from './io/airFiles';
 export * from './io/journalCsv';
+export * from './io/shelfCsv';
 export * from './io/planExport';
 export * from './words/amountWords';
 export * from './words/fieldWords';

@@ -133,6 +133,14 @@ describe('safety', () => {
     expect(line('urethane-2k-clear')).toMatch(/licensed practice with supplied air/);
   });
 
+  it('asks for gloves and no flame where a solvent is wiped with, and for nothing with water', () => {
+    for (const cleans of ['degreased', 'unglued'] as const)
+      expect(line(undefined, { kind: 'prep', cleans })).toBe(
+        'Gloves and moving air with any solvent; no flame near.',
+      );
+    expect(line(undefined, { kind: 'prep', cleans: 'washed' })).toBeUndefined();
+  });
+
   it('keeps its word on latex and on resins however they are put on', () => {
     const latex = catalogueById.get('natural-latex')!;
     const sprayed = safetyLine({ id: 's', kind: 'seal' }, 'airbrush', latex)!;

@@ -1,12 +1,10 @@
 import Papa from 'papaparse';
 import type { Build } from '../model/schema';
+import { tableText } from './tableText';
 import type { JournalLine } from '../words/journal';
 
 /** A line of the journal, or one that the screen adds to them, such as measured air. */
 export type CsvLine = Omit<JournalLine, 'kind'> & { kind: string };
-
-/** Text in which nothing becomes a formula either where a spreadsheet takes `;` or a tab for the end of a cell. */
-const plainText = (text: string): string => text.replace(/([;\t]\s*)(?=[=+\-@])/g, "$1'");
 
 /** The journal as CSV with a line of headings, oldest first; quotes and line ends as RFC 4180 has them. */
 export function journalCsv(build: Build, lines: readonly CsvLine[]): string {
@@ -19,12 +17,12 @@ export function journalCsv(build: Build, lines: readonly CsvLine[]): string {
         .map((line) => [
           line.at.replace('T', ' '),
           line.kind,
-          plainText(nameOf(line.pieceId)),
+          tableText(nameOf(line.pieceId)),
           line.unit ?? '',
-          plainText(line.text),
+          tableText(line.text),
           line.temperatureC ?? '',
           line.humidityPct ?? '',
-          plainText(line.note ?? ''),
+          tableText(line.note ?? ''),
           line.photo ?? '',
         ]),
     },

@@ -8,6 +8,8 @@ export interface CleaningDefinition {
   note: string;
   /** Until what it was done with has left the surface, minutes; nothing is done to the piece before (docs/domain.md, "Ground"). */
   restMinutes: number;
+  /** With a solvent, which wants gloves, moving air and no flame. */
+  withSolvent?: boolean;
 }
 
 export const cleaningTable = tableOf<CleaningDefinition>()({
@@ -21,11 +23,13 @@ export const cleaningTable = tableOf<CleaningDefinition>()({
     word: 'degreased: grease and silicone',
     note: 'Alcohol on a cloth, in moving air; let it flash off, and do not touch it after that.',
     restMinutes: 15,
+    withSolvent: true,
   },
   unglued: {
     word: 'glue and marker taken off',
     note: 'White spirit on a cotton bud, only where there is glue or marker; let it flash off.',
     restMinutes: 15,
+    withSolvent: true,
   },
 });
 

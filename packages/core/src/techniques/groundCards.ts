@@ -1,3 +1,4 @@
+import { cleaningTable } from '../model/cleanings';
 import { binderOf } from '../model/binders';
 import type { TechniqueCard } from './card';
 
@@ -18,7 +19,8 @@ export const groundCards: readonly TechniqueCard[] = [
     wrong:
       'Too much solvent swells bare foam or opens a seam; marker that is only smeared bleeds through paint.',
     rescue: 'Let swollen foam rest a day. Lock marker that will not come off under a coat of sealer.',
-    tells: ({ step }) => step.kind === 'prep' && step.cleans === 'degreased',
+    tells: ({ step }) =>
+      step.kind === 'prep' && step.cleans !== undefined && cleaningTable[step.cleans].withSolvent === true,
   },
   {
     id: 'wash-off',

@@ -72,6 +72,7 @@ describe('the cards', () => {
     ['glue', { kind: 'attach', material: 'contact-cement' }],
     ['attach-cloth', { kind: 'attach', attaches: 'fabric' }],
     ['attach', { kind: 'attach', attaches: 'strap' }],
+    ['degrease', { kind: 'prep', cleans: 'unglued' }],
     ['look-over', { kind: 'inspect' }],
   ])('%s tells of %o', (id, step) => {
     expect(card(step)).toBe(id);

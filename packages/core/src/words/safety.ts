@@ -1,3 +1,4 @@
+import { cleaningTable } from '../model/cleanings';
 import { hazardsOf, type Hazard } from '../model/hazards';
 import type { Material } from '../model/materialSchema';
 import { methodTable, type Method } from '../model/methods';
@@ -61,7 +62,8 @@ function gearLine(step: Step, method: Method, hazards: ReadonlySet<Hazard>): str
     return step.thinWith === 'water'
       ? 'Wet, so that no dust flies; gloves. Wipe the slurry up before it dries.'
       : 'Particle mask and goggles; vacuum the dust.';
-  if (step.cleans === 'degreased') return 'Gloves and moving air with any solvent; no flame near.';
+  if (step.cleans !== undefined && cleaningTable[step.cleans].withSolvent)
+    return 'Gloves and moving air with any solvent; no flame near.';
   if (step.trims) return 'Cut away from you. Particle mask and goggles where a tool throws dust.';
   // Rounding edges is what most prep is.
   if (step.kind === 'prep' && step.cleans === undefined)

@@ -52,9 +52,14 @@ const offers = computed(() =>
 );
 async function take(offer?: MendOffer): Promise<void> {
   const check = sure(wrong.value, 'what is wrong');
-  if (await repair(store, props.passes, check, offer, zones.value)) wrong.value = undefined;
+  if (!(await repair(store, props.passes, check, offer, zones.value))) return;
+  wrong.value = undefined;
+  right.value = new Set();
 }
-const logRight = () => props.passes.length > 0 && store.logDone([...props.passes]);
+/** What is left of a set is looked at afresh. */
+async function logRight(): Promise<void> {
+  if (await store.logDone([...props.passes])) right.value = new Set();
+}
 const step = computed(() => first.value && stepOf(store.build, first.value));
 </script>
 

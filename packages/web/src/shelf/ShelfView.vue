@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { sayDate, sayMl, serves, type TinLevel } from '@fixatum/core';
+import { readShelfCsv, sayDate, sayMl, serves, shelfCsv, toWallTime, type TinLevel } from '@fixatum/core';
+import { nanoid } from 'nanoid';
 import { mdiDotsVertical, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
@@ -8,6 +9,7 @@ import ShelfHead from './ShelfHead.vue';
 import TinDialog from './TinDialog.vue';
 import TinDrawing from './TinDrawing.vue';
 import WeighDialog from './WeighDialog.vue';
+import { saveFile } from '../shared/saveFile';
 import { withLevel } from './tins';
 import { useShelf } from './useShelf';
 
@@ -59,6 +61,27 @@ const missing = computed(() =>
   [...(shelf.value?.missingMl ?? [])].map(([id, ml]) => ({ name: store.materials.get(id)?.name ?? id, ml })),
 );
 
+const picker = ref<HTMLInputElement>();
+function save(): void {
+  const levels = shelf.value?.tins ?? [];
+  saveFile(`${store.theBuild.name} shelf.csv`, shelfCsv(levels, store.materials), 'text/csv');
+}
+/** Adds the tins of a table: all of them, or none where a row can't be used. */
+async function takeIn(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (!file) return;
+  const at = toWallTime(Math.floor(store.now), store.theBuild.timeZone);
+  const read = readShelfCsv(await file.text(), store.materials, at, () => nanoid(12));
+  input.value = '';
+  faults.value = read.ok
+    ? await change(
+        { stock: [...(store.theBuild.stock ?? []), ...read.value] },
+        `${read.value.length} ${read.value.length === 1 ? 'tin' : 'tins'} on the shelf`,
+      )
+    : read.faults;
+}
+
 const editing = ref<number>();
 const adding = ref(false);
 const weighing = ref<TinLevel>();
@@ -81,6 +104,16 @@ function edit(at: number | undefined): void {
 <template>
   <div v-if="store.build" class="page">
     <ShelfHead title="Shelf">
+      <v-btn :disabled="rows.length === 0" @click="save">Save as a table</v-btn>
+      <v-btn @click="picker?.click()">Take in a table</v-btn>
+      <input
+        ref="picker"
+        type="file"
+        accept=".csv,text/csv"
+        class="d-none"
+        aria-label="Table of tins"
+        @change="takeIn"
+      />
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="edit(undefined)">Add a tin</v-btn>
     </ShelfHead>
     <FaultList :faults="faults" />

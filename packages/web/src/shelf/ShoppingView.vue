@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { pieceName, severityMarks } from '../shared/words';
-import { sayMl, toWallTime, workWord, type Fault, type ShopLine } from '@fixatum/core';
-import { unparse } from 'papaparse';
+import { sayMl, shoppingCsv, toWallTime, workWord, type Fault, type ShopLine } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
 import NumberField from '../shared/NumberField.vue';
@@ -33,7 +32,8 @@ function isLate({ buyBy }: ShopLine): boolean {
 /** Puts what was bought, or ordered, on the shelf. */
 async function got(line: ShopLine, isOrdered: boolean): Promise<void> {
   const build = store.theBuild;
-  const days = build.deliveryDays ?? 0;
+  // What was ordered is not here today, whatever was said of it.
+  const days = Math.max(1, build.deliveryDays ?? 1);
   const arrivesOn = toWallTime(Math.floor(store.now) + days * 1440, build.timeZone).slice(0, 10);
   const stock = line.buy.containers.reduce(
     (made, { containerMl, count, price }) =>
@@ -83,18 +83,8 @@ const sundries = computed(() => {
 });
 
 function save(): void {
-  const rows = wanted.value.map((line) => ({
-    material: line.name,
-    colour: line.colour ?? '',
-    buy: whatWords(line),
-    cost: line.buy.cost?.toFixed(2) ?? '',
-    'needed ml': Math.round(line.needMl),
-    'enough ml': Math.round(line.enoughMl),
-    'on the shelf ml': Math.round(line.shelfMl),
-    'buy by': line.buyBy === undefined ? '' : toWallTime(Math.floor(line.buyBy), store.theBuild.timeZone),
-    for: [...new Set(line.steps.map(({ pieceId }) => pieceName(store.build, pieceId)))].join(', '),
-  }));
-  saveFile(`${store.theBuild.name} shopping.csv`, unparse(rows, { escapeFormulae: true }), 'text/csv');
+  const { name } = store.theBuild;
+  saveFile(`${name} shopping.csv`, shoppingCsv(store.theBuild, wanted.value), 'text/csv');
 }
 const print = () => window.print();
 </script>

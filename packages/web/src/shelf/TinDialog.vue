@@ -99,13 +99,7 @@ async function save(): Promise<void> {
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ at === undefined ? 'Add a tin' : 'Change the tin' }}</h2>
         <form id="tin" class="form-grid" novalidate @submit.prevent="save">
-          <v-autocomplete
-            v-model="form.material"
-            class="wide"
-            label="What is in it"
-            :items="materialItems"
-            :autofocus="at === undefined"
-          />
+          <v-autocomplete v-model="form.material" class="wide" label="What is in it" :items="materialItems" />
           <div v-if="sizes.length > 0" class="wide sizes" role="group" aria-label="Usual sizes">
             <v-btn
               v-for="size in sizes"

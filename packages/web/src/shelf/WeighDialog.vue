@@ -64,7 +64,6 @@ async function save(): Promise<void> {
             suffix="ml"
             :min="0"
             clearable
-            autofocus
           />
           <p class="wide small quiet">Or weigh it:</p>
           <NumberField v-model="form.grossG" label="Weighs now" suffix="g" :min="0" clearable />
