@@ -2,7 +2,8 @@ import { judgeBuild } from '../advice/judgeBuild';
 import { checksOf } from '../facts/lookOver';
 import { parseBuild } from '../materials/parseBuild';
 import { lookingTable, type Check } from '../model/lookOverChecks';
-import { lookOvers } from '../model/lookOvers';
+import { lookOvers, lookOverTable } from '../model/lookOvers';
+import { placementTable } from '../model/placements';
 import type { Build, Piece, Step } from '../model/schema';
 import { operationId } from '../model/stepSpots';
 import { epochMinute, toWallTime } from '../model/wallTime';
@@ -362,4 +363,15 @@ it('every check says what is right and wrong, and what can be done', () => {
       expect(wrong).not.toMatch(/\.$/);
       expect(mends.length).toBeGreaterThan(0);
     }
+});
+
+it('a look takes a few minutes, and is taken again a day later where only time helps', () => {
+  const minutes = Object.fromEntries(lookOvers.map((at) => [at, lookOverTable[at].minutes]));
+  expect(minutes).toEqual({ worn: 10, bare: 4, sealed: 3, primed: 3, coloured: 3, pulled: 2, packing: 5 });
+  const { build, piece } = dressed({ looks: [{ look: look('gunmetal') }] });
+  const stop = stopAt(piece, 'packing');
+  const [wait] = mendOffers(build, piece, stop.id, checkOf(piece, stop, 'nail'));
+  expect([wait!.mend, wait!.waitMinutes]).toEqual(['wait', 1440]);
+  // Single spots are three hundredths of what they are on.
+  expect(placementTable.spots.covers).toEqual({ share: 0.03 });
 });

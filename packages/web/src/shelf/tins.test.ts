@@ -25,7 +25,8 @@ test('a level that is set counts from now on, and what was used is held against 
 });
 
 test('nothing is learned from little, from more than there was, or where no day was known', () => {
-  expect(withLevel(build, level(396), 380, NOW).amounts).toBeUndefined();
+  expect(withLevel(build, level(395.1), 380, NOW).amounts).toBeUndefined();
+  expect(withLevel(build, level(394.9), 380, NOW).amounts).toHaveLength(1);
   expect(withLevel(build, level(350), 450, NOW).amounts).toBeUndefined();
   const { levelAt: _day, ...undated } = tin;
   expect(withLevel(build, { ...level(350), tin: undated }, 340, NOW).amounts).toBeUndefined();
