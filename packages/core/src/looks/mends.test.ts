@@ -159,6 +159,13 @@ describe('looks stop to look', () => {
   });
 });
 
+it('unlike looks share neither a batch nor a rinse, like ones of several pieces do', () => {
+  const { build } = dressed({ looks: [{ look: look('gunmetal') }] }, { quantity: 2 });
+  const looks = expandBuild(build).filter(({ kind }) => kind === 'inspect');
+  expect(new Set(looks.map(({ batchKey }) => batchKey)).size).toBe(5);
+  expect(new Set(looks.map(({ rinseKey }) => rinseKey)).size).toBe(5);
+});
+
 describe('what a surface is cleaned with leaves before the next thing is done', () => {
   it.each<[string, Partial<Step>, number]>([
     ['wiped', { kind: 'prep', cleans: 'wiped' }, 15],

@@ -1,7 +1,8 @@
 import { idFromName } from '../model/pieceEdits';
 import type { Material } from '../model/materialSchema';
 import type { Piece, Step } from '../model/schema';
-import { finishAcrossZones, splitByZone, type FinishPlan } from './finishPlan';
+import { finishAcrossZones, type FinishPlan } from './finishPlan';
+import { splitByZone } from './splitByZone';
 
 /** A piece's steps with the zones' coats in the order that takes the least tape, and how that order came about. */
 export interface Reordered {

@@ -181,8 +181,8 @@ const rows = computed(() =>
       <div class="text">
         <div class="top">
           <strong
-            >{{ workWord(row.step)
-            }}<span v-if="row.step.optional" class="quiet"> (can be left out)</span></strong
+            >{{ workWord(row.step) }}<span v-if="row.step.optional" class="quiet"> (can be left out)</span
+            ><span v-if="row.step.mends" class="quiet"> (a repair)</span></strong
           >
           <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
         </div>

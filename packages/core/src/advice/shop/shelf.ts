@@ -22,6 +22,11 @@ export interface Shelf {
 /** Two tints that nobody would buy apart, ΔE00. */
 const SAME_TINT_DELTA_E = 2;
 
+/** Whether two colours would be bought as one; what has none is only like what has none. */
+export const sameTint = (one: string | undefined, other: string | undefined): boolean =>
+  one === other ||
+  (one !== undefined && other !== undefined && colourDistance(one, other) < SAME_TINT_DELTA_E);
+
 /** Whether a tin can be used where some material is wanted in some colour; a tin without one is taken for any. */
 export const serves = (
   tin: Pick<Tin, 'material' | 'colour'>,
@@ -29,9 +34,7 @@ export const serves = (
   colour: string | undefined,
 ): boolean =>
   tin.material === materialId &&
-  (tin.colour === undefined ||
-    colour === undefined ||
-    colourDistance(tin.colour, colour) < SAME_TINT_DELTA_E);
+  (tin.colour === undefined || colour === undefined || sameTint(tin.colour, colour));
 
 /** Which of two tins is taken first: what is open, then what has to be used up sooner, then what holds less. */
 function takenFirst(a: TinLevel, b: TinLevel): number {

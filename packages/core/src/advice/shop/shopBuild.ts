@@ -10,8 +10,7 @@ import { amountFactor } from '../../quantity/learned';
 import { needsOf, type PassNeed } from '../../quantity/needs';
 import { cheapestSet, type Purchase } from '../../quantity/purchase';
 import { workBegins, type PlannedOperation } from '../../schedule/plan/plan';
-import { colourDistance } from '../../colour/hiding';
-import { shelfOf, tinAge, tinsFor, type Shelf, type TinLevel } from './shelf';
+import { sameTint, shelfOf, tinAge, tinsFor, type Shelf, type TinLevel } from './shelf';
 
 /** What of a plan is needed to say what to buy. */
 export interface Planned {
@@ -76,8 +75,6 @@ const TAPE_WASTE = 1.15;
 const ROLLS_M = [25, 50];
 
 const openStatus = new Set<PlannedOperation['status']>(['planned', 'unplaced', 'underway']);
-const sameTint = (one: string | undefined, other: string | undefined): boolean =>
-  one === other || (one !== undefined && other !== undefined && colourDistance(one, other) < 2);
 
 /** What every pass of a build takes, by its id, as the user takes it. */
 export function passNeeds(build: Build, operations: readonly PlannedOperation[]): Map<string, PassNeed> {

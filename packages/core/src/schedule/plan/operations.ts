@@ -149,7 +149,7 @@ export function expandBuild(build: Build): Operation[] {
             batchKey: [material?.id ?? step.looksOver ?? step.kind, step.colour ?? '', method, placeId].join(
               '|',
             ),
-            rinseKey: [material?.id ?? step.kind, method, placeId].join('|'),
+            rinseKey: [material?.id ?? step.looksOver ?? step.kind, method, placeId].join('|'),
             makesDust:
               methodTable[method].abrades ||
               stepKindTable[step.kind].abrades === true ||
