@@ -27,6 +27,11 @@ export const logEntrySchema = z.looseObject({
   outcome: z.enum(['failed']).optional(),
   /** The name of a photo that the server keeps. */
   photo: z.string().max(120).optional(),
+  /** What it took and out of which tin, as reckoned when it was logged; what no tin had stands without one. */
+  used: z
+    .array(z.looseObject({ tin: id.optional(), ml: z.number().min(0).max(100_000) }))
+    .max(50)
+    .optional(),
   /** The device it was logged on, where that was not the computer itself. */
   by: z.string().max(60).optional(),
   note,

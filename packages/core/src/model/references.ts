@@ -1,3 +1,4 @@
+import { levelsKept } from './levels';
 import { linkTarget } from './stepLinks';
 import { facesOf, passOfId } from './stepSpots';
 import type { Build, Piece } from './schema';
@@ -190,7 +191,8 @@ export function withoutDangling(build: Build, before: Build): Build {
   const were = new Set(
     referencesOf(before, () => true).flatMap((one) => (one.found ? [meaningOf(one)] : [])),
   );
-  return without(build, (reference) => were.has(meaningOf(reference)) || reference.kind === 'pass');
+  const whole = without(build, (reference) => were.has(meaningOf(reference)) || reference.kind === 'pass');
+  return levelsKept(whole, before);
 }
 
 /**

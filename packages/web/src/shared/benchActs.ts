@@ -73,7 +73,7 @@ export function benchActs({ build, view, now, pieceOf, act }: Bench) {
     });
 
   /** Logs passes as done; `more` is what was not as planned. */
-  function logDone(passes: PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
+  async function logDone(passes: PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
     const entries = passes.map((pass): LogEntry => {
       const air = view.value?.outlooks.find((one) => one.placeId === (more.place ?? pass.placeId));
       return {
@@ -88,7 +88,17 @@ export function benchActs({ build, view, now, pieceOf, act }: Bench) {
     });
     const names = [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
     const failed = more.outcome === 'failed';
-    return act({ kind: 'log', entries }, failed ? `Logged as failed: ${names}` : `Logged: ${names}`);
+    return act(
+      { kind: 'log', entries: await used(entries) },
+      failed ? `Logged as failed: ${names}` : `Logged: ${names}`,
+    );
+  }
+
+  /** Entries with what they take out of which tin. */
+  async function used(entries: LogEntry[]): Promise<LogEntry[]> {
+    // Away from the server its script may be out of reach: then they are reckoned by whoever asks.
+    const tins = await import('./usedTins').catch(() => undefined);
+    return tins && build.value ? tins.withTins(build.value, view.value, entries) : entries;
   }
 
   /** A finger on the newest coat of some units. */

@@ -17,7 +17,12 @@ export interface Shelf {
   tins: TinLevel[];
   /** What was laid that the tins on the shelf did not have, ml by material id; of what no tin is kept of, nothing is said. */
   missingMl: Map<string, number>;
+  /** What each entry of the log took, by its id. */
+  used: Map<string, readonly Used[]>;
 }
+
+/** What one entry of the log took, ml, and out of which tin; what no tin had stands without one. */
+export type Used = NonNullable<LogEntry['used']>[number];
 
 /** Two tints that nobody would buy apart, ΔE00. */
 const SAME_TINT_DELTA_E = 2;
@@ -51,42 +56,85 @@ export const tinsFor = (
 ): TinLevel[] => tins.filter(({ tin }) => serves(tin, materialId, colour)).sort(takenFirst);
 
 /**
- * What is in every tin now: what it held when its level was last set, less what was laid since, from the tin that is used first.
- * Taking an entry of the log back puts its amount back, as nothing is counted but the log.
+ * What is in every tin now: what it held when its level was last set, less what was laid since. An entry that says what it took is believed;
+ * any other is reckoned from its pass, out of the tin that is used first. Taking an entry of the log back puts its amount back, as nothing
+ * is counted but the log.
  * @param needs what each pass takes, by its id
  * @param passIdOf the pass that an entry means
+ * @param elsewhere entries of other builds that share the shelf, which say what they took
  */
 export function shelfOf(
   stock: readonly Tin[],
   log: readonly LogEntry[],
   needs: ReadonlyMap<string, PassNeed>,
   passIdOf: (entry: LogEntry) => string | undefined,
+  elsewhere: readonly Drawn[] = [],
 ): Shelf {
   const tins = stock.map((tin, at): TinLevel => ({ at, tin, ml: tin.remainingMl }));
-  const missingMl = new Map<string, number>();
-  const inOrder = [...log].sort((a, b) => (a.doneAt < b.doneAt ? -1 : a.doneAt > b.doneAt ? 1 : 0));
-  for (const entry of inOrder) {
-    const need = needs.get(passIdOf(entry) ?? '');
-    if (!need) continue;
-    const materialId = entry.material ?? need.material.id;
-    let left = need.ml;
-    const own = tinsFor(tins, materialId, need.colour).filter(
-      ({ tin }) => tin.arrivesOn === undefined || tin.arrivesOn <= entry.doneAt.slice(0, 10),
-    );
-    // A tin whose level was set since has had it taken off by hand.
-    const isCounted = own.some(({ tin }) => tin.levelAt === undefined || tin.levelAt > entry.doneAt);
-    for (const level of own) {
-      const { levelAt } = level.tin;
-      if (levelAt === undefined || levelAt > entry.doneAt) continue;
-      const taken = Math.min(left, level.ml);
-      level.ml -= taken;
-      left -= taken;
-      if (left <= 0) break;
-    }
-    if (left > 1e-9 && own.length > 0 && !isCounted)
-      missingMl.set(materialId, (missingMl.get(materialId) ?? 0) + left);
+  const byId = new Map(tins.flatMap((level) => (level.tin.id === undefined ? [] : [[level.tin.id, level]])));
+  const shelf: Shelf = { tins, missingMl: new Map(), used: new Map() };
+  const inOrder: Laid[] = [
+    ...log.map((entry) => ({ entry, doneAt: entry.doneAt, used: entry.used })),
+    ...elsewhere,
+  ].sort((a, b) => (a.doneAt < b.doneAt ? -1 : a.doneAt > b.doneAt ? 1 : 0));
+  for (const { entry, doneAt, used } of inOrder) {
+    if (used)
+      for (const { tin, ml } of used) {
+        const level = tin === undefined ? undefined : byId.get(tin);
+        // A tin whose level was set since has had it taken off by hand.
+        if (level && isSetBefore(level, doneAt)) level.ml = Math.max(0, level.ml - ml);
+      }
+    const need = entry && needs.get(passIdOf(entry) ?? '');
+    if (!entry || (!used && !need)) continue;
+    const materialId = entry.material ?? need?.material.id;
+    const own = need && materialId !== undefined ? usable(tins, materialId, need.colour, doneAt) : [];
+    const taken = used ?? takeOut(own, need?.ml ?? 0, doneAt);
+    shelf.used.set(entry.id, taken);
+    const lacking = taken.reduce((sum, { tin, ml }) => (tin === undefined ? sum + ml : sum), 0);
+    // What came out of a tin whose level was set since is in that level already.
+    if (
+      materialId !== undefined &&
+      lacking > 1e-9 &&
+      own.length > 0 &&
+      own.every((one) => isSetBefore(one, doneAt))
+    )
+      shelf.missingMl.set(materialId, (shelf.missingMl.get(materialId) ?? 0) + lacking);
   }
-  return { tins, missingMl };
+  return shelf;
+}
+
+/** What somebody took out of the tins in another build, and when. */
+export interface Drawn {
+  doneAt: string;
+  used: readonly Used[];
+}
+interface Laid {
+  doneAt: string;
+  used: readonly Used[] | undefined;
+  entry?: LogEntry;
+}
+
+const isSetBefore = ({ tin: { levelAt } }: TinLevel, doneAt: string): boolean =>
+  levelAt !== undefined && levelAt <= doneAt;
+
+/** The tins a pass of some moment could come out of, in the order they are used. */
+const usable = (tins: readonly TinLevel[], materialId: string, colour: string | undefined, doneAt: string) =>
+  tinsFor(tins, materialId, colour).filter(
+    ({ tin }) => tin.arrivesOn === undefined || tin.arrivesOn <= doneAt.slice(0, 10),
+  );
+
+/** Takes an amount out of tins, one after the other, and says what came from where. */
+function takeOut(own: readonly TinLevel[], needMl: number, doneAt: string): Used[] {
+  let left = needMl;
+  const used: Used[] = [];
+  for (const level of own) {
+    const ml = isSetBefore(level, doneAt) ? Math.min(left, level.ml) : 0;
+    if (ml <= 0) continue;
+    level.ml -= ml;
+    left -= ml;
+    used.push({ ...(level.tin.id === undefined ? {} : { tin: level.tin.id }), ml });
+  }
+  return left > 1e-9 ? [...used, { ml: left }] : used;
 }
 
 /** How far a tin is to be trusted for its age. */

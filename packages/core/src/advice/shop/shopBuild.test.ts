@@ -1,10 +1,11 @@
 import { planBuild } from '../../schedule/answers/planBuild';
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import { applyLogEdit } from '../../model/logEdits';
+import { withoutDangling } from '../../model/references';
 import type { Build, LogEntry, Piece, Step, Tin } from '../../model/schema';
 import { sure } from '../../model/sure';
 import { toWallTime } from '../../model/wallTime';
-import { passNeeds, shelfNow, shopBuild } from './shopBuild';
+import { passNeeds, shelfNow, shopBuild, withUsed } from './shopBuild';
 import { tinAge } from './shelf';
 
 const base = (changes: Partial<Step> = {}): Step => ({
@@ -152,6 +153,38 @@ describe('the shelf', () => {
     ).toBeCloseTo(coat - 10, 6);
     const later = levels({ ...build, stock: [tin({ levelAt: '2027-02-15T10:00' })] });
     expect([later.tins[0]!.ml, later.missingMl.size]).toEqual([100, 0]);
+  });
+
+  it('believes what an entry says it took, though its step or the reckoning changes afterwards', () => {
+    const stock = [tin({ remainingMl: 20 }), tin({ id: 't2', remainingMl: 100 })];
+    const bare = sampleBuild({ pieces: [wood([base()])], stock });
+    const needs = passNeeds(bare, planBuild(bare, { latestStarts: false }).operations);
+    const [logged] = withUsed(bare, [entry(1, '2027-02-15T09:00')], needs);
+    const said = logged!.used!.map(({ tin: from, ml }) => [from, Number(ml.toFixed(3))]);
+    expect(said).toEqual([
+      ['t1', 20],
+      ['t2', Number((coat - 20).toFixed(3))],
+    ]);
+    const held = (build: Build) => levels(build).tins.map(({ ml }) => Number(ml.toFixed(3)));
+    const after = [0, Number((120 - coat).toFixed(3))];
+    const build = { ...bare, log: [logged!] };
+    expect(held(build)).toEqual(after);
+    // A larger piece, another material: what is laid is laid.
+    const [piece] = bare.pieces;
+    const larger = { ...piece!, faces: { outer: { areaCm2: 90_000 } } };
+    expect(held({ ...build, pieces: [larger] })).toEqual(after);
+    expect(held({ ...build, pieces: [wood([base({ material: 'craft-acrylic-matte' })])] })).toEqual(after);
+    // Its piece is deleted, and its entry goes along: the paint is not back in the tin. Taken back on purpose, it is.
+    const gone = withoutDangling({ ...build, pieces: [] }, build);
+    expect([gone.log, held(gone)]).toEqual([[], after]);
+    expect(held({ ...build, log: [] })).toEqual([20, 100]);
+  });
+
+  it('gives up what other builds took from it, since its level was set', () => {
+    const build = sampleBuild({ stock: [tin({ levelAt: '2027-02-15T10:00' })] });
+    const drawn = (doneAt: string) => [{ doneAt, used: [{ tin: 't1', ml: 12 }, { ml: 3 }] }];
+    expect(shelfNow(build, new Map(), drawn('2027-02-15T11:00')).tins[0]!.ml).toBe(88);
+    expect(shelfNow(build, new Map(), drawn('2027-02-15T09:00')).tins[0]!.ml).toBe(100);
   });
 
   it('holds what it held before once all that was logged is taken back, whatever the order', () => {

@@ -3,14 +3,14 @@ import { tapeMmOf } from '../../facts/tape';
 import { hazardsOf } from '../../model/hazards';
 import { passesMeant } from '../../model/logPasses';
 import type { Material } from '../../model/materialSchema';
-import type { Build, Piece } from '../../model/schema';
+import type { Build, LogEntry, Piece } from '../../model/schema';
 import { toWallTime, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { usualContainersMl } from '../../quantity/containers';
 import { amountFactor } from '../../quantity/learned';
 import { needsOf, type PassNeed } from '../../quantity/needs';
 import { cheapestSet, type Purchase } from '../../quantity/purchase';
 import { workBegins, type PlannedOperation } from '../../schedule/plan/plan';
-import { sameTint, shelfOf, tinAge, tinsFor, type Shelf, type TinLevel } from './shelf';
+import { sameTint, shelfOf, tinAge, tinsFor, type Drawn, type Shelf, type TinLevel } from './shelf';
 
 /** What of a plan is needed to say what to buy. */
 export interface Planned {
@@ -84,11 +84,46 @@ export function passNeeds(build: Build, operations: readonly PlannedOperation[])
   return new Map(needsOf(build, operations, factors).map((need) => [need.passId, need]));
 }
 
-/** What the shelf of a build holds now, by its log. */
-export function shelfNow(build: Build, needs: ReadonlyMap<string, PassNeed>): Shelf {
+/**
+ * What the shelf of a build holds now, by its log.
+ * @param elsewhere what other builds took from the same shelf
+ */
+export function shelfNow(
+  build: Build,
+  needs: ReadonlyMap<string, PassNeed>,
+  elsewhere: readonly Drawn[] = [],
+): Shelf {
   const meant = new Map(passesMeant(build.pieces, build.log ?? []).map(({ entry, id }) => [entry.id, id]));
-  return shelfOf(build.stock ?? [], build.log ?? [], needs, ({ id }) => meant.get(id));
+  return shelfOf(build.stock ?? [], build.log ?? [], needs, ({ id }) => meant.get(id), elsewhere);
 }
+
+/**
+ * Entries that are about to be logged, each with what it takes and out of which tin. Written down so, neither a change of its step nor of
+ * what is reckoned later moves the level of a tin.
+ */
+export function withUsed(
+  build: Build,
+  entries: readonly LogEntry[],
+  needs: ReadonlyMap<string, PassNeed>,
+  elsewhere: readonly Drawn[] = [],
+): LogEntry[] {
+  // Where an old file names its tins by nothing, there is no saying which it was.
+  const isNamed = (build.stock ?? []).every((tin) => tin.id !== undefined);
+  const { used } = shelfNow({ ...build, log: [...(build.log ?? []), ...entries] }, needs, elsewhere);
+  return entries.map((entry) => {
+    const own = used.get(entry.id);
+    return own && own.length > 0 && isNamed ? { ...entry, used: [...own] } : entry;
+  });
+}
+
+/** What the log of a build took from the shelf, for the other builds that share it. */
+export const drawnBy = (build: Build, needs: ReadonlyMap<string, PassNeed>): Drawn[] => {
+  const { used } = shelfNow(build, needs);
+  return (build.log ?? []).flatMap(({ id, doneAt }) => {
+    const own = used.get(id);
+    return own && own.length > 0 ? [{ doneAt, used: own }] : [];
+  });
+};
 
 /**
  * What all open steps of a build take at nine in ten, less what is good on the shelf and what is on order, as the cheapest set of whole containers;

@@ -1,0 +1,21 @@
+import type { Build } from './schema';
+
+/**
+ * A build out of whose log some entries went by themselves, as with their piece, with the tins left as full as they were: what was laid
+ * is out of them, whoever writes it down. An entry that is taken back on purpose goes without this and puts its amount back.
+ */
+export function levelsKept(after: Build, before: Build): Build {
+  const kept = new Set(after.log?.map(({ id }) => id));
+  const gone = (before.log ?? []).filter(({ id, used }) => used !== undefined && !kept.has(id));
+  if (gone.length === 0 || !after.stock) return after;
+  const stock = after.stock.map((tin) => {
+    const { id, levelAt } = tin;
+    if (id === undefined || levelAt === undefined) return tin;
+    const ml = gone
+      .filter(({ doneAt }) => levelAt <= doneAt)
+      .flatMap(({ used }) => used ?? [])
+      .reduce((sum, one) => (one.tin === id ? sum + one.ml : sum), 0);
+    return ml === 0 ? tin : { ...tin, remainingMl: Math.max(0, tin.remainingMl - ml) };
+  });
+  return { ...after, stock };
+}
