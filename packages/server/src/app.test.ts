@@ -479,6 +479,7 @@ describe('the plan that was on screen', () => {
 
   it('and readings are written while the build is changed, and neither is in the way of the other', async () => {
     const { id } = await imported();
+    const { workshopId } = (await database.models.builds.findByPk(id))!;
     const readings = new ReadingStore(database.models);
     const statuses: number[] = [];
     const sent = async (answer: PromiseLike<{ status: number }>) => statuses.push((await answer).status);
@@ -491,12 +492,12 @@ describe('the plan that was on screen', () => {
               .send({ name: `Courier ${n}` }),
           ),
           sent(request(app).put(`/api/builds/${id}/plan`).send(plan)),
-          readings.add(id, 'room', { at: 30_046_000 + n, temperatureC: 19, humidityPct: 50 }),
+          readings.add(workshopId, 'room', { at: 30_046_000 + n, temperatureC: 19, humidityPct: 50 }),
         ]);
       }),
     );
     expect(statuses.filter((status) => status !== 200 && status !== 204)).toEqual([]);
-    expect(await readings.between(id, 30_046_000, 30_046_019)).toHaveLength(20);
+    expect(await readings.between(workshopId, 30_046_000, 30_046_019)).toHaveLength(20);
   });
 
   it('is refused where it is none, and for a build that is not there', async () => {

@@ -26,6 +26,8 @@ import type { ReadingStore } from './services/readingStore';
 import { photoRoutes } from './routes/photoRoutes';
 import { pieceRoutes } from './routes/pieceRoutes';
 import { planRoutes } from './routes/planRoutes';
+import { workshopRoutes } from './routes/workshopRoutes';
+import { WorkshopStore } from './services/workshopStore';
 
 export interface AppOptions {
   store: BuildStore;
@@ -122,6 +124,8 @@ export function createApp({
     api.use(archiveRoutes({ ...backups, store, models, photos }));
   }
   api.use(eventRoutes({ store, devices, closing }));
+  const workshops = new WorkshopStore({ models }, store.queue);
+  api.use(workshopRoutes({ store, workshops, models, clock }));
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));
   api.use(logRoutes({ store, clock }));

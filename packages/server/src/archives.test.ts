@@ -71,9 +71,10 @@ async function filled(): Promise<{ server: Server; id: string; build: Build; pho
   const look = { ...shippedLooks[0]!, id: 'my-brass', name: 'My brass' };
   await request(server).post('/api/looks').send(look).expect(201);
   const database = await openDatabase(join(folder, 'first'));
+  const { workshopId } = (await database.models.builds.findByPk(id))!;
   await database.models.readings.bulkCreate(
     [20.5, null].map((temperatureC, n) => ({
-      buildId: id,
+      workshopId,
       placeId: build.places[0].id,
       at: 1_000_000 + n,
       temperatureC,
@@ -89,9 +90,10 @@ async function filled(): Promise<{ server: Server; id: string; build: Build; pho
 /** What lies beside a build in the database of a machine. */
 async function beside(name: string, buildId: string) {
   const database = await openDatabase(join(folder, name));
+  const { workshopId } = (await database.models.builds.findByPk(buildId))!;
   const readings = (
-    await database.models.readings.findAll({ where: { buildId }, order: ['at'], raw: true })
-  ).map(({ buildId: _buildId, ...rest }) => rest);
+    await database.models.readings.findAll({ where: { workshopId }, order: ['at'], raw: true })
+  ).map(({ workshopId: _workshopId, ...rest }) => rest);
   const plan = await database.models.plans.findOne({ where: { buildId } });
   const looks = (await database.models.looks.findAll({ raw: true })).map(({ id, body }) => [id, body]);
   await database.close();

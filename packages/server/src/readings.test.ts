@@ -11,7 +11,7 @@ import { BuildStore } from './services/buildStore';
 import { makeClock } from './services/clock';
 import { openDatabase, type Database } from './storage/database';
 import { askHygrometer, SensorSilent } from './services/hygrometer';
-import { Hygrometers } from './services/buildHeads';
+import { Hygrometers } from './services/hygrometers';
 import { pollHygrometers } from './services/poller';
 import { ReadingStore } from './services/readingStore';
 import { hygrometerServer } from './standins/hygrometerServer';
@@ -202,12 +202,12 @@ describe('readings', () => {
   });
 
   it('older than two weeks are kept as quarters of an hour, and thinning again changes nothing', async () => {
-    const id = await made();
+    const { workshopId } = await store.load(await made());
     const readings = new ReadingStore(database.models);
     const now = minuteOf('19:00');
     const old = now - 15 * 1440;
     const add = (at: number, temperatureC: number, humidityPct = 50) =>
-      readings.add(id, 'room', { at, temperatureC, humidityPct });
+      readings.add(workshopId, 'room', { at, temperatureC, humidityPct });
     // Three in one quarter, (20 + 21 + 23)/3; one alone at the third minute of the next; one that can't be.
     await add(old, 20);
     await add(old + 5, 21);
@@ -217,7 +217,7 @@ describe('readings', () => {
     await add(now - 1440, 20);
     await add(now - 1439, 20.5);
     const all = async () =>
-      (await readings.between(id, old - 1, now)).map(({ at, temperatureC, fault }) => [
+      (await readings.between(workshopId, old - 1, now)).map(({ at, temperatureC, fault }) => [
         at,
         temperatureC,
         fault,
@@ -237,6 +237,7 @@ describe('readings', () => {
 
   it('are taken by a poller that knows the ports, and hears of new ones', async () => {
     const id = await made();
+    const { workshopId } = await store.load(id);
     const errors: unknown[] = [];
     const readings = new ReadingStore(database.models);
     const clock = makeClock('2027-02-20T19:02');
@@ -245,7 +246,7 @@ describe('readings', () => {
     const onError = (error: unknown) => errors.push(error);
     const poller = pollHygrometers({ hygrometers, readings, clock, onError }, 1e9);
     await poller.round();
-    expect(await readings.between(id, 0, minuteOf('23:00'))).toEqual([]);
+    expect(await readings.between(workshopId, 0, minuteOf('23:00'))).toEqual([]);
     const port = await play('calm-room');
     await store.change(
       id,
@@ -258,7 +259,7 @@ describe('readings', () => {
     );
     const loads = jest.spyOn(database.models.pieces, 'findAll');
     await poller.round();
-    expect(await readings.between(id, 0, minuteOf('23:00'))).toHaveLength(1);
+    expect(await readings.between(workshopId, 0, minuteOf('23:00'))).toHaveLength(1);
     // It looked at no whole build.
     expect(loads).not.toHaveBeenCalled();
     await poller.stop();

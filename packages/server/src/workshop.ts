@@ -6,7 +6,7 @@ import { createApp } from './app';
 import { mendingApp } from './mendingApp';
 import { problemText, Problem } from './http/problem';
 import { BadBackup, Backups, putBack } from './services/backups';
-import { Hygrometers } from './services/buildHeads';
+import { Hygrometers } from './services/hygrometers';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
 import { Devices } from './services/devices';

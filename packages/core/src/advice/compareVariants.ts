@@ -2,7 +2,7 @@ import type { Build, Piece } from '../model/schema';
 import { passMl } from '../quantity/amounts';
 import type { EpochMinute } from '../model/wallTime';
 import { planView } from './planView';
-import type { ReadingsByPlace } from '../schedule/plan/workload';
+import type { Around } from '../schedule/plan/workload';
 import type { Readiness } from '../schedule/plan/plan';
 import type { WarmStart } from '../schedule/search/warmStart';
 import { placesOf } from '../model/places';
@@ -37,11 +37,9 @@ const POT_ML = 60;
 export const standingSearch = (warm: WarmStart) => ({ warm, keep: true, starts: 'all' as const });
 
 /** What the plans that are compared have in common. */
-export interface CompareOptions {
+export interface CompareOptions extends Around {
   /** The plan at hand; without it each is planned afresh. */
   warm?: WarmStart | undefined;
-  /** What was measured in the places. */
-  readings?: ReadingsByPlace;
 }
 
 /** Plans a build with a piece done in each of several ways, and says what each way comes to. */
@@ -49,12 +47,12 @@ export function compareVariants(
   build: Build,
   now: EpochMinute,
   variants: readonly Piece[],
-  { warm, readings }: CompareOptions = {},
+  { warm, ...around }: CompareOptions = {},
 ): VariantOutcome[] {
   const options = {
     now,
     latestStarts: false,
-    ...(readings ? { readings } : {}),
+    ...around,
     // As the plan that then stands is made, so that it comes to the same.
     ...(warm ? { search: standingSearch(warm) } : {}),
   };

@@ -1,3 +1,4 @@
+import { aroundOf } from '../schedule/plan/workload';
 import type { Build } from '../model/schema';
 import { passOfId } from '../model/stepSpots';
 import { toWallTime, type EpochMinute } from '../model/wallTime';
@@ -53,7 +54,7 @@ export function startCost(
   const then = { ...build, underway: [...(build.underway ?? []), ...begun] };
   const changed = planBuild(then, {
     now,
-    readings: plan.workload.readings,
+    ...aroundOf(plan.workload),
     latestStarts: false,
     search: { warm: warmFrom(plan), keep: true, starts: 'none' },
   });

@@ -1,3 +1,4 @@
+import { aroundOf } from '../schedule/plan/workload';
 import type { PatchStep } from '../model/patch';
 import type { Build, Piece } from '../model/schema';
 import { stepsBefore } from '../model/stepLinks';
@@ -36,7 +37,7 @@ export function aloneWith(build: Build, piece: Piece): Build {
 }
 
 export const judgedAlone = (build: Build, { now, workload }: Plan): RuleFinding[] =>
-  judgeBuild(build, planBuild(build, { now, readings: workload.readings, latestStarts: false }));
+  judgeBuild(build, planBuild(build, { now, ...aroundOf(workload), latestStarts: false }));
 
 /** A change of the whole build, pointed at a build of the linked pieces alone: those stand elsewhere in its list. */
 export function changeAlone(build: Build, alone: Build, change: readonly PatchStep[]): PatchStep[] {

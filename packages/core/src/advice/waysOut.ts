@@ -16,6 +16,7 @@ import { weights, costScore } from './wayCost';
 import { entryOf } from '../model/sure';
 import { WaysKnown, type Verdict } from './waysKnown';
 import { takenBy } from '../schedule/answers/takenBy';
+import { allTaken } from '../schedule/plan/taken';
 
 /** How many ways are planned in full and offered. */
 const MOST_OFFERED = 4;
@@ -130,7 +131,7 @@ function costOf(
   const then = planBuild(changed, {
     now: plan.now,
     readings: plan.workload.readings,
-    taken: takenBy(plan, linked),
+    taken: allTaken(plan.workload.taken, takenBy(plan, linked)),
     latestStarts: false,
     search: { warm: warmFrom(plan), keep: true, starts: 'none' },
   });

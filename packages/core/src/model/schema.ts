@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { name, wallTime, window } from './fields';
+import { name, wallTime } from './fields';
 import {
   eventSchema,
   personSchema,
@@ -7,8 +7,8 @@ import {
   ownMaterialSchema,
   stockSchema,
   amountMeasuredSchema,
-  priceSchema,
   climateSchema,
+  sharedFields,
 } from './workshopSchema';
 import { pieceSchema, zoneSchema, stepSchema } from './pieceSchema';
 import {
@@ -30,27 +30,15 @@ export const BUILD_FORMAT = 'fixatum-build/1';
 export const buildSchema = z.looseObject({
   format: z.literal(BUILD_FORMAT),
   name,
-  timeZone: z.string().min(1),
   start: wallTime,
   events: z.array(eventSchema).default([]),
-  people: z.array(personSchema).default([]),
-  places: z.array(placeSchema).default([]),
-  materials: z.array(ownMaterialSchema).optional(),
-  stock: z.array(stockSchema).optional(),
-  /** What was measured of the amounts used. */
-  amounts: z.array(amountMeasuredSchema).max(2000).optional(),
-  prices: z.array(priceSchema).max(2000).optional(),
-  /** Days from an order until it is here. */
-  deliveryDays: z.number().int('whole days').min(0).max(365).optional(),
+  ...sharedFields,
   pieces: z.array(pieceSchema).default([]),
   log: z.array(logEntrySchema).optional(),
   underway: z.array(underwaySchema).optional(),
-  /** No compressor and no sanding in these hours. */
-  quiet: window.optional(),
   pins: z.array(pinSchema).optional(),
   touchTests: z.array(touchTestSchema).optional(),
   timers: z.array(timerSchema).optional(),
-  swatches: z.array(swatchSchema).optional(),
 });
 
 /** A whole costume or prop set with its dates, people, places, pieces and log. */

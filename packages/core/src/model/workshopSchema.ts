@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { swatchSchema } from './benchSchema';
 import { materialFigures } from './materialSchema';
 import {
   name,
@@ -119,3 +120,21 @@ export const priceSchema = z.looseObject({
   containerMl: z.number().positive('a container holds something'),
   price: z.number().min(0, 'a price is no less than nothing'),
 });
+
+/** What a build has from its workshop. Whoever adds a field that serves all builds names it here and nowhere else. */
+export const sharedFields = {
+  /** All moments are wall time in it. */
+  timeZone: z.string().min(1),
+  people: z.array(personSchema).default([]),
+  places: z.array(placeSchema).default([]),
+  materials: z.array(ownMaterialSchema).optional(),
+  stock: z.array(stockSchema).optional(),
+  /** What was measured of the amounts used. */
+  amounts: z.array(amountMeasuredSchema).max(2000).optional(),
+  prices: z.array(priceSchema).max(2000).optional(),
+  /** Days from an order until it is here. */
+  deliveryDays: z.number().int('whole days').min(0).max(365).optional(),
+  /** No compressor and no sanding in these hours. */
+  quiet: window.optional(),
+  swatches: z.array(swatchSchema).optional(),
+};

@@ -12,6 +12,7 @@ export const problemTable = {
   'changed-meanwhile': { status: 412, title: 'Changed in the meantime' },
   damaged: { status: 503, title: 'The data is damaged' },
   'disk-full': { status: 507, title: 'The disk is full' },
+  'in-use': { status: 409, title: 'In use' },
   'logged-already': { status: 409, title: 'Logged already' },
   'not-allowed': { status: 403, title: 'Not for this device' },
   'not-paired': { status: 401, title: 'Not paired' },

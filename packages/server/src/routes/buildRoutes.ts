@@ -3,7 +3,7 @@ import express, { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
-import { bodyOf, ifMatch, param, readJson, refuseOddJson } from '../http/bodies';
+import { bodyOf, ifMatch, param, queryOf, readJson, refuseOddJson } from '../http/bodies';
 import { callerOf } from './admit';
 import { fileNameOf } from './fileNameOf';
 import { noteMaker } from './noted';
@@ -34,6 +34,9 @@ const patchSchema = z.object({
     .max(500),
 });
 
+/** The workshop a new build is for; `If-Match` then says which version of it the caller has seen. */
+const intoSchema = z.object({ workshop: z.string().optional() });
+
 interface Parts {
   store: BuildStore;
   clock: Clock;
@@ -56,7 +59,9 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     refuseOddJson(text);
     const parsed = parseBuildText(text);
     if (!parsed.ok) throw unusable(parsed.faults);
-    sendBuild(response, await store.create(parsed.value), 201);
+    const { workshop } = queryOf(request, intoSchema);
+    const into = workshop === undefined ? undefined : { id: workshop, etag: ifMatch(request) };
+    sendBuild(response, await store.create(parsed.value, into), 201);
   });
 
   router.post('/samples', async (_request, response) => {

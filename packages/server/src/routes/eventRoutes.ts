@@ -14,7 +14,8 @@ interface Parts {
 
 /**
  * `/builds/:id/events`: says the version of a build when it is opened and whenever it changes, so that every screen can fetch what
- * another did. A line that dropped is told where things stand when it is back, so nothing is missed.
+ * another did. A line that dropped is told where things stand when it is back, so nothing is missed. `beside` says that another build of the
+ * workshop has changed, or its plan has.
  */
 export function eventRoutes({ store, devices, closing }: Parts): Router {
   const router = Router();
@@ -22,13 +23,25 @@ export function eventRoutes({ store, devices, closing }: Parts): Router {
   router.get('/builds/:id/events', async (request, response) => {
     const id = param(request, 'id');
     const caller = callerOf(request);
-    const { version } = await store.load(id);
+    const { version, workshopId } = await store.load(id);
     const session = await createSession(request, response, { keepAlive: 15_000 });
     const say = (now: number) => session.push({ version: now }, 'change', String(now));
+    // Counted, as a listener takes what is said twice in the same words for one.
+    let told = 0;
+    // Another build of the workshop: its hands, racks and tins are shared.
+    const beside = (other: string) => void tellBeside(other);
+    const tellBeside = async (other: string) => {
+      const stored = await store.load(other).catch(() => undefined);
+      if (other === id || stored?.workshopId !== workshopId) return;
+      told += 1;
+      session.push({ build: other, told }, 'beside');
+    };
     const stops = [
       store.whenChanged((changed, now) => {
         if (changed === id) say(now);
+        else beside(changed);
       }),
+      store.whenNudged(beside),
       devices.whenGone((gone) => {
         if (gone === caller.device?.id) response.destroy();
       }),

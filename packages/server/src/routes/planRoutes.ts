@@ -26,6 +26,7 @@ export function planRoutes({ store, models }: Parts): Router {
     const plan = bodyOf(request, storedPlanSchema);
     const { id } = await store.load(param(request, 'id'));
     await models.plans.upsert({ buildId: id, body: JSON.stringify(plan) });
+    store.nudge(id);
     response.status(204).end();
   });
 

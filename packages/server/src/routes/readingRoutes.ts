@@ -27,7 +27,7 @@ export function readingRoutes({ store, readings, clock }: Parts): Router {
   router.get('/builds/:id/readings', async (request, response) => {
     const id = param(request, 'id');
     const { since } = queryOf(request, z.object({ since: z.coerce.number().int().min(0).optional() }));
-    const { build } = await store.load(id);
+    const { build, workshopId } = await store.load(id);
     const now = clock.minuteIn(build.timeZone);
     const oldest = Math.min(epochMinute(build.start, build.timeZone), now) - 60;
     const from = Math.max(
@@ -35,7 +35,7 @@ export function readingRoutes({ store, readings, clock }: Parts): Router {
       now - DAYS_BACK * MINUTES_PER_DAY,
       since === undefined ? -Infinity : Math.floor(since / SLOT_MINUTES) * SLOT_MINUTES,
     );
-    const all = await readings.between(id, from, now);
+    const all = await readings.between(workshopId, from, now);
     const places = build.places.flatMap((place) => {
       const own = all.filter((one) => one.placeId === place.id);
       if (own.length === 0) return [];
@@ -61,15 +61,14 @@ export function readingRoutes({ store, readings, clock }: Parts): Router {
   });
 
   router.post('/builds/:id/places/:place/read', async (request, response) => {
-    const id = param(request, 'id');
-    const { build } = await store.load(id);
+    const { build, workshopId } = await store.load(param(request, 'id'));
     try {
       const place = build.places.find((one) => one.id === param(request, 'place'));
       if (!place) throw notFound('place');
       if (place.hygrometerPort === undefined)
         throw new Problem('no-hygrometer', `No hygrometer is set for: ${place.name}.`);
       const { fault, temperatureC, humidityPct, at } = await readHygrometer(readings, {
-        buildId: id,
+        workshopId,
         placeId: place.id,
         port: place.hygrometerPort,
         at: clock.minuteIn(build.timeZone),

@@ -207,10 +207,11 @@ const VERSIONS_ON = 1_000_000;
 async function goOnFrom(old: string, fresh: string): Promise<void> {
   const database = await open(fresh, sqlite3.OPEN_READWRITE);
   try {
-    for (const table of ['builds', 'pieces'])
+    const tables = await all<{ name: string }>(database, 'SELECT name FROM sqlite_master');
+    const isThere = (table: string) => tables.some(({ name }) => name === table);
+    for (const table of ['builds', 'pieces', 'workshops'].filter(isThere))
       await run(database, `UPDATE ${table} SET version = version + ${VERSIONS_ON}`);
-    const known = await all(database, "SELECT name FROM sqlite_master WHERE name = 'devices'");
-    if (known.length === 0) return;
+    if (!isThere('devices')) return;
     await run(database, 'DELETE FROM devices');
     await run(database, `ATTACH '${old.replace(/'/g, "''")}' AS old`)
       .then(() => run(database, 'INSERT INTO devices SELECT * FROM old.devices'))

@@ -52,9 +52,9 @@ export async function layOut(
   id: string,
   folder: string,
 ): Promise<Build> {
-  const { build } = await store.load(id);
+  const { build, workshopId } = await store.load(id);
   const readings = await models.readings.findAll({
-    where: { buildId: id },
+    where: { workshopId },
     order: ['placeId', 'at'],
     raw: true,
   });
@@ -124,8 +124,11 @@ export async function takeIn(
   // Photos first: a build never names one that is not there yet.
   for (const name of names) await photos.takeOver(join(folder, PHOTOS, name), name);
   const stored = await store.create(build);
-  const buildId = stored.id;
-  await models.readings.bulkCreate(beside.readings.map((reading) => ({ buildId, ...reading })));
+  const { id: buildId, workshopId } = stored;
+  await models.readings.bulkCreate(
+    beside.readings.map((reading) => ({ workshopId, ...reading })),
+    { ignoreDuplicates: true },
+  );
   if (beside.plan) await models.plans.upsert({ buildId, body: JSON.stringify(beside.plan) });
   const shipped = new Set(shippedLooks.map(({ id }) => id));
   await models.looks.bulkCreate(

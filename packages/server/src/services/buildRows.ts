@@ -1,4 +1,13 @@
-import type { Build, LogEntry, Piece, Step, Underway } from '@fixatum/core';
+import {
+  inWorkshop,
+  ownParts,
+  sure,
+  type Build,
+  type LogEntry,
+  type Piece,
+  type Step,
+  type Underway,
+} from '@fixatum/core';
 import type { Transaction } from 'sequelize';
 import { notFound } from '../http/problem';
 import type { Models } from '../storage/models';
@@ -9,19 +18,26 @@ export interface StoredBuild {
   version: number;
   build: Build;
   pieceVersions: Map<string, number>;
+  /** Where its people, places and tins are from. */
+  workshopId: string;
+  /** When it was put by as done, as wall time; undefined while it is in hand. */
+  finishedAt: string | undefined;
 }
 
 /**
- * Reads a build from its rows: the head, its pieces with their steps, the log and what is under way.
- * @throws Problem when there is none, or it is put aside
+ * Reads a build from its rows: the head, its pieces with their steps, the log and what is under way, in its workshop.
+ * @param aside whether one that was put aside is read too
+ * @throws Problem when there is none
  */
 export async function readRows(
-  { builds, pieces, steps, log, underway }: Models,
+  { builds, pieces, steps, log, underway, workshops }: Models,
   id: string,
   transaction: Transaction | undefined,
+  aside = false,
 ): Promise<StoredBuild> {
   const options = { where: { buildId: id }, order: ['position'], transaction: transaction ?? null };
-  const head = await builds.findOne({ where: { id, deletedAt: null }, transaction: transaction ?? null });
+  const where = aside ? { id } : { id, deletedAt: null };
+  const head = await builds.findOne({ where, transaction: transaction ?? null });
   if (!head) throw notFound('build');
   const pieceRows = await pieces.findAll(options);
   const stepRows = await steps.findAll(options);
@@ -30,7 +46,11 @@ export async function readRows(
   const stepsOf = new Map<string, Step[]>();
   for (const row of stepRows)
     stepsOf.set(row.pieceId, [...(stepsOf.get(row.pieceId) ?? []), dataIn<Step>(row)]);
-  const body = dataIn<Build>(head);
+  const workshop = sure(
+    await workshops.findOne({ where: { id: head.workshopId }, transaction: transaction ?? null }),
+    'the workshop of a build',
+  );
+  const body = inWorkshop(dataIn(head), dataIn(workshop));
   const build: Build = {
     ...body,
     pieces: pieceRows.map((row) => ({
@@ -47,6 +67,8 @@ export async function readRows(
     version: head.version,
     build,
     pieceVersions: new Map(pieceRows.map((row) => [row.id, row.version])),
+    workshopId: head.workshopId,
+    finishedAt: head.finishedAt ?? undefined,
   };
 }
 
@@ -55,7 +77,7 @@ const dataIn = <T>({ body }: { body: string }): T => JSON.parse(body);
 
 /**
  * Writes the rows in which `after` differs from `before`, and counts the version on. What both share is not looked into, so that a
- * small change of a large build costs little. Returns what `readRows` would read then.
+ * small change of a large build costs little. What its workshop has is not written here. Returns what `readRows` would read then.
  */
 export async function writeRows(
   { builds, pieces, steps, log, underway }: Models,
@@ -66,7 +88,7 @@ export async function writeRows(
   const { id } = before;
   const version = before.version + 1;
   const head = JSON.stringify({
-    ...after,
+    ...ownParts(after),
     pieces: undefined,
     log: after.log && [],
     underway: after.underway && [],
@@ -131,7 +153,7 @@ export async function writeRows(
     if (changed.length > 0)
       await model.bulkCreate(changed, { updateOnDuplicate: ['position', 'body'], transaction });
   }
-  return { id, version, build: after, pieceVersions };
+  return { ...before, version, build: after, pieceVersions };
 }
 
 function pieceText(piece: Piece): { body: string; steps: string; whole: string } {

@@ -1,24 +1,33 @@
 import {
   checkedLogEdit,
+  inWorkshop,
   openBuild,
+  ownParts,
   parseBuild,
+  sharedParts,
+  takenBack,
+  thingsChanged,
   tooMuch,
   withoutOldDangling,
+  workshopOf,
   type Build,
   type Fault,
   type LogEdit,
   type PassSpot,
+  type SharedParts,
+  type ThingChanged,
 } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
-import { Transaction } from 'sequelize';
-import { headOf } from './buildHeads';
+import { Op, type Transaction } from 'sequelize';
 import { NewsDesk, type BuildNews } from './buildNews';
 import { readRows, writeRows, type StoredBuild } from './buildRows';
-import { ChangeLog, type ChangeNote } from './changeLog';
+import { ChangeLog, type ChangeNote, type TakesBack } from './changeLog';
 import { KeptBuilds } from './keptBuilds';
+import { createWorkshop, seenWorkshop, writeShared, type SeenWorkshop, type Sibling } from './workshopRows';
+import { WriteQueue } from './writeQueue';
 import type { Database } from '../storage/database';
-import type { BuildRow } from '../storage/models';
+import type { BuildRow, ChangeRow } from '../storage/models';
 import { changedMeanwhile, notFound, unusable, type Problem } from '../http/problem';
 
 /** What a change to a build may be tied to: the version the caller saw, of the build or of one piece. */
@@ -41,16 +50,19 @@ export type Refusal =
  * differs, with the patch that takes it back.
  */
 export class BuildStore {
-  private queue: Promise<unknown> = Promise.resolve();
+  readonly queue: WriteQueue;
   private readonly kept = new KeptBuilds();
   private readonly desk = new NewsDesk();
 
   private readonly listeners = new Set<(id: string, version: number) => void>();
 
+  private readonly besides = new Set<(id: string) => void>();
+
   private readonly changeLog: ChangeLog;
 
   constructor(private readonly database: Database) {
     this.changeLog = new ChangeLog(database.models);
+    this.queue = new WriteQueue(database);
   }
 
   /** Is told of every change to a build, once it is on disk, with its version. */
@@ -58,27 +70,43 @@ export class BuildStore {
     this.listeners.add(tell);
     return () => this.listeners.delete(tell);
   }
-  /** A change once it is on disk: kept, and everybody told. */
+  /** Is told of builds beside which something is another: their order, or a plan. */
+  whenNudged(tell: (id: string) => void): () => void {
+    this.besides.add(tell);
+    return () => this.besides.delete(tell);
+  }
+
+  /** A change once it is on disk: kept, and everybody told, also of the other builds that it reached. */
   private async done<T extends Change>(work: Promise<T>): Promise<T> {
     const change = await work;
-    const { before, stored } = change;
+    const { before, stored, others } = change;
     this.kept.keep(stored);
     if (before === stored) return change;
     if (before) this.desk.add(before, stored);
-    for (const tell of this.listeners) tell(stored.id, stored.version);
+    for (const { id } of others ?? []) this.kept.forget(id);
+    for (const { id, version } of [stored, ...(others ?? [])]) this.tell(id, version);
     return change;
   }
+  /** Tells whoever looks at a build that something beside it is another, such as its place in the order. */
+  nudge(id: string): void {
+    for (const tell of this.besides) tell(id);
+  }
+  private tell(id: string, version: number): void {
+    for (const tell of this.listeners) tell(id, version);
+  }
 
-  /** The builds there are, in the order they were made. */
-  async list(): Promise<{ id: string; name: string; pieces: number; version: number }[]> {
+  /** The builds there are, in the order in which they have hands, racks and tins. */
+  async list(): Promise<BuildSummary[]> {
     const { builds, pieces } = this.database.models;
     const rows = await builds.findAll({ where: { deletedAt: null }, order: ['position'] });
     return Promise.all(
-      rows.map(async (row) => ({
-        id: row.id,
-        name: headOf(row.body).name,
-        pieces: await pieces.count({ where: { buildId: row.id } }),
-        version: row.version,
+      rows.map(async ({ id, body, version, workshopId, finishedAt }) => ({
+        id,
+        name: (JSON.parse(body) as Build).name,
+        pieces: await pieces.count({ where: { buildId: id } }),
+        version,
+        workshop: workshopId,
+        finishedAt,
       })),
     );
   }
@@ -91,11 +119,34 @@ export class BuildStore {
   /** A build as it is on disk. It is frozen: what is made of it is made anew. */
   async load(id: string): Promise<StoredBuild> {
     // Read while nothing is written, so that it is all of one version.
-    return this.kept.get(id) ?? this.inTurn(async () => this.kept.keep(await this.read(id)));
+    return this.kept.get(id) ?? this.queue.inTurn(async () => this.kept.keep(await this.read(id)));
   }
   /** For work that has its turn already. */
   private async read(id: string, transaction?: Transaction): Promise<StoredBuild> {
     return this.kept.get(id) ?? readRows(this.database.models, id, transaction);
+  }
+
+  /** As `read`, also for one that was put aside. */
+  private async readAny(id: string, transaction?: Transaction): Promise<StoredBuild> {
+    return this.kept.get(id) ?? readRows(this.database.models, id, transaction, true);
+  }
+
+  /** The other builds of a workshop, in order; put aside or done with too, as what they took is out of the tins. */
+  async beside(id: string): Promise<(StoredBuild & { isAhead: boolean; isAside: boolean })[]> {
+    const { builds } = this.database.models;
+    const own = await builds.findByPk(id);
+    if (!own || own.deletedAt !== null) throw notFound('build');
+    const rows = await builds.findAll({
+      where: { workshopId: own.workshopId, id: { [Op.ne]: id } },
+      order: ['position'],
+    });
+    return Promise.all(
+      rows.map(async ({ id: other, position, deletedAt }) => ({
+        ...(await this.queue.inTurn(() => this.readAny(other))),
+        isAhead: position < own.position,
+        isAside: deletedAt !== null,
+      })),
+    );
   }
 
   /** What changed in a build since a version of it; undefined where that is not known any more. */
@@ -103,29 +154,112 @@ export class BuildStore {
     return this.desk.since(stored, since);
   }
 
-  /** Stores a new build whole. */
-  async create(build: Build): Promise<StoredBuild> {
+  /**
+   * Stores a new build whole.
+   * @param into the workshop it is for, which then has what the build carries, or what a workshop of its own is called
+   */
+  async create(build: Build, into: Into = { name: `Workshop of ${build.name}` }): Promise<StoredBuild> {
     const faults = tooMuch(build);
     if (faults.length > 0) throw unusable(faults);
     const { stored } = await this.done(
-      this.alone(async (transaction) => {
+      this.queue.alone(async (transaction) => {
+        const { models } = this.database;
+        const workshop =
+          'id' in into
+            ? await seenWorkshop(models, into, transaction)
+            : await createWorkshop(models, workshopOf(build, into.name.slice(0, 120)), transaction);
         const id = nanoid(10);
-        const { builds } = this.database.models;
-        const position = (await builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
-        await builds.create(
-          { id, position: position + 1, version: 0, body: '{}', deletedAt: null },
+        const workshopId = workshop.id;
+        const position = (await models.builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
+        await models.builds.create(
+          {
+            id,
+            position: position + 1,
+            version: 0,
+            body: '{}',
+            deletedAt: null,
+            workshopId,
+            finishedAt: null,
+          },
           { transaction },
         );
-        const empty = { id, version: 0, build: emptyOf(build), pieceVersions: new Map() };
-        return { stored: await writeRows(this.database.models, empty, build, transaction) };
+        const empty: StoredBuild = {
+          id,
+          version: 0,
+          build: emptyOf(build),
+          pieceVersions: new Map(),
+          workshopId,
+          finishedAt: undefined,
+        };
+        const others = await this.shared(empty, workshop.workshop, build, transaction);
+        return { stored: await writeRows(models, empty, build, transaction), others };
       }),
     );
     return stored;
   }
 
+  /**
+   * Moves a build to another workshop, which then has what the build carries. The air that was measured in its places goes along. What was
+   * changed before can't be taken back any more, as it was of the other workshop.
+   * @param placeIds what its places are called there, by what they were called here
+   */
+  async move(
+    id: string,
+    expectation: Expectation,
+    into: SeenWorkshop,
+    { build, placeIds }: { build: Build; placeIds: Readonly<Record<string, string>> },
+  ): Promise<StoredBuild> {
+    const { models } = this.database;
+    const { stored } = await this.done(
+      this.queue.alone(async (transaction) => {
+        const before = await this.read(id, transaction);
+        expect(before, expectation);
+        const known = await seenWorkshop(models, into, transaction);
+        const moved = { ...before, workshopId: known.id };
+        const others = await this.shared(moved, known.workshop, build, transaction);
+        await models.builds.update({ workshopId: known.id }, { where: { id }, transaction });
+        await models.changes.destroy({ where: { buildId: id }, transaction });
+        for (const [placeId, placeIdThere] of Object.entries(placeIds))
+          await this.database.sequelize.query(
+            `INSERT OR IGNORE INTO readings (workshopId, placeId, at, temperatureC, humidityPct, fault)
+             SELECT ?, ?, at, temperatureC, humidityPct, fault FROM readings WHERE workshopId = ? AND placeId = ?`,
+            { replacements: [known.id, placeIdThere, before.workshopId, placeId], transaction },
+          );
+        return { before, stored: await writeRows(models, moved, build, transaction), others };
+      }),
+    );
+    return stored;
+  }
+
+  /** Puts a build by as done, or takes it in hand again. @param at when, as wall time; null to take it in hand */
+  async finish(id: string, at: string | null): Promise<StoredBuild> {
+    const { models } = this.database;
+    const { stored } = await this.done(
+      this.queue.alone(async (transaction) => {
+        const before = await this.read(id, transaction);
+        await models.builds.update({ finishedAt: at }, { where: { id }, transaction });
+        const after = { ...before, finishedAt: at ?? undefined };
+        return { before, stored: await writeRows(models, after, before.build, transaction) };
+      }),
+    );
+    return stored;
+  }
+
+  /** Writes what a build says of its workshop, where that is something new. */
+  private shared(
+    { id, workshopId }: StoredBuild,
+    before: SharedParts,
+    after: Build,
+    transaction: Transaction,
+  ): Promise<Sibling[]> {
+    const { models } = this.database;
+    const read = (other: string) => this.readAny(other, transaction);
+    return writeShared(models, { id, workshopId, before, after }, read, transaction);
+  }
+
   /** Puts a build aside; `restore` brings it back. */
   remove(id: string, at: string): Promise<void> {
-    return this.alone(async (transaction) => {
+    return this.queue.alone(async (transaction) => {
       const [count] = await this.database.models.builds.update(
         { deletedAt: at },
         { where: { id, deletedAt: null }, transaction },
@@ -136,7 +270,7 @@ export class BuildStore {
   }
 
   restore(id: string): Promise<StoredBuild> {
-    return this.alone(async (transaction) => {
+    return this.queue.alone(async (transaction) => {
       const [count] = await this.database.models.builds.update(
         { deletedAt: null },
         { where: { id }, transaction },
@@ -191,15 +325,19 @@ export class BuildStore {
     produce: (before: Build) => Build,
   ): Promise<StoredBuild> {
     const { stored } = await this.done(
-      this.alone(async (transaction) => {
+      this.queue.alone(async (transaction) => {
         const before = await this.read(id, transaction);
         expect(before, expectation);
         const after = produce(before.build);
-        const back = jsonpatch.compare(after, before.build);
-        if (back.length === 0) return { before, stored: before };
+        const takesBack: TakesBack = {
+          back: jsonpatch.compare(ownParts(after), ownParts(before.build)),
+          shared: thingsChanged(sharedParts(before.build), sharedParts(after)),
+        };
+        if (takesBack.back.length === 0 && takesBack.shared.length === 0) return { before, stored: before };
+        const others = await this.shared(before, before.build, after, transaction);
         const stored = await writeRows(this.database.models, before, after, transaction);
-        await this.changeLog.add(id, before.build, note, back, transaction);
-        return { before, stored };
+        await this.changeLog.add(id, before.build, note, takesBack, transaction);
+        return { before, stored, others };
       }),
     );
     return stored;
@@ -212,20 +350,16 @@ export class BuildStore {
    */
   undo(id: string, expectation: Expectation, only?: string): Promise<{ stored: StoredBuild; label: string }> {
     return this.done(
-      this.alone(async (transaction) => {
+      this.queue.alone(async (transaction) => {
         const before = await this.read(id, transaction);
         expect(before, expectation);
         const last = await this.changeLog.next(id, only, transaction);
-        const patched = jsonpatch.applyPatch(
-          structuredClone(before.build),
-          JSON.parse(last.back),
-        ).newDocument;
-        // It was there before, so it is taken as what was saved is.
-        const parsed = openBuild(patched);
-        if (!parsed.ok) throw unusable(parsed.faults);
-        const stored = await writeRows(this.database.models, before, parsed.value, transaction);
+        const { build, stayed } = undone(before.build, last);
+        const others = await this.shared(before, before.build, build, transaction);
+        const stored = await writeRows(this.database.models, before, build, transaction);
         await this.changeLog.taken(last, transaction);
-        return { before, stored, label: last.label };
+        const but = stayed > 0 ? ' (but what was changed since in another build)' : '';
+        return { before, stored, others, label: `${last.label}${but}` };
       }),
     );
   }
@@ -241,31 +375,44 @@ export class BuildStore {
   }
 
   /** Once every write that was asked for so far is done, well or not. */
-  async settled(): Promise<void> {
-    await this.queue;
+  settled(): Promise<void> {
+    return this.queue.settled();
   }
+}
 
-  /**
-   * Runs one write at a time, each in a transaction of its own that holds the file from its first read on: one that read
-   * first and then found that a hygrometer had written meanwhile could not go on.
-   */
-  private alone<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
-    return this.inTurn(() =>
-      this.database.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
-    );
-  }
-  /** Runs some work once all that was asked for before is done. */
-  private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const next = this.queue.then(work);
-    this.queue = next.catch(() => undefined);
-    return next;
-  }
+/** Where a new build goes: into a workshop that there is, or one of its own by that name. */
+export type Into = SeenWorkshop | { name: string };
+
+/** A build among others. */
+export interface BuildSummary {
+  id: string;
+  name: string;
+  pieces: number;
+  version: number;
+  workshop: string;
+  finishedAt: string | null;
 }
 
 /** What a write did: the build before, where there was one, and as it is stored now. The same, where nothing changed. */
 interface Change {
   before?: StoredBuild;
   stored: StoredBuild;
+  /** The other builds of its workshop, where that was changed. */
+  others?: Sibling[];
+}
+
+/** A build as it was before a change, but for what of its workshop others have changed since. */
+function undone(now: Build, { back, shared }: ChangeRow): { build: Build; stayed: number } {
+  const own = jsonpatch.applyPatch(jsonpatch.deepClone(now) as Build, JSON.parse(back)).newDocument;
+  const things: ThingChanged[] = shared === null ? [] : JSON.parse(shared);
+  const { parts, stayed } = takenBack(own, things);
+  // It was there before, so it is taken as what was saved is.
+  const parsed = openBuild(inWorkshop(own, parts));
+  if (parsed.ok) return { build: parsed.value, stayed };
+  // What the change had put into the workshop is used elsewhere by now: it stays.
+  const without = openBuild(own);
+  if (things.length > 0 && without.ok) return { build: without.value, stayed: things.length };
+  throw unusable(parsed.faults);
 }
 
 const emptyOf = (build: Build): Build => ({ ...build, pieces: [], log: [], underway: [] });

@@ -1,4 +1,4 @@
-import type { Build } from '@fixatum/core';
+import type { Build, ThingChanged } from '@fixatum/core';
 import type { Operation } from 'fast-json-patch';
 import { literal, type Transaction } from 'sequelize';
 import { Problem } from '../http/problem';
@@ -17,16 +17,22 @@ export interface ChangeNote {
   by?: { id: string; name: string };
 }
 
+/** What takes a change back: what makes the build's own parts what they were, and what it changed of the workshop. */
+export interface TakesBack {
+  back: readonly Operation[];
+  shared: readonly ThingChanged[];
+}
+
 /** The changes of builds that can still be taken back, each with what takes it back and the plan there was before it. */
 export class ChangeLog {
   constructor(private readonly models: Pick<Models, 'changes' | 'plans'>) {}
 
-  /** Writes a change down, and lets go of what is too long ago. @param back what makes the build `before` again */
+  /** Writes a change down, and lets go of what is too long ago. */
   async add(
     buildId: string,
     before: Build,
     { label, at, by }: ChangeNote,
-    back: readonly Operation[],
+    { back, shared }: TakesBack,
     transaction: Transaction,
   ): Promise<void> {
     const { changes } = this.models;
@@ -36,6 +42,7 @@ export class ChangeLog {
         at,
         label: typeof label === 'string' ? label : label(before),
         back: JSON.stringify(back),
+        shared: shared.length > 0 ? JSON.stringify(shared) : null,
         plan: null,
         device: by?.id ?? null,
         by: by?.name ?? null,

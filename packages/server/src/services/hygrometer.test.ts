@@ -44,8 +44,8 @@ it('and holds up no other: what the other says is kept while it still drips', as
     hygrometers: {
       all: () =>
         Promise.resolve([
-          { buildId: 'b', timeZone: 'UTC', placeId: 'slow', port: slow },
-          { buildId: 'b', timeZone: 'UTC', placeId: 'good', port: good },
+          { workshopId: 'b', timeZone: 'UTC', placeId: 'slow', port: slow },
+          { workshopId: 'b', timeZone: 'UTC', placeId: 'good', port: good },
         ]),
     },
     readings: {

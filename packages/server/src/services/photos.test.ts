@@ -74,6 +74,14 @@ it('a name counts wherever it stands: log, swatches, looks, and what takes a cha
     position: 1,
     version: 1,
     deletedAt: '2027-01-01T00:00:00Z',
+    workshopId: 'w',
+    finishedAt: null,
+    body: '{"name":"b"}',
+  });
+  await models.workshops.create({
+    id: 'w',
+    position: 1,
+    version: 1,
     body: JSON.stringify({ swatches: [{ photo: 'swatch.jpg' }, { photo: 'swatch-2.jpg' }] }),
   });
   await models.pieces.create({
@@ -94,10 +102,15 @@ it('a name counts wherever it stands: log, swatches, looks, and what takes a cha
   await models.underway.create({ buildId: 'b', id: 'u', position: 0, body: '{"note":"see begun.jpg"}' });
   await models.looks.create({ id: 'k', body: '{"pictures":["look.jpg"]}' });
   const change = { buildId: 'b', at: '2027-01-01T00:00:00Z', label: 'x', plan: null, device: null, by: null };
-  await models.changes.create({ ...change, back: '[{"op":"add","value":{"photo":"undone.jpg"}}]' });
+  await models.changes.create({
+    ...change,
+    back: '[{"op":"add","value":{"photo":"undone.jpg"}}]',
+    shared: '[{"after":{"photo":"judged.jpg"}}]',
+  });
   expect([...(await namedPhotos(database.sequelize))].sort()).toEqual([
     'begun.jpg',
     'coat_1-x.jpg',
+    'judged.jpg',
     'look.jpg',
     'piece.jpg',
     'step.jpg',

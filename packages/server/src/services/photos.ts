@@ -22,11 +22,13 @@ export const isPhotoName = (name: string): boolean => /^[\w-]+\.jpg$/.test(name)
 /** Where a build, its log, its looks or what takes a change back can name a photo. */
 const named: readonly [table: string, column: string][] = [
   ['builds', 'body'],
+  ['workshops', 'body'],
   ['pieces', 'body'],
   ['steps', 'body'],
   ['log_entries', 'body'],
   ['underway', 'body'],
   ['changes', 'back'],
+  ['changes', 'shared'],
   ['looks', 'body'],
 ];
 

@@ -1,5 +1,5 @@
 import type { EpochMinute } from '@fixatum/core';
-import type { Hygrometers } from './buildHeads';
+import type { Hygrometers } from './hygrometers';
 import type { Clock } from './clock';
 import { askHygrometer, SensorSilent } from './hygrometer';
 import type { ReadingStore, StoredReading } from './readingStore';
@@ -7,9 +7,9 @@ import type { ReadingStore, StoredReading } from './readingStore';
 /** Asks the hygrometer of one place and keeps what it says. */
 export async function readHygrometer(
   readings: ReadingStore,
-  { buildId, placeId, port, at }: { buildId: string; placeId: string; port: number; at: EpochMinute },
+  { workshopId, placeId, port, at }: { workshopId: string; placeId: string; port: number; at: EpochMinute },
 ): Promise<StoredReading> {
-  return readings.add(buildId, placeId, { at, ...(await askHygrometer(port)) });
+  return readings.add(workshopId, placeId, { at, ...(await askHygrometer(port)) });
 }
 
 export interface Poller {
@@ -30,7 +30,7 @@ interface Parts {
 /** Old readings are thinned when the server starts and then once a day. */
 const THIN_EVERY_ROUNDS = 24 * 60;
 
-/** Reads every hygrometer once a minute, by the ports that the heads of the builds name. */
+/** Reads every hygrometer once a minute, by the ports that the workshops name. */
 export function pollHygrometers({ hygrometers, readings, clock, onError }: Parts, everyMs = 60_000): Poller {
   let rounds = 0;
   const once = async () => {
@@ -38,8 +38,8 @@ export function pollHygrometers({ hygrometers, readings, clock, onError }: Parts
     rounds += 1;
     // All at once, so that one which takes its time holds up no other.
     await Promise.all(
-      (await hygrometers.all()).map(({ buildId, placeId, port, timeZone }) =>
-        readHygrometer(readings, { buildId, placeId, port, at: clock.minuteIn(timeZone) }).catch(
+      (await hygrometers.all()).map(({ workshopId, placeId, port, timeZone }) =>
+        readHygrometer(readings, { workshopId, placeId, port, at: clock.minuteIn(timeZone) }).catch(
           (error: unknown) => {
             if (!(error instanceof SensorSilent)) onError(error);
           },

@@ -27,15 +27,15 @@ export class ReadingStore {
   constructor(private readonly models: Pick<Models, 'readings'>) {}
 
   /** Judges a reading against those before it, and keeps it. */
-  async add(buildId: string, placeId: string, reading: Reading): Promise<StoredReading> {
-    const before = await this.between(buildId, reading.at - LOOK_BACK_MINUTES, reading.at - 1, placeId);
+  async add(workshopId: string, placeId: string, reading: Reading): Promise<StoredReading> {
+    const before = await this.between(workshopId, reading.at - LOOK_BACK_MINUTES, reading.at - 1, placeId);
     const fault = readingFault(
       reading,
       before.filter((one) => one.fault === undefined),
     );
     const { at, temperatureC, humidityPct } = reading;
     await this.models.readings.upsert({
-      buildId,
+      workshopId,
       placeId,
       at,
       temperatureC: Number.isFinite(temperatureC) ? temperatureC : null,
@@ -55,10 +55,10 @@ export class ReadingStore {
     await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
       const replacements = { cutoff, slot: SLOT_MINUTES };
       await sequelize.query(
-        `INSERT OR REPLACE INTO readings (buildId, placeId, at, temperatureC, humidityPct, fault)
-         SELECT buildId, placeId, (at / :slot) * :slot, avg(temperatureC), avg(humidityPct), NULL
+        `INSERT OR REPLACE INTO readings (workshopId, placeId, at, temperatureC, humidityPct, fault)
+         SELECT workshopId, placeId, (at / :slot) * :slot, avg(temperatureC), avg(humidityPct), NULL
          FROM readings WHERE at < :cutoff AND fault IS NULL
-         GROUP BY buildId, placeId, at / :slot
+         GROUP BY workshopId, placeId, at / :slot
          HAVING count(*) > 1 OR min(at % :slot) > 0`,
         { replacements, transaction },
       );
@@ -69,15 +69,15 @@ export class ReadingStore {
     });
   }
 
-  /** All readings of a build, or of one of its places, between two moments, oldest first. */
+  /** All readings of a workshop, or of one of its places, between two moments, oldest first. */
   async between(
-    buildId: string,
+    workshopId: string,
     from: EpochMinute,
     to: EpochMinute,
     placeId?: string,
   ): Promise<StoredReading[]> {
     const rows = await this.models.readings.findAll({
-      where: { buildId, at: { [Op.between]: [from, to] }, ...(placeId === undefined ? {} : { placeId }) },
+      where: { workshopId, at: { [Op.between]: [from, to] }, ...(placeId === undefined ? {} : { placeId }) },
       order: ['placeId', 'at'],
     });
     return rows.map(({ placeId: place, at, temperatureC, humidityPct, fault }: ReadingRow) => ({

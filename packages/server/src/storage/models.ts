@@ -8,7 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 
-/** The head of a build: all of its file but pieces, log and passes under way, as JSON text. */
+/** The head of a build: all of its file but pieces, log, passes under way and what its workshop has, as JSON text. */
 export interface BuildRow extends Model<InferAttributes<BuildRow>, InferCreationAttributes<BuildRow>> {
   id: string;
   position: number;
@@ -16,6 +16,20 @@ export interface BuildRow extends Model<InferAttributes<BuildRow>, InferCreation
   version: number;
   body: string;
   deletedAt: string | null;
+  workshopId: string;
+  /** When it was put by as done, as wall time; null while it is in hand. */
+  finishedAt: string | null;
+}
+
+/** A workshop, as JSON text. Its version counts its changes. */
+export interface WorkshopRow extends Model<
+  InferAttributes<WorkshopRow>,
+  InferCreationAttributes<WorkshopRow>
+> {
+  id: string;
+  position: number;
+  version: number;
+  body: string;
 }
 
 /** A piece without its steps. Its version counts changes to it or its steps. */
@@ -50,6 +64,8 @@ export interface ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreati
   at: string;
   label: string;
   back: string;
+  /** What it changed of the workshop, thing by thing, as JSON text; null where it changed none, and of earlier versions. */
+  shared: string | null;
   /** The plan there was before, as JSON text; null where there was none, or it is long ago. */
   plan: string | null;
   /** The device it was made on, and its name then; null for this machine itself. */
@@ -71,7 +87,7 @@ export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAt
 
 /** What a hygrometer said; figures are null where it said no number. */
 export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
-  buildId: string;
+  workshopId: string;
   placeId: string;
   at: number;
   temperatureC: number | null;
@@ -95,6 +111,7 @@ export interface Models {
   plans: ModelStatic<PlanRow>;
   looks: ModelStatic<LookRow>;
   builds: ModelStatic<BuildRow>;
+  workshops: ModelStatic<WorkshopRow>;
   pieces: ModelStatic<PieceRow>;
   steps: ModelStatic<StepRow>;
   log: ModelStatic<EntryRow>;
@@ -125,7 +142,7 @@ export function defineModels(sequelize: Sequelize): Models {
     readings: sequelize.define<ReadingRow>(
       'readings',
       {
-        buildId: key(),
+        workshopId: key(),
         placeId: key(),
         at: { ...whole(), primaryKey: true },
         temperatureC: { type: DataTypes.DOUBLE, allowNull: true },
@@ -148,8 +165,15 @@ export function defineModels(sequelize: Sequelize): Models {
         version: whole(),
         body: text(),
         deletedAt: { type: DataTypes.STRING, allowNull: true },
+        workshopId: line(),
+        finishedAt: { type: DataTypes.STRING, allowNull: true },
       },
       { ...quiet, tableName: 'builds' },
+    ),
+    workshops: sequelize.define<WorkshopRow>(
+      'workshops',
+      { id: key(), position: whole(), version: whole(), body: text() },
+      { ...quiet, tableName: 'workshops' },
     ),
     pieces: sequelize.define<PieceRow>(
       'pieces',
@@ -171,6 +195,7 @@ export function defineModels(sequelize: Sequelize): Models {
         at: { type: DataTypes.STRING, allowNull: false },
         label: { type: DataTypes.STRING, allowNull: false },
         back: text(),
+        shared: { type: DataTypes.TEXT, allowNull: true },
         plan: { type: DataTypes.TEXT, allowNull: true },
         device: { type: DataTypes.STRING, allowNull: true },
         by: { type: DataTypes.STRING, allowNull: true },

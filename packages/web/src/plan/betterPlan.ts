@@ -51,7 +51,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
       seconds: SECONDS,
       // Another press looks elsewhere.
       seed: seed++,
-      ...plain({ build, readings: store.readingsByPlace }),
+      ...plain({ build, around: store.around }),
     };
     const better = (plan: WarmStart, score: Score) => {
       if (improver !== own || compareScores(score, best) >= 0) return;
@@ -104,7 +104,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
       now: view.now,
       warm: store.warm,
       chances: new Map([...forecast.byPiece].map(([id, one]) => [id, one.chance])),
-      ...plain({ build, readings: store.readingsByPlace }),
+      ...plain({ build, around: store.around }),
     };
     const told = (done: number, of: number) => {
       if (rescuer === own) rescueShare.value = done / of;

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { planView, warmFrom, type PlanView, type RuleFinding } from '@fixatum/core';
+import { planView, warmFrom, type PlanView, type RuleFinding, nothingTaken } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { nextTick } from 'vue';
 import { api } from '../shared/api';
@@ -44,7 +44,7 @@ async function planned() {
   await store.open('b1');
   await jest.advanceTimersByTimeAsync(0);
   const request = FakeWorker.of('planner').asked.at(-1) as PlanRequest;
-  const view = planView(request.build, { now: request.now, readings: request.readings ?? {} });
+  const view = planView(request.build, { now: request.now, ...request.around });
   FakeWorker.of('planner').tell(1, view, 'whole');
   await nextTick();
   return { store, view };
@@ -53,7 +53,7 @@ async function planned() {
 const setting = (view: PlanView) => ({
   now: view.now,
   warm: warmFrom(view),
-  readings,
+  around: { readings, taken: nothingTaken },
   build: expect.objectContaining({ name: 'Workers' }),
 });
 

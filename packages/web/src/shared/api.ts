@@ -3,7 +3,9 @@ import {
   isRecord,
   messageOf,
   type Build,
+  type Drawn,
   type Fault,
+  type Joined,
   type StoredPlan,
   type LogEdit,
   type Look,
@@ -12,6 +14,7 @@ import {
   type Reading,
   type ReadingGap,
   type Step,
+  type Workshop,
 } from '@fixatum/core';
 import { KnownBuild, type BuildAnswer, type SaidOfBuild } from './knownBuild';
 
@@ -97,6 +100,40 @@ export interface BuildSummary {
   id: string;
   name: string;
   pieces: number;
+  /** The workshop it is in. */
+  workshop: string;
+  /** When it was put by as done, as wall time. */
+  finishedAt: string | null;
+}
+
+/** A workshop, with the builds in it in the order in which they have its hands, racks and tins. */
+export interface WorkshopSummary {
+  id: string;
+  name: string;
+  timeZone: string;
+  version: number;
+  people: string[];
+  places: string[];
+  builds: string[];
+}
+
+/** A workshop whole. */
+export interface WorkshopAnswer {
+  id: string;
+  version: number;
+  workshop: Workshop;
+}
+
+/** Another build of the same workshop: in hand with its plan, its file unless it is known; else what it took out of the tins. */
+export interface BesideAnswer {
+  id: string;
+  version: number;
+  name: string;
+  /** Whether it has hands, racks and tins before the open one. */
+  isAhead: boolean;
+  plan?: StoredPlan | null;
+  build?: Build;
+  drawn?: Drawn[];
 }
 
 const OWN_PROBLEMS = 'urn:fixatum:problem:';
@@ -204,7 +241,41 @@ export const api = {
   backupUrl: (id: string) => `/api/backups/${encodeURIComponent(id)}/file`,
   builds: () => call<{ builds: BuildSummary[] }>('GET', '/builds'),
   build: (id: string) => onBuild('GET', id, ''),
-  createBuild: (text: string) => call<BuildAnswer>('POST', '/builds', text),
+  /** @param into a workshop, and the version of it that was seen; without it the build gets one of its own */
+  createBuild: (text: string, into?: { id: string; version: number }) =>
+    into
+      ? call<BuildAnswer>(
+          'POST',
+          `/builds?workshop=${encodeURIComponent(into.id)}`,
+          text,
+          match(`"${into.version}"`),
+        )
+      : call<BuildAnswer>('POST', '/builds', text),
+  workshops: () => call<{ workshops: WorkshopSummary[] }>('GET', '/workshops'),
+  workshop: (id: string) => call<WorkshopAnswer>('GET', `/workshops/${encodeURIComponent(id)}`),
+  createWorkshop: (text: string) => call<WorkshopAnswer>('POST', '/workshops', text),
+  renameWorkshop: (id: string, name: string) =>
+    call<WorkshopAnswer>('PATCH', `/workshops/${encodeURIComponent(id)}`, { name }),
+  deleteWorkshop: (id: string) => call<void>('DELETE', `/workshops/${encodeURIComponent(id)}`),
+  orderBuilds: (id: string, builds: string[]) =>
+    call<void>('PUT', `/workshops/${encodeURIComponent(id)}/order`, { builds }),
+  workshopUrl: (id: string) => `/api/workshops/${encodeURIComponent(id)}/file`,
+  /** @param have versions of builds that are known, as `id:version` */
+  beside: (id: string, have: readonly string[]) =>
+    call<{ builds: BesideAnswer[] }>(
+      'GET',
+      `/builds/${id}/beside${have.length > 0 ? `?have=${encodeURIComponent(have.join(','))}` : ''}`,
+    ),
+  /** Moves a build, as it is there, to another workshop whose version was seen. */
+  moveBuild: (id: string, into: { id: string; version: number }, joined: Joined, etag?: string) =>
+    onBuild(
+      'POST',
+      id,
+      '/move',
+      { workshop: into.id, workshopEtag: `"${into.version}"`, ...joined },
+      match(etag),
+    ),
+  finishBuild: (id: string, finished: boolean) => onBuild('POST', id, '/finish', { finished }),
   loadSamples: () => call<{ builds: BuildSummary[] }>('POST', '/samples'),
   /** Changes the head of a build; null takes a field away. */
   patchBuild: (id: string, head: { [K in keyof Build]?: Build[K] | null }, etag?: string) =>

@@ -4,6 +4,7 @@ import {
   severities,
   sure,
   toWallTime,
+  type Around,
   type Build,
   type LogEdit,
   type Piece,
@@ -11,6 +12,7 @@ import {
   type PlanView,
   type RuleFinding,
   type PatchStep,
+  type WarmStart,
 } from '@fixatum/core';
 import isEqual from 'fast-deep-equal';
 import { useTimeoutFn } from '@vueuse/core';
@@ -23,6 +25,7 @@ import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
 import { benchActs } from './benchActs';
+import { besides } from './besides';
 import { idleSearch } from './idleSearch';
 import { liveUpdates } from './liveUpdates';
 import { livingPlan } from './livingPlan';
@@ -73,15 +76,31 @@ export const useBuild = defineStore('build', () => {
   };
 
   const air = measuredAir(id, build, () => living.plan());
-  const living = livingPlan({ id, build, view, now, readingsByPlace: air.readingsByPlace });
-  const { planning, warm, plan, rememberPlan, planOfBefore, planOfServer } = living;
+  const warm = shallowRef<WarmStart>();
+  const beside = besides({
+    id,
+    build,
+    warm,
+    now,
+    readingsByPlace: air.readingsByPlace,
+    whenTaken: () => {
+      if (view.value) plan();
+    },
+  });
+  /** What the open build is planned amid. */
+  const around = computed((): Around => ({
+    readings: air.readingsByPlace.value,
+    taken: beside.taken.value,
+  }));
+  const living = livingPlan({ id, build, view, warm, now, around });
+  const { planning, plan, rememberPlan, planOfBefore, planOfServer } = living;
   const idle = idleSearch({
     id,
     build,
     view,
     warm,
     planning,
-    readingsByPlace: air.readingsByPlace,
+    around,
     take: living.takePlan,
   });
 
@@ -106,11 +125,16 @@ export const useBuild = defineStore('build', () => {
       build.value = undefined;
       living.forget();
       air.forget();
+      beside.forget();
     }
     id.value = buildId;
     try {
       await outbox.ready;
       const [answer] = await Promise.all([api.build(buildId), warm.value ? undefined : planOfServer()]);
+      build.value ??= answer.build;
+      // A first plan that books hands which another build has would only be moved again.
+      await beside.load();
+      if (id.value !== buildId) return;
       take(answer);
       void air.loadReadings();
       void outbox.flush();
@@ -252,7 +276,12 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
-  const live = liveUpdates(id, etag, () => void catchUp());
+  const live = liveUpdates(
+    id,
+    etag,
+    () => void catchUp(),
+    () => void beside.load(),
+  );
   /** Fetches what was changed on another screen. What can't be fetched is news again when the line is back. */
   async function catchUp(): Promise<void> {
     const buildId = theId.value;
@@ -268,6 +297,10 @@ export const useBuild = defineStore('build', () => {
   const bench = benchActs({ build, view, now, pieceOf, act });
   const pieces = pieceConflicts({ id: theId, pieceEtags, change, attempt });
 
+  // What comes after the open build in the workshop's order has what its plan leaves.
+  watch([view, planning], () => {
+    if (view.value && !planning.value) void beside.workOut();
+  });
   watch(now, (minute) => {
     if (view.value && !planning.value && minute - view.value.now > REPLAN_AFTER_MINUTES) plan();
   });
@@ -309,7 +342,10 @@ export const useBuild = defineStore('build', () => {
     ...bench,
     ...pieces,
     readings: air.readings,
-    readingsByPlace: air.readingsByPlace,
+    around,
+    beside: beside.inHand,
+    besideSoon: beside.soon,
+    doneDrawn: beside.doneDrawn,
     loadReadings: air.loadReadings,
     attempt,
   };

@@ -42,7 +42,7 @@ export const useForecast = defineStore('forecast', () => {
       now: view.now,
       samples: SAMPLES,
       warm: store.warm,
-      ...plain({ build, readings: store.readingsByPlace }),
+      ...plain({ build, around: store.around }),
     };
     const told = (done: number, of: number) => {
       if (link === own) progress.value = done / of;

@@ -29,7 +29,7 @@ function opened() {
       view: shallowRef(planned),
       warm,
       planning,
-      readingsByPlace: computed(() => ({})),
+      around: computed(() => ({})),
       take: (better) => taken.push(better),
     }),
   )!;

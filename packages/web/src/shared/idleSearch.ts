@@ -1,4 +1,4 @@
-import type { Build, PlanView, ReadingsByPlace, WarmStart } from '@fixatum/core';
+import type { Around, Build, PlanView, WarmStart } from '@fixatum/core';
 import { useBattery, useDocumentVisibility, useIdle, useLocalStorage } from '@vueuse/core';
 import { proxy } from 'comlink';
 import { computed, ref, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue';
@@ -17,7 +17,7 @@ interface Planned {
   view: ShallowRef<PlanView | undefined>;
   warm: ShallowRef<WarmStart | undefined>;
   planning: Ref<boolean>;
-  readingsByPlace: ComputedRef<ReadingsByPlace>;
+  around: ComputedRef<Around>;
   /** Goes on from a better plan. */
   take: (better: WarmStart) => void;
 }
@@ -29,7 +29,7 @@ const asText = ({ beginsAt, personOf }: WarmStart): string => JSON.stringify([[.
  * battery where the browser tells, and only until nothing has turned up for a while. What was made step by step comes to be as
  * good as if it were made anew.
  */
-export function idleSearch({ id, build, view, warm, planning, readingsByPlace, take }: Planned) {
+export function idleSearch({ id, build, view, warm, planning, around, take }: Planned) {
   /** Whether it may; kept on this device. */
   const allowed = useLocalStorage('fixatum-idle-search', true);
   const { idle } = useIdle(IDLE_AFTER_MS);
@@ -71,7 +71,7 @@ export function idleSearch({ id, build, view, warm, planning, readingsByPlace, t
       quietSeconds: QUIET_SECONDS,
       // Another round looks elsewhere.
       seed: 1000 + seed++,
-      ...plain({ build: build.value, readings: readingsByPlace.value }),
+      ...plain({ build: build.value, around: around.value }),
     };
     const better = (plan: WarmStart) => {
       if (link === own) best = plan;

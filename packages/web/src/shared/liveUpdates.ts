@@ -6,6 +6,8 @@ import { api } from './api';
 /** What was done on this very screen is told here too, a moment before its answer is in: that is waited for. */
 const PATIENCE_MS = 150;
 const RECONNECT_MS = 2000;
+/** Several things beside change at once: they are fetched together. */
+const BESIDE_MS = 400;
 
 const newsSchema = z.object({ version: z.number() });
 
@@ -13,16 +15,18 @@ const newsSchema = z.object({ version: z.number() });
  * Hears of every change to the open build, whoever made it, and says when there is a version that this screen has not seen. A line
  * that drops is taken up again; the server then says where things stand, so nothing is missed.
  * @param etag the version on this screen, as the server names it
+ * @param whenBeside told when another build of the workshop has changed
  */
 export function liveUpdates(
   id: Ref<string | undefined>,
   etag: Ref<string | undefined>,
   whenNews: () => void,
+  whenBeside: () => void,
 ): { connected: Ref<boolean> } {
   const url = computed(() =>
     id.value === undefined || typeof EventSource === 'undefined' ? undefined : api.eventsUrl(id.value),
   );
-  const { data, status } = useEventSource(url, ['change'], {
+  const { data, event, status } = useEventSource(url, ['change', 'beside'], {
     autoReconnect: { retries: -1, delay: RECONNECT_MS },
   });
   let latest: number | undefined;
@@ -33,10 +37,17 @@ export function liveUpdates(
     PATIENCE_MS,
     { immediate: false },
   );
-  watch(data, (text) => {
+  const lookBeside = useTimeoutFn(whenBeside, BESIDE_MS, { immediate: false });
+  // At once, as the next thing said would be in its place.
+  const hear = (text: string | null) => {
     if (text === null) return;
+    if (event.value === 'beside') {
+      lookBeside.start();
+      return;
+    }
     latest = newsSchema.parse(JSON.parse(text)).version;
     look.start();
-  });
+  };
+  watch(data, hear, { flush: 'sync' });
   return { connected: computed(() => status.value === 'OPEN') };
 }

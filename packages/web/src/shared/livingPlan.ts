@@ -3,9 +3,9 @@ import {
   warmFrom,
   warmOfStored,
   whatChanged,
+  type Around,
   type Build,
   type PlanView,
-  type ReadingsByPlace,
   type WarmStart,
   sure,
 } from '@fixatum/core';
@@ -27,20 +27,21 @@ interface Planned {
   id: Ref<string | undefined>;
   build: ShallowRef<Build | undefined>;
   view: ShallowRef<PlanView | undefined>;
+  /** What the next plan begins with. */
+  warm: ShallowRef<WarmStart | undefined>;
   now: ComputedRef<number>;
-  readingsByPlace: ComputedRef<ReadingsByPlace>;
+  around: ComputedRef<Around>;
 }
 
 /** The plan of the open build as it is made, kept to, put by on the server, and brought back by undo. */
-export function livingPlan({ id, build, view, now, readingsByPlace }: Planned) {
+export function livingPlan({ id, build, view, warm, now, around }: Planned) {
   const notice = useNotice();
   const planning = ref(false);
   /** The plan is a first quick one, soon replaced: nobody should begin work by it. */
   const provisional = ref(false);
 
-  /** The last plan that stood, and what the next one begins with. */
+  /** The last plan that stood. */
   const settled = shallowRef<PlanView>();
-  const warm = shallowRef<WarmStart>();
   /** What the last change of plan moved, in at most three lines. */
   const changed = ref<string[]>([]);
 
@@ -87,7 +88,7 @@ export function livingPlan({ id, build, view, now, readingsByPlace }: Planned) {
   const planGround = (): PlanGround => ({
     build: sure(build.value, 'an open build'),
     now: Math.floor(now.value),
-    readings: readingsByPlace.value,
+    around: around.value,
     warm: freed.size > 0 && warm.value ? withoutTimes(warm.value, freed) : warm.value,
   });
 
@@ -155,7 +156,6 @@ export function livingPlan({ id, build, view, now, readingsByPlace }: Planned) {
     planning,
     provisional,
     changed,
-    warm,
     plan,
     planGround,
     takePlan,

@@ -1,14 +1,14 @@
-import type { Build, Piece, ReadingsByPlace, VariantOutcome, WarmStart } from '@fixatum/core';
+import type { Around, Build, Piece, VariantOutcome, WarmStart } from '@fixatum/core';
 import { proxy, type Remote } from 'comlink';
 import type { CoreWork } from './offThread/coreWorker';
 import type { TakeView } from './offThread/planWork';
 import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
 
-/** What a plan is made from: the build, the present in epoch minutes, what was measured, and the plan before. */
+/** What a plan is made from: the build, the present in epoch minutes, what it is planned amid, and the plan before. */
 export interface PlanGround {
   build: Build;
   now: number;
-  readings: ReadingsByPlace;
+  around: Around;
   warm?: WarmStart | undefined;
 }
 
@@ -32,14 +32,14 @@ let newest = 0;
 
 /** Plans a build in the worker, as of a moment in epoch minutes. Only the newest request is answered. */
 export function planInWorker(
-  { build, now, readings, warm, urgent }: PlanGround & { urgent?: readonly string[] | undefined },
+  { build, now, around, warm, urgent }: PlanGround & { urgent?: readonly string[] | undefined },
   take: TakeView,
   fail: (error: unknown) => void,
 ): void {
   newest += 1;
   const ticket = newest;
   // Through JSON, as what the screens hold is reactive and can't be sent as it is.
-  const request = { now, warm, ...plain({ build, readings, urgent }) };
+  const request = { now, warm, ...plain({ build, around, urgent }) };
   const takeNewest: TakeView = (view, stage) => {
     if (ticket === newest) take(view, stage);
   };
@@ -50,9 +50,9 @@ export function planInWorker(
 
 /** What the build comes to with a piece done in each of several ways, worked out in the worker. */
 export const compareInWorker = (
-  { build, now, readings, warm }: PlanGround,
+  { build, now, around, warm }: PlanGround,
   variants: Piece[],
 ): Promise<VariantOutcome[]> => {
-  const request = { now, warm, ...plain({ build, readings }) };
+  const request = { now, warm, ...plain({ build, around }) };
   return inWorker((remote) => remote.compare(request, plain(variants)));
 };

@@ -42,7 +42,7 @@ export const useWays = defineStore('ways', () => {
       setting,
       now,
       warm: build.warm,
-      ...plain({ build: build.build, readings: build.readingsByPlace }),
+      ...plain({ build: build.build, around: build.around }),
     };
     to.run((remote) => remote.setBuild(sent)).catch(() => undefined);
     return setting;

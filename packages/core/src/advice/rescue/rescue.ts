@@ -3,7 +3,8 @@ import { type Build } from '../../model/schema';
 import { judgeBuild } from '../judgeBuild';
 import { type EpochMinute } from '../../model/wallTime';
 import { forecastBuild } from '../../schedule/answers/forecast';
-import { type ReadingsByPlace } from '../../schedule/plan/workload';
+import { nothingTaken } from '../../schedule/plan/taken';
+import type { Around } from '../../schedule/plan/workload';
 import { planBuild } from '../../schedule/answers/planBuild';
 import { warmFrom, type WarmStart } from '../../schedule/search/warmStart';
 import type { PatchStep } from '../../model/patch';
@@ -32,9 +33,8 @@ export interface Rescue {
   cost: RescueCost;
 }
 
-export interface RescueOptions {
+export interface RescueOptions extends Around {
   now?: EpochMinute;
-  readings?: ReadingsByPlace;
   /** The plan that is gone by; without it one is made. */
   warm?: WarmStart;
   /** Chances by piece from a forecast that was made already; those under 80 % are in trouble too. */
@@ -75,10 +75,11 @@ const FEW_SAMPLES = 15;
  * dates, then by cost, then by days gained.
  */
 export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAnswer {
-  const { readings = {} } = options;
+  const { readings = {}, taken = nothingTaken } = options;
+  const around = { readings, taken };
   const before = planBuild(build, {
     ...(options.now === undefined ? {} : { now: options.now }),
-    readings,
+    ...around,
     latestStarts: false,
     ...(options.warm ? { search: { warm: options.warm, keep: true, starts: 'none' } } : {}),
   });
@@ -117,7 +118,7 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     const urgent = touched.length > 0 && !forAll ? touched : inTrouble;
     const plan = planBuild(changed, {
       now: before.now,
-      readings,
+      ...around,
       latestStarts: false,
       search: { warm, urgent: new Set(urgent), starts: 'none' },
     });
@@ -237,7 +238,6 @@ export function rescueBuild(build: Build, options: RescueOptions = {}): RescueAn
     if (!offered.has(one)) return [];
     const forecast = forecastBuild(one.build, one.plan, 1, {
       samples: options.samples ?? (isLarge ? FEW_SAMPLES : SAMPLES),
-      readings,
     });
     const chances = forecast.flatMap((piece) =>
       one.urgent.includes(piece.pieceId) && piece.chance !== undefined ? [piece.chance] : [],

@@ -4,6 +4,8 @@ import { sure } from '../../model/sure';
 import type { Plan } from '../../schedule/answers/plan';
 import { planBuild } from '../../schedule/answers/planBuild';
 import { takenBy } from '../../schedule/answers/takenBy';
+import { allTaken } from '../../schedule/plan/taken';
+import { aroundOf } from '../../schedule/plan/workload';
 import { aloneWith, changeAlone } from '../tryIdea';
 import { costOf, type Way } from './rescueCost';
 import { lateMinutes, readyAt } from './standing';
@@ -33,14 +35,14 @@ export function sifter(build: Build, plan: Plan, pieceId: string): (way: Way) =>
   );
   const alone = aloneWith(build, piece);
   const linked = new Set(alone.pieces.map(({ id }) => id));
-  const taken = takenBy(plan, linked);
+  const { readings, taken } = aroundOf(plan.workload);
+  const around = { readings, taken: allTaken(taken, takenBy(plan, linked)) };
   return (way) => {
     const changed = patchedUnchecked(alone, changeAlone(build, alone, way.change));
     if (!changed) return undefined;
     const then = planBuild(changed, {
       now: plan.now,
-      readings: plan.workload.readings,
-      taken,
+      ...around,
       latestStarts: false,
       search: { starts: 'first' },
     });

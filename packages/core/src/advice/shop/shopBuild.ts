@@ -7,8 +7,9 @@ import type { Build, LogEntry, Piece } from '../../model/schema';
 import { toWallTime, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { usualContainersMl } from '../../quantity/containers';
 import { amountFactor } from '../../quantity/learned';
-import { needsOf, type PassNeed } from '../../quantity/needs';
+import { needsOf, type MeasuredPass, type PassNeed } from '../../quantity/needs';
 import { cheapestSet, type Purchase } from '../../quantity/purchase';
+import { expandBuild } from '../../schedule/plan/operations';
 import { workBegins, type PlannedOperation } from '../../schedule/plan/plan';
 import { sameTint, shelfOf, tinAge, tinsFor, type Drawn, type Shelf, type TinLevel } from './shelf';
 
@@ -77,7 +78,7 @@ const ROLLS_M = [25, 50];
 const openStatus = new Set<PlannedOperation['status']>(['planned', 'unplaced', 'underway']);
 
 /** What every pass of a build takes, by its id, as the user takes it. */
-export function passNeeds(build: Build, operations: readonly PlannedOperation[]): Map<string, PassNeed> {
+export function passNeeds(build: Build, operations: readonly MeasuredPass[]): Map<string, PassNeed> {
   const factors = new Map(
     [...materialsOf(build.materials).keys()].map((id) => [id, amountFactor(build.amounts ?? [], id).factor]),
   );
@@ -116,14 +117,20 @@ export function withUsed(
   });
 }
 
-/** What the log of a build took from the shelf, for the other builds that share it. */
-export const drawnBy = (build: Build, needs: ReadonlyMap<string, PassNeed>): Drawn[] => {
+/** What the log of a build took from the shelf, for the other builds that share it; nothing from before any level was set. */
+export function drawsOf(build: Build): Drawn[] {
+  const log = build.log ?? [];
+  const levels = (build.stock ?? []).flatMap(({ levelAt }) => levelAt ?? []).sort();
+  const [since] = levels;
+  if (since === undefined) return [];
+  // What was logged by earlier versions does not say what it took.
+  const needs = log.every(({ used }) => used) ? new Map() : passNeeds(build, expandBuild(build));
   const { used } = shelfNow(build, needs);
-  return (build.log ?? []).flatMap(({ id, doneAt }) => {
+  return log.flatMap(({ id, doneAt }) => {
     const own = used.get(id);
-    return own && own.length > 0 ? [{ doneAt, used: own }] : [];
+    return own && own.length > 0 && doneAt >= since ? [{ doneAt, used: own }] : [];
   });
-};
+}
 
 /**
  * What all open steps of a build take at nine in ten, less what is good on the shelf and what is on order, as the cheapest set of whole containers;

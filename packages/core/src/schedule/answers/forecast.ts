@@ -6,7 +6,7 @@ import { atZone, epochMinute, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
 import type { Kept } from '../place/decodeOptions';
 import { dryThroughOf } from '../place/dryThrough';
-import { workloadOf, type Workload, type ReadingsByPlace } from '../plan/workload';
+import { aroundOf, workloadOf, type Workload } from '../plan/workload';
 import { pieceReadiness } from '../state/readiness';
 import { isPlaced, workBegins } from '../plan/plan';
 import type { Plan } from './plan';
@@ -37,7 +37,6 @@ export interface PieceForecast {
 export interface ForecastOptions {
   /** How many futures are tried; 200 unless said otherwise. */
   samples?: number;
-  readings?: ReadingsByPlace;
   /** Told after each future; returning false stops there with what there is. */
   onProgress?: (done: number, of: number) => boolean | void;
 }
@@ -71,9 +70,8 @@ export class Forecast {
     private readonly build: Build,
     private readonly plan: Plan,
     seed: number,
-    readings?: ReadingsByPlace,
   ) {
-    this.workload = workloadOf(build, readings);
+    this.workload = workloadOf(build, aroundOf(plan.workload));
     const placed = plan.operations
       .filter(isPlaced)
       .filter((operation) => operation.status === 'planned')
@@ -156,7 +154,7 @@ export function forecastBuild(
   options: ForecastOptions = {},
 ): PieceForecast[] {
   const samples = options.samples ?? 200;
-  const forecast = new Forecast(build, plan, seed, options.readings);
+  const forecast = new Forecast(build, plan, seed);
   while (forecast.tried < samples) {
     forecast.tryOne();
     if (options.onProgress?.(forecast.tried, samples) === false) break;

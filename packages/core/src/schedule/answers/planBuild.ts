@@ -8,8 +8,7 @@ import { placeOutlooks } from './outlook';
 import type { PlannedOperation } from '../plan/plan';
 import { dryThroughOf } from '../place/dryThrough';
 import { pieceBounds } from './bounds';
-import type { Taken } from '../plan/taken';
-import { workloadOf, type ReadingsByPlace } from '../plan/workload';
+import { workloadOf, type Around } from '../plan/workload';
 import { searchPlan, type SearchOptions } from '../search/search';
 import { pieceReadiness } from '../state/readiness';
 import { sessionsOf } from './sessions';
@@ -23,17 +22,13 @@ import { entryOf, nth } from '../../model/sure';
 const DEADLINES_AHEAD_MINUTES = 7 * 1440;
 const MOST_DEADLINES = 4;
 
-export interface PlanOptions {
+export interface PlanOptions extends Around {
   /** The present, epoch minutes. Without it: the last thing logged, or else the build's start. */
   now?: EpochMinute;
   /** Whether to work out latest starts and bounds, which takes most of the time; true unless said otherwise. */
   latestStarts?: boolean;
-  /** What was measured in the places. */
-  readings?: ReadingsByPlace;
   /** Latest moments to begin that were worked out before, which are kept up to date. */
   latestKnown?: LatestKnown;
-  /** What hands, racks and rooms are needed for besides. */
-  taken?: Taken;
   /** How the plan is looked for, in place of one order by slack: changes tried, the seed, an order to begin with, and who is told of better ones. */
   search?: Omit<SearchOptions, 'now'>;
 }
@@ -54,7 +49,7 @@ export function presentOf(build: Build): EpochMinute {
  */
 export function planBuild(build: Build, options: PlanOptions = {}): Plan {
   const now = options.now ?? presentOf(build);
-  const workload = workloadOf(build, options.readings, options.taken);
+  const workload = workloadOf(build, options);
   const { sequence, run, score } = searchPlan(workload, { ...(options.search ?? { starts: 'first' }), now });
   const { operations, units, lessons } = run;
   const byPiece = new Map<string, PlannedOperation[]>(build.pieces.map((piece) => [piece.id, []]));

@@ -4,12 +4,16 @@ import { unitKey } from '../plan/workload';
 import { takesPlace } from '../state/draftState';
 import type { Plan } from './plan';
 
-/** What the pieces of a plan take of hands, racks and rooms, but for some that are to be planned anew. */
-export function takenBy(plan: Plan, except: ReadonlySet<string>): Taken {
+/**
+ * What the pieces of a plan take of hands, racks and rooms, but for some that are to be planned anew.
+ * @param begunOnly only what has been begun or done: what is merely planned may still move
+ */
+export function takenBy(plan: Plan, except: ReadonlySet<string>, begunOnly = false): Taken {
   const taken: Taken = { hands: [], racks: [], wet: [], dusty: [] };
   for (const operation of plan.operations) {
     const { pieceId, placeId, laidAt, workMinutes, status } = operation;
     if (except.has(pieceId) || status === 'skipped' || laidAt === undefined) continue;
+    if (begunOnly && status === 'planned') continue;
     if (isPlaced(operation) && status !== 'done')
       taken.hands.push({ person: operation.personId, from: operation.start, to: operation.end });
     const begins = laidAt - workMinutes;
@@ -21,10 +25,10 @@ export function takenBy(plan: Plan, except: ReadonlySet<string>): Taken {
     let touchAt = laidAt;
     let handleAt = laidAt;
     for (const cell of operation.cells) {
-      const at = unit?.cells.get(cell)?.findIndex(({ operationId }) => operationId === operation.id) ?? -1;
-      const coat = at < 0 ? undefined : unit?.dry(cell)?.coats[at];
-      touchAt = Math.max(touchAt, coat?.touchAt ?? laidAt);
-      handleAt = Math.max(handleAt, coat?.handleAt ?? laidAt);
+      // As it stood when this was laid: it is on the rack until all of it can be handled, what lies below too.
+      const then = unit?.asOf(cell, laidAt);
+      touchAt = Math.max(touchAt, then?.coats.at(-1)?.touchAt ?? laidAt);
+      handleAt = Math.max(handleAt, then?.handleAt ?? laidAt);
     }
     if (handleAt <= plan.now) continue;
     taken.wet.push({ place: placeId, from: begins, to: touchAt });

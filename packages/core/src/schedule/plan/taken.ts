@@ -20,3 +20,11 @@ export interface Taken {
 }
 
 export const nothingTaken: Taken = { hands: [], racks: [], wet: [], dusty: [] };
+
+/** What is taken by one and by another. */
+export const allTaken = (...all: readonly Taken[]): Taken => ({
+  hands: all.flatMap(({ hands }) => hands),
+  racks: all.flatMap(({ racks }) => racks),
+  wet: all.flatMap(({ wet }) => wet),
+  dusty: all.flatMap(({ dusty }) => dusty),
+});

@@ -63,12 +63,22 @@ export interface Workload extends Calendars {
 /** What was measured in each place, by its id, sorted by time. */
 export type ReadingsByPlace = Readonly<Record<string, readonly Reading[]>>;
 
-/** Gathers everything planning needs from a build, what was measured in its places, and what is taken by others. */
-export function workloadOf(
-  build: Build,
-  readings: ReadingsByPlace = {},
-  taken: Taken = nothingTaken,
-): Workload {
+/** What a build is planned amid: whoever plans it, or a change of it, again gives the same. */
+export interface Around {
+  /** What was measured in the places. */
+  readings?: ReadingsByPlace;
+  /** What hands, racks and rooms are needed for besides. */
+  taken?: Taken;
+}
+
+/** What a build was planned amid. */
+export const aroundOf = ({ readings, taken }: Pick<Workload, 'readings' | 'taken'>): Required<Around> => ({
+  readings,
+  taken,
+});
+
+/** Gathers everything planning needs from a build and what it is planned amid. */
+export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }: Around = {}): Workload {
   const { timeZone } = build;
   const startAt = epochMinute(build.start, timeZone);
   const inOrder = [...(build.log ?? [])]

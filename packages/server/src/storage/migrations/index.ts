@@ -6,6 +6,7 @@ import { plans } from './m004Plans';
 import { changePlans } from './m005ChangePlans';
 import { devices } from './m006Devices';
 import { changeAuthors } from './m007ChangeAuthors';
+import { workshops } from './m008Workshops';
 
 /** One change to the tables. Everything it does is done in the transaction that also marks it as done. */
 export interface Migration {
@@ -22,4 +23,5 @@ export const migrations: readonly Migration[] = [
   changePlans,
   devices,
   changeAuthors,
+  workshops,
 ];

@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { beside } from './besideWork';
 import { forecast } from './forecastWork';
 import { improve } from './improveWork';
 import { pairs } from './pairWork';
@@ -7,7 +8,7 @@ import { rescue } from './rescueWork';
 import { costOfStart, setBuild, waysOut } from './waysWork';
 
 /** All heavy computation, in one script that every worker runs: the core is loaded once and kept by the browser. */
-const coreWork = { plan, compare, improve, rescue, forecast, setBuild, waysOut, costOfStart, pairs };
+const coreWork = { plan, beside, compare, improve, rescue, forecast, setBuild, waysOut, costOfStart, pairs };
 export type CoreWork = typeof coreWork;
 
 expose(coreWork);

@@ -1,9 +1,9 @@
 import {
   Forecast,
   planBuild,
+  type Around,
   type Build,
   type PieceForecast,
-  type ReadingsByPlace,
   type WarmStart,
 } from '@fixatum/core';
 
@@ -11,7 +11,7 @@ import {
 export interface ForecastRequest {
   build: Build;
   now: number;
-  readings: ReadingsByPlace;
+  around: Around;
   samples: number;
   /** The plan on screen, which the forecast is about. */
   warm: WarmStart | undefined;
@@ -29,17 +29,17 @@ const FEWEST_FUTURES = 20;
  * @param first a first answer, where the whole takes longer
  */
 export async function forecast(
-  { build, now, readings, samples, warm }: ForecastRequest,
+  { build, now, around, samples, warm }: ForecastRequest,
   told: (done: number, of: number) => void,
   first: (forecast: PieceForecast[]) => void,
 ): Promise<PieceForecast[]> {
   const plan = planBuild(build, {
     now,
-    readings,
+    ...around,
     latestStarts: false,
     ...(warm ? { search: { warm, keep: true, starts: 'none' } } : {}),
   });
-  const futures = new Forecast(build, plan, SEED, readings);
+  const futures = new Forecast(build, plan, SEED);
   const from = performance.now();
   let isFirst = true;
   while (futures.tried < samples) {

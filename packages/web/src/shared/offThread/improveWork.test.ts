@@ -14,7 +14,7 @@ const grown: WarmStart = {
 };
 const plan = planBuild(build, { latestStarts: false, search: { warm: grown, keep: true } });
 const warm = warmFrom(plan);
-const asked = { build, now: plan.now, readings: {}, warm, seed: 1 };
+const asked = { build, now: plan.now, around: {}, warm, seed: 1 };
 
 describe('looking for a better plan', () => {
   it('ends by itself when nobody waits and nothing turns up, having told only of what is worth it', async () => {

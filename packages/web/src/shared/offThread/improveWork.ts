@@ -3,9 +3,9 @@ import {
   PlanSearch,
   warmFrom,
   workloadOf,
+  type Around,
   type Build,
   type Candidate,
-  type ReadingsByPlace,
   type Score,
   type WarmStart,
   type Weighed,
@@ -15,7 +15,7 @@ import {
 export interface ImproveRequest {
   build: Build;
   now: number;
-  readings: ReadingsByPlace;
+  around: Around;
   warm: WarmStart | undefined;
   /** For so many seconds at most. */
   seconds: number;
@@ -55,7 +55,7 @@ export async function improve(
   let worthUntil = (quietSeconds ?? Infinity) * 1000;
   /** The plan that whoever asked has: first what the one at hand comes to now. */
   let current: Weighed | undefined;
-  const search = new PlanSearch(workloadOf(build, request.readings), {
+  const search = new PlanSearch(workloadOf(build, request.around), {
     now,
     seed,
     ...(warm ? { warm } : {}),

@@ -4,11 +4,11 @@ import {
   planView,
   standingSearch,
   warmFrom,
+  type Around,
   type Build,
   type Piece,
   type PlanOptions,
   type PlanView,
-  type ReadingsByPlace,
   type VariantOutcome,
   type WarmStart,
 } from '@fixatum/core';
@@ -17,7 +17,7 @@ import {
 export interface PlanRequest {
   build: Build;
   now: number;
-  readings?: ReadingsByPlace;
+  around?: Around;
   /** The plan before: it is kept to unless something would be late that need not be. */
   warm?: WarmStart | undefined;
   /** Pieces that go before all others this time, by id. */
@@ -55,7 +55,7 @@ export async function plan(request: PlanRequest, take: TakeView): Promise<void> 
       now: request.now,
       latestStarts: stage === 'whole',
       latestKnown,
-      readings: request.readings ?? {},
+      ...request.around,
       search: searchFor(request, stage, made),
     });
     take(view, stage);
@@ -81,5 +81,5 @@ function searchFor(
 }
 
 /** What the build comes to with a piece done in each of several ways. */
-export const compare = ({ build, now, warm, readings }: PlanRequest, variants: Piece[]): VariantOutcome[] =>
-  compareVariants(build, now, variants, { warm, ...(readings ? { readings } : {}) });
+export const compare = ({ build, now, warm, around }: PlanRequest, variants: Piece[]): VariantOutcome[] =>
+  compareVariants(build, now, variants, { warm, ...around });

@@ -1,16 +1,10 @@
-import {
-  rescueBuild,
-  type Build,
-  type ReadingsByPlace,
-  type RescueAnswer,
-  type WarmStart,
-} from '@fixatum/core';
+import { rescueBuild, type Around, type Build, type RescueAnswer, type WarmStart } from '@fixatum/core';
 
 /** Asks for ways to catch up. */
 export interface RescueRequest {
   build: Build;
   now: number;
-  readings: ReadingsByPlace;
+  around: Around;
   chances: Map<string, number | undefined>;
   /** The plan on screen. */
   warm: WarmStart | undefined;
@@ -18,7 +12,7 @@ export interface RescueRequest {
 
 /** @param told how many ways were tried, of how many */
 export const rescue = (
-  { build, now, readings, chances, warm }: RescueRequest,
+  { build, now, around, chances, warm }: RescueRequest,
   told: (done: number, of: number) => void,
 ): RescueAnswer =>
-  rescueBuild(build, { now, readings, chances, ...(warm ? { warm } : {}), onProgress: told });
+  rescueBuild(build, { now, ...around, chances, ...(warm ? { warm } : {}), onProgress: told });

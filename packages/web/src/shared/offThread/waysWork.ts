@@ -2,9 +2,9 @@ import {
   planBuild,
   searchWaysOut,
   startCost,
+  type Around,
   type Build,
   type Plan,
-  type ReadingsByPlace,
   type RuleFinding,
   type StartCost,
   type WarmStart,
@@ -16,7 +16,7 @@ export interface WaysSetting {
   setting: number;
   build: Build;
   now: number;
-  readings: ReadingsByPlace;
+  around: Around;
   warm: WarmStart | undefined;
 }
 
@@ -34,10 +34,10 @@ async function settingOf(of: number): Promise<{ build: Build; plan: Plan } | und
   // A newer build that came in meanwhile is heard first.
   await new Promise((go) => setTimeout(go));
   if (setting?.setting !== of) return undefined;
-  const { build, now, readings, warm } = setting;
+  const { build, now, around, warm } = setting;
   plan ??= planBuild(build, {
     now,
-    readings,
+    ...around,
     latestStarts: false,
     ...(warm ? { search: { warm, keep: true, starts: 'none' } } : {}),
   });

@@ -1,0 +1,118 @@
+import {
+  nothingTaken,
+  storedPlanOf,
+  type Build,
+  type Drawn,
+  type PlannedOperation,
+  type ReadingsByPlace,
+  type StoredPlan,
+  type Taken,
+  type WarmStart,
+} from '@fixatum/core';
+import isEqual from 'fast-deep-equal';
+import { computed, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
+import { api, type BesideAnswer } from './api';
+import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
+
+/** Another build of the workshop that is in hand. */
+export interface BuildInHand {
+  id: string;
+  version: number;
+  name: string;
+  isAhead: boolean;
+  build: Build;
+  plan: StoredPlan | undefined;
+}
+
+interface Beside {
+  id: Ref<string | undefined>;
+  build: ShallowRef<Build | undefined>;
+  warm: ShallowRef<WarmStart | undefined>;
+  now: ComputedRef<number>;
+  readingsByPlace: ComputedRef<ReadingsByPlace>;
+  /** Told when something else is taken than before. */
+  whenTaken: () => void;
+}
+
+/**
+ * The other builds of the workshop that the open one is in: what they leave of hands, racks and rooms, what they took out of the tins, and
+ * what is to do in them soon. Where the server is away, what was known last holds.
+ */
+export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Beside) {
+  const inHand = shallowRef<BuildInHand[]>([]);
+  /** What builds that are not in hand any more took out of the tins. */
+  const doneDrawn = shallowRef<Drawn[]>([]);
+  const taken = shallowRef<Taken>(nothingTaken);
+  const soon = shallowRef<Record<string, PlannedOperation[]>>({});
+  let link: WorkerLink | undefined;
+
+  function forget(): void {
+    inHand.value = [];
+    doneDrawn.value = [];
+    taken.value = nothingTaken;
+    soon.value = {};
+  }
+
+  /** Asks what is beside the open build, and what it leaves to it. */
+  async function load(): Promise<void> {
+    const of = id.value;
+    if (of === undefined) return;
+    const known = new Map(inHand.value.map((one) => [`${one.id}:${one.version}`, one.build]));
+    const answer = await api.beside(of, [...known.keys()]).catch(() => undefined);
+    if (!answer || id.value !== of) return;
+    inHand.value = answer.builds.flatMap((one) => inHandOf(one, known));
+    doneDrawn.value = answer.builds.flatMap(({ drawn }) => drawn ?? []);
+    await workOut();
+  }
+
+  let newest = 0;
+  /** Works out anew what the others leave, as the open build and its plan are now. */
+  async function workOut(): Promise<void> {
+    newest += 1;
+    const ticket = newest;
+    const [of, mine] = [id.value, build.value];
+    if (of === undefined || !mine) return;
+    if (inHand.value.length === 0) {
+      take(nothingTaken, {});
+      return;
+    }
+    const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
+    const ahead = inHand.value.filter(({ isAhead }) => isAhead);
+    const after = inHand.value.filter(({ isAhead }) => !isAhead);
+    const request = plain({
+      id: of,
+      now: Math.floor(now.value),
+      readings: readingsByPlace.value,
+      builds: [...ahead, me, ...after].map((one) => ({ id: one.id, build: one.build, plan: one.plan })),
+    });
+    const own = (link ??= openWorker('beside'));
+    try {
+      const outcome = await own.run((remote) => remote.beside(request));
+      if (ticket === newest && id.value === of) take(outcome.taken, outcome.soon);
+    } catch (error) {
+      // What was known last holds; the next change asks again.
+      if (error instanceof WorkerBroken) {
+        own.end();
+        if (link === own) link = undefined;
+      }
+    }
+  }
+
+  function take(next: Taken, tasks: Record<string, PlannedOperation[]>): void {
+    soon.value = tasks;
+    if (isEqual(next, taken.value)) return;
+    taken.value = next;
+    whenTaken();
+  }
+
+  return { inHand: computed(() => inHand.value), doneDrawn, taken, soon, load, workOut, forget };
+}
+
+/** @param known builds that were told of before, by `id:version` */
+function inHandOf(
+  { id, version, name, isAhead, plan, build, drawn }: BesideAnswer,
+  known: ReadonlyMap<string, Build>,
+): BuildInHand[] {
+  const whole = build ?? known.get(`${id}:${version}`);
+  return drawn || !whole ? [] : [{ id, version, name, isAhead, build: whole, plan: plan ?? undefined }];
+}
