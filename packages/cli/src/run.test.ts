@@ -113,8 +113,10 @@ describe('fixatum', () => {
       /^1 × 60 ml Flexible costume acrylic gloss #3f7f72, by .*; for Dial breastplate$/,
     );
     expect(lines.slice(2).map((line) => line.replace(/[\d.]+/, 'n'))).toEqual([
-      'Tape: n m',
-      'Gloves: n pairs',
+      'Tape: n m with its waste, 1 × 25 m',
+      'Gloves, nitrile: n pairs, one for each session with anything wet',
+      'Cups: n, one a mix',
+      'Mask: n h of work with vapour; the maker says when its cartridges are changed',
     ]);
     const json = JSON.parse((await run([...args, '--json'], readText)).out) as {
       lines: { materialId: string; onOrderMl: number; buyBy: string | null }[];

@@ -11,6 +11,7 @@ import {
   sayMl,
   sayWait,
   shopBuild,
+  sundryWords,
   toEpochMinute,
   toWallTime,
   type Build,
@@ -194,8 +195,7 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
         const wanted = lines.filter(({ buy }) => buy.containers.length > 0);
         if (wanted.length === 0) print('Everything that is still to be laid is on the shelf.');
         wanted.forEach((line) => print(shopLine(build, line, plan.timeZone)));
-        if (sundries.tapeM > 0) print(`Tape: ${sundries.tapeM.toFixed(1)} m`);
-        if (sundries.glovePairs > 0) print(`Gloves: ${sundries.glovePairs} pairs`);
+        for (const one of sundryWords(sundries)) print(one);
       }),
     );
 

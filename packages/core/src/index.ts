@@ -61,6 +61,7 @@ export * from './quantity/needs';
 export * from './quantity/purchase';
 export * from './advice/shop/shelf';
 export * from './advice/shop/shopBuild';
+export * from './advice/shop/sundryWords';
 export * from './quantity/shapes';
 export * from './colour/hiding';
 export * from './words/describeStep';

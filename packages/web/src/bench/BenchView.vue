@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { PlannedOperation } from '@fixatum/core';
+import { workWord, type PlannedOperation } from '@fixatum/core';
 import { computed } from 'vue';
-import { batchesOf, underwayOf } from './bench';
+import { batchesBeside, batchesOf, inTurn, underwayOf } from './bench';
 import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
 import BenchTimers from './BenchTimers.vue';
@@ -18,6 +18,8 @@ const store = useBuild();
 const outbox = useOutbox();
 /** Earlier than this before its session, work is called early. */
 const EARLY_MINUTES = 20;
+/** What is to do in other builds is told this far ahead. */
+const SOON_MINUTES = 36 * 60;
 
 const underway = computed(() => (store.view ? underwayOf(store.view) : []));
 const batches = computed(() => (store.view ? batchesOf(store.view) : []));
@@ -33,7 +35,19 @@ const isUnderway = computed(() => underway.value.length > 0);
 const isEarly = computed(
   () => !isUnderway.value && next.value !== undefined && next.value.start - store.now > EARLY_MINUTES,
 );
-const rest = computed(() => batches.value.filter((batch) => batch !== next.value || isUnderway.value));
+const rest = computed(() =>
+  inTurn(
+    batches.value.filter((batch) => batch !== next.value || isUnderway.value),
+    batchesBeside(store.beside, store.besidePlans, store.minute + SOON_MINUTES),
+  ),
+);
+/** Builds of the workshop in which something is under way. */
+const busyBeside = computed(() =>
+  store.beside.flatMap(({ id, name }) => {
+    const [pass] = underwayOf({ operations: store.besidePlans[id]?.operations ?? [] });
+    return pass ? [{ id, name, word: workWord(pass) }] : [];
+  }),
+);
 
 const piece = computed(() => (first.value ? store.pieceOf(first.value.pieceId) : undefined));
 const strata = computed(() => {
@@ -51,6 +65,11 @@ const strata = computed(() => {
         The server does not answer. {{ outbox.count }}
         {{ outbox.count === 1 ? 'press is' : 'presses are' }} kept on this machine and sent as soon as it is
         there.
+      </p>
+      <p v-for="one in busyBeside" :key="one.id" class="away" role="status">
+        Under way in
+        <router-link :to="{ name: 'bench', params: { build: one.id } }">{{ one.name }}</router-link>:
+        {{ one.word }}.
       </p>
       <AirStrip />
       <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">

@@ -6,7 +6,7 @@ import BatchLine from '../shared/BatchLine.vue';
 import { dayOf } from '../shared/timeAxis';
 import { beginByWords } from '../shared/words';
 
-/** What comes after, session by session. */
+/** What comes after, session by session; in the other builds of the workshop too. */
 const props = defineProps<{ batches: BenchBatch[] }>();
 const store = useBuild();
 const SHOWN = 10;
@@ -38,7 +38,7 @@ const groups = computed(() => {
 
 <template>
   <section aria-labelledby="then-title">
-    <h2 id="then-title">Then</h2>
+    <h2 id="then-title">{{ batches.some(({ of }) => of) ? 'In turn, over all builds' : 'Then' }}</h2>
     <p v-if="groups.length === 0" class="quiet mt-2">Nothing more is planned.</p>
     <div v-for="group in groups" :key="group.id" class="group">
       <h3 class="quiet">
@@ -52,6 +52,7 @@ const groups = computed(() => {
           :start="batch.start"
           :end="batch.end"
           :operations="batch.operations"
+          :of="batch.of"
         />
       </ol>
     </div>

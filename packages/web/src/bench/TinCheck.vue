@@ -12,7 +12,9 @@ const WORTH_SAYING_ML = 0.05;
 const needs = computed(() =>
   store.build ? passNeeds(store.build, store.view?.operations ?? []) : undefined,
 );
-const shelf = computed(() => (store.build && needs.value ? shelfNow(store.build, needs.value) : undefined));
+const shelf = computed(() =>
+  store.build && needs.value ? shelfNow(store.build, needs.value, store.elsewhere) : undefined,
+);
 const today = computed(() =>
   store.build ? toWallTime(Math.floor(store.now), store.build.timeZone).slice(0, 10) : '',
 );

@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import { sayWait, workWord, type PlannedOperation } from '@fixatum/core';
+import { sayWait, workWord, type Build, type PlannedOperation } from '@fixatum/core';
 import { useBuild } from './build';
 import { timeOfDay } from './timeAxis';
 import { pieceNames } from './words';
 
-/** One batch as a line of a run sheet: when, what, on which pieces, for how long. */
-defineProps<{ start: number; end: number; operations: PlannedOperation[] }>();
+/** One batch as a line of a run sheet: when, what, on which pieces, for how long; and of which build, where that is another. */
+defineProps<{
+  start: number;
+  end: number;
+  operations: PlannedOperation[];
+  of?: { id: string; build: Build } | undefined;
+}>();
 const store = useBuild();
 </script>
 
@@ -21,7 +26,12 @@ const store = useBuild();
       <strong>{{ workWord(operations[0]!) }}</strong><template v-if="operations[0]!.material">
         · {{ operations[0]!.material.name }}</template
       >
-      <span class="quiet pieces">{{ pieceNames(store.build, operations) }}</span>
+      <span class="quiet pieces"
+        ><router-link v-if="of" :to="{ name: 'bench', params: { build: of.id } }">{{
+          of.build.name
+        }}</router-link
+        ><template v-if="of">: </template>{{ pieceNames(of?.build ?? store.build, operations) }}</span
+      >
     </span>
     <span class="figures quiet small">{{ sayWait(end - start) }}</span>
   </li>

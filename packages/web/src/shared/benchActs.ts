@@ -3,6 +3,7 @@ import {
   operationId,
   toWallTime,
   type Build,
+  type Drawn,
   type Face,
   type LogEdit,
   type LogEntry,
@@ -34,13 +35,15 @@ interface Bench {
   build: ShallowRef<Build | undefined>;
   view: ShallowRef<PlanView | undefined>;
   now: ComputedRef<number>;
+  /** What other builds took from the same shelf. */
+  elsewhere: ComputedRef<Drawn[]>;
   pieceOf(pieceId: string): Piece | undefined;
   /** Does what was pressed; returns whether it could be done. */
   act(edit: LogEdit, said?: string): Promise<boolean>;
 }
 
 /** What can be pressed at the bench: beginning, laying down, logging, feeling, timing. */
-export function benchActs({ build, view, now, pieceOf, act }: Bench) {
+export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) {
   const wallNow = () => toWallTime(Math.floor(now.value), sure(build.value, 'an open build').timeZone);
 
   const start = (passes: PlannedOperation[]) =>
@@ -98,7 +101,7 @@ export function benchActs({ build, view, now, pieceOf, act }: Bench) {
   async function used(entries: LogEntry[]): Promise<LogEntry[]> {
     // Away from the server its script may be out of reach: then they are reckoned by whoever asks.
     const tins = await import('./usedTins').catch(() => undefined);
-    return tins && build.value ? tins.withTins(build.value, view.value, entries) : entries;
+    return tins && build.value ? tins.withTins(build.value, view.value, entries, elsewhere.value) : entries;
   }
 
   /** A finger on the newest coat of some units. */

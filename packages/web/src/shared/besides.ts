@@ -3,7 +3,6 @@ import {
   storedPlanOf,
   type Build,
   type Drawn,
-  type PlannedOperation,
   type ReadingsByPlace,
   type StoredPlan,
   type Taken,
@@ -12,6 +11,7 @@ import {
 import isEqual from 'fast-deep-equal';
 import { computed, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { api, type BesideAnswer } from './api';
+import type { BesideOutcome, PlanBeside } from './offThread/besideWork';
 import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
 
 /** Another build of the workshop that is in hand. */
@@ -36,21 +36,23 @@ interface Beside {
 
 /**
  * The other builds of the workshop that the open one is in: what they leave of hands, racks and rooms, what they took out of the tins, and
- * what is to do in them soon. Where the server is away, what was known last holds.
+ * what is to do in them. Where the server is away, what was known last holds.
  */
 export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Beside) {
   const inHand = shallowRef<BuildInHand[]>([]);
-  /** What builds that are not in hand any more took out of the tins. */
+  /** What builds that are not in hand any more took out of the tins, and what those in hand did. */
   const doneDrawn = shallowRef<Drawn[]>([]);
+  const drawn = shallowRef<Drawn[]>([]);
   const taken = shallowRef<Taken>(nothingTaken);
-  const soon = shallowRef<Record<string, PlannedOperation[]>>({});
+  const plans = shallowRef<Record<string, PlanBeside>>({});
   let link: WorkerLink | undefined;
 
   function forget(): void {
     inHand.value = [];
     doneDrawn.value = [];
+    drawn.value = [];
     taken.value = nothingTaken;
-    soon.value = {};
+    plans.value = {};
   }
 
   /** Asks what is beside the open build, and what it leaves to it. */
@@ -73,7 +75,7 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     const [of, mine] = [id.value, build.value];
     if (of === undefined || !mine) return;
     if (inHand.value.length === 0) {
-      take(nothingTaken, {});
+      take({ taken: nothingTaken, plans: {}, drawn: [] });
       return;
     }
     const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
@@ -88,7 +90,7 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     const own = (link ??= openWorker('beside'));
     try {
       const outcome = await own.run((remote) => remote.beside(request));
-      if (ticket === newest && id.value === of) take(outcome.taken, outcome.soon);
+      if (ticket === newest && id.value === of) take(outcome);
     } catch (error) {
       // What was known last holds; the next change asks again.
       if (error instanceof WorkerBroken) {
@@ -98,14 +100,16 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     }
   }
 
-  function take(next: Taken, tasks: Record<string, PlannedOperation[]>): void {
-    soon.value = tasks;
-    if (isEqual(next, taken.value)) return;
-    taken.value = next;
+  function take(outcome: BesideOutcome): void {
+    plans.value = outcome.plans;
+    drawn.value = outcome.drawn;
+    if (isEqual(outcome.taken, taken.value)) return;
+    taken.value = outcome.taken;
     whenTaken();
   }
 
-  return { inHand: computed(() => inHand.value), doneDrawn, taken, soon, load, workOut, forget };
+  const elsewhere = computed(() => [...doneDrawn.value, ...drawn.value]);
+  return { inHand: computed(() => inHand.value), elsewhere, doneDrawn, taken, plans, load, workOut, forget };
 }
 
 /** @param known builds that were told of before, by `id:version` */

@@ -294,7 +294,7 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
-  const bench = benchActs({ build, view, now, pieceOf, act });
+  const bench = benchActs({ build, view, now, elsewhere: beside.elsewhere, pieceOf, act });
   const pieces = pieceConflicts({ id: theId, pieceEtags, change, attempt });
 
   // What comes after the open build in the workshop's order has what its plan leaves.
@@ -344,8 +344,10 @@ export const useBuild = defineStore('build', () => {
     readings: air.readings,
     around,
     beside: beside.inHand,
-    besideSoon: beside.soon,
+    besidePlans: beside.plans,
+    elsewhere: beside.elsewhere,
     doneDrawn: beside.doneDrawn,
+    loadBeside: beside.load,
     loadReadings: air.loadReadings,
     attempt,
   };

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { readShelfCsv, sayDate, sayMl, serves, shelfCsv, toWallTime, type TinLevel } from '@fixatum/core';
+import { readShelfCsv, sayDate, sayMl, shelfCsv, toWallTime, type TinLevel } from '@fixatum/core';
 import { nanoid } from 'nanoid';
 import { mdiDotsVertical, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
@@ -14,9 +14,10 @@ import { withLevel } from './tins';
 import { useShelf } from './useShelf';
 
 /** What stands on the shelf: every tin with what is in it, what the plan takes of it, and how it stands by its age. */
-const { store, list, shelf, today, ageOf, change } = useShelf();
+const { store, builds, whole, shelf, today, ageOf, change } = useShelf();
 const faults = ref<Fault[]>([]);
 
+const WORTH_SAYING_ML = 0.05;
 const ageWords = {
   good: '',
   'try-first': '▲ Old: try it on an offcut first',
@@ -28,8 +29,9 @@ const rows = computed(() =>
     .map((level) => {
       const { tin } = level;
       const material = store.materials.get(tin.material);
-      const lines = (list.value?.lines ?? []).filter((line) => serves(tin, line.materialId, line.colour));
-      const taken = lines.reduce((sum, { enoughMl }) => sum + enoughMl, 0);
+      const taken = (whole.value?.lines ?? [])
+        .flatMap(({ reserved }) => reserved)
+        .reduce((sum, one) => (one.at === level.at ? sum + one.ml : sum), 0);
       const isComing = tin.arrivesOn !== undefined && tin.arrivesOn > today.value;
       return {
         level,
@@ -46,7 +48,11 @@ const rows = computed(() =>
           tin.lot ? `lot ${tin.lot}` : '',
           tin.price === undefined ? '' : `paid ${tin.price}`,
         ].filter(Boolean),
-        plan: lines.length === 0 ? 'nothing planned needs it' : `the plan takes up to ${sayMl(taken)}`,
+        taken,
+        plan:
+          taken < WORTH_SAYING_ML
+            ? 'nothing planned takes any of it'
+            : `${builds.value.length > 1 ? 'the plans take' : 'the plan takes'} up to ${sayMl(taken)}, ${sayMl(level.ml - taken)} are left after`,
       };
     })
     .sort((a, b) => a.name.localeCompare(b.name) || a.level.at - b.level.at),
@@ -127,6 +133,7 @@ function edit(at: number | undefined): void {
       <li v-for="row in rows" :key="row.level.at" class="tin" data-testid="tin">
         <TinDrawing
           :share="row.level.ml / row.tin.containerMl"
+          :taken="row.taken / row.tin.containerMl"
           :colour="row.colour"
           :is-coming="row.isComing"
         />

@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import { pieceName, severityMarks } from '../shared/words';
-import { sayMl, shoppingCsv, toWallTime, workWord, type Fault, type ShopLine } from '@fixatum/core';
+import {
+  sayMl,
+  shoppingCsv,
+  sundryWords,
+  toWallTime,
+  workWord,
+  type Fault,
+  type ShopLine,
+  type StepNeed,
+} from '@fixatum/core';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
 import NumberField from '../shared/NumberField.vue';
@@ -10,7 +20,7 @@ import { withTins } from './tins';
 import { useShelf } from './useShelf';
 
 /** What all that is still to be laid wants bought: by when, for what, and on to the shelf with one press. */
-const { store, list, change, when } = useShelf();
+const { store, builds, leftOut, shopped, list, change, when } = useShelf();
 const faults = ref<Fault[]>([]);
 const wanted = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length > 0));
 const enough = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length === 0));
@@ -63,24 +73,29 @@ async function setPrice(line: ShopLine, containerMl: number, price: number | und
 const setDays = async (days: number | undefined) =>
   (faults.value = await change({ deliveryDays: days ?? 0 }, 'Days of an order kept'));
 
-const stepName = (pieceId: string, stepId: string) => {
-  const step = store.pieceOf(pieceId)?.steps.find(({ id }) => id === stepId);
-  return step ? workWord(step) : stepId;
-};
-const sundries = computed(() => {
-  const one = list.value?.sundries;
-  if (!one) return [];
-  return [
-    one.tapeM > 0
-      ? `Tape: ${one.tapeM.toFixed(1)} m with its waste, ${one.tapeRolls.containers.map(({ count, containerMl }) => `${count} × ${containerMl} m`).join(' + ')}`
-      : '',
-    one.glovePairs > 0 ? `Gloves: ${one.glovePairs} pairs, one for each session with anything wet` : '',
-    one.cups > 0 ? `Cups: ${one.cups}, one a mix` : '',
-    one.cartridgeHours > 0
-      ? `Mask: ${one.cartridgeHours.toFixed(1)} h of work with vapour; the maker says when its cartridges are changed`
-      : '',
-  ].filter(Boolean);
-});
+/** One step that wants something: of which build and piece, and what is done in it. */
+function stepWords({ buildId, pieceId, stepId, ml }: StepNeed) {
+  const of = builds.value.find(({ id }) => id === buildId)?.build ?? store.theBuild;
+  const step = of.pieces.find(({ id }) => id === pieceId)?.steps.find(({ id }) => id === stepId);
+  return {
+    key: `${buildId} ${pieceId} ${stepId}`,
+    to: { name: 'piece', params: { build: buildId ?? store.theId, piece: pieceId } },
+    of: builds.value.length > 1 ? `${of.name}: ` : '',
+    piece: pieceName(of, pieceId),
+    rest: `${step ? workWord(step) : stepId}: ${sayMl(ml)}`,
+  };
+}
+const isShopped = (id: string) => shopped.value.some((one) => one.id === id);
+const shopFor = (id: string, is: boolean | null) =>
+  (leftOut.value = [...leftOut.value.filter((one) => one !== id), ...(is ? [] : [id])]);
+const sundries = computed(() => (list.value ? sundryWords(list.value.sundries) : []));
+/** What of them was ticked off on this device; what it says now is another thing once more is wanted. */
+const ticked = useLocalStorage<string[]>('fixatum-sundries-got', []);
+const tick = (one: string, is: boolean | null) =>
+  (ticked.value = [
+    ...ticked.value.filter((known) => known !== one && sundries.value.includes(known)),
+    ...(is ? [one] : []),
+  ]);
 
 function save(): void {
   const { name } = store.theBuild;
@@ -96,6 +111,17 @@ const print = () => window.print();
       <v-btn :disabled="wanted.length === 0" @click="print">Print</v-btn>
     </ShelfHead>
     <FaultList :faults="faults" />
+    <div v-if="builds.length > 1" class="builds" role="group" aria-label="Shop for">
+      <span class="quiet">For</span>
+      <v-checkbox
+        v-for="one in builds"
+        :key="one.id"
+        :model-value="isShopped(one.id)"
+        :label="one.build.name"
+        density="compact"
+        @update:model-value="shopFor(one.id, $event)"
+      />
+    </div>
     <p v-if="wanted.length === 0" class="mb-4">
       <strong>Nothing is missing.</strong> Everything that is still to be laid is on the shelf or on order.
     </p>
@@ -145,10 +171,9 @@ const print = () => window.print();
           </button>
           <div v-if="opened === keyOf(line)" class="for">
             <ul class="small">
-              <li v-for="step in line.steps" :key="step.pieceId + step.stepId">
-                <router-link :to="{ name: 'piece', params: { build: store.theId, piece: step.pieceId } }">{{
-                  pieceName(store.build, step.pieceId)
-                }}</router-link>, {{ stepName(step.pieceId, step.stepId) }}: {{ sayMl(step.ml) }}
+              <li v-for="step in line.steps.map(stepWords)" :key="step.key">
+                {{ step.of }}<router-link :to="step.to">{{ step.piece }}</router-link
+                >, {{ step.rest }}
               </li>
             </ul>
             <div class="prices">
@@ -183,9 +208,14 @@ const print = () => window.print();
     </ul>
     <section v-if="sundries.length > 0" class="mt-6">
       <h2>Besides paint</h2>
-      <ul class="besides">
-        <li v-for="one in sundries" :key="one">☐ {{ one }}</li>
-      </ul>
+      <v-checkbox
+        v-for="one in sundries"
+        :key="one"
+        :model-value="ticked.includes(one)"
+        :label="one"
+        density="comfortable"
+        @update:model-value="tick(one, $event)"
+      />
     </section>
     <section v-if="enough.length > 0" class="mt-6">
       <h2>There is enough of</h2>
@@ -277,6 +307,14 @@ ul {
   display: flex;
   gap: 10px;
   align-items: flex-start;
+}
+
+.builds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 22px;
+  align-items: center;
+  margin-bottom: 10px;
 }
 
 .besides li {

@@ -1,15 +1,33 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, useId } from 'vue';
 
-/** A tin cut open: how full it stands. On order it is drawn in dashes. */
-const props = defineProps<{ share: number; colour: string; isComing: boolean }>();
+/** A tin cut open: how full it stands, and hatched what the plan takes of that. On order it is drawn in dashes. */
+const props = defineProps<{ share: number; taken: number; colour: string; isComing: boolean }>();
 const HEIGHT = 64;
-const filled = computed(() => Math.min(1, Math.max(0, props.share)) * (HEIGHT - 8));
+const INSIDE = HEIGHT - 8;
+const within = (share: number) => Math.min(1, Math.max(0, share));
+const filled = computed(() => within(props.share) * INSIDE);
+const taken = computed(() => Math.min(filled.value, within(props.taken) * INSIDE));
+const hatch = `hatch-${useId()}`;
 </script>
 
 <template>
   <svg viewBox="0 0 52 72" width="52" height="72" aria-hidden="true">
+    <defs>
+      <pattern :id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="3" height="6" class="line" />
+      </pattern>
+    </defs>
     <rect x="6" :y="68 - filled" width="40" :height="filled" :fill="colour" :opacity="isComing ? 0.35 : 1" />
+    <rect
+      v-if="taken > 0"
+      x="6"
+      :y="68 - filled"
+      width="40"
+      :height="taken"
+      :fill="`url(#${hatch})`"
+      data-testid="reserved"
+    />
     <path
       d="M6 6 V68 H46 V6"
       fill="none"
@@ -26,3 +44,10 @@ const filled = computed(() => Math.min(1, Math.max(0, props.share)) * (HEIGHT - 
     />
   </svg>
 </template>
+
+<style scoped>
+.line {
+  fill: rgb(var(--v-theme-background));
+  opacity: 0.6;
+}
+</style>

@@ -1,32 +1,58 @@
 import {
+  drawsOf,
   passNeeds,
   sayMoment,
   shelfNow,
-  shopBuild,
+  shopBuilds,
   tinAge,
   toWallTime,
   type ShoppingList,
+  type ToShop,
 } from '@fixatum/core';
+import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { api, faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
 
-/** The shelf of the open build as it is now, what is to buy, and how both are changed. */
+/** The shelf of the workshop as it is now, what is to buy for the builds in it, and how both are changed. */
 export function useShelf() {
   const store = useBuild();
-  const list = computed((): ShoppingList | undefined =>
-    store.build && store.view
-      ? shopBuild(store.build, {
-          operations: store.view.operations,
-          sessions: store.view.sessions,
-          now: store.minute,
-        })
-      : undefined,
+  /** Builds of the workshop that are not shopped for, by id. */
+  const leftOut = useLocalStorage<string[]>('fixatum-not-shopped-for', []);
+  /** The builds of the workshop that are in hand, in their order. */
+  const builds = computed((): (ToShop & { id: string })[] => {
+    const { build, view, id } = store;
+    if (!build || !view || id === undefined) return [];
+    const others = (isAhead: boolean) =>
+      store.beside
+        .filter((one) => one.isAhead === isAhead)
+        .flatMap((one) => {
+          const plan = store.besidePlans[one.id];
+          return plan ? [{ id: one.id, build: one.build, plan }] : [];
+        });
+    return [...others(true), { id, build, plan: view }, ...others(false)];
+  });
+  const shopped = computed(() => {
+    const chosen = builds.value.filter(({ id }) => !leftOut.value.includes(id));
+    return chosen.length > 0 ? chosen : builds.value.filter(({ id }) => id === store.id);
+  });
+  const list = computed((): ShoppingList | undefined => {
+    if (shopped.value.length === 0) return undefined;
+    // What builds took that are not shopped for is out of the tins all the same.
+    const others = builds.value.filter((one) => !shopped.value.includes(one));
+    const elsewhere = [...store.doneDrawn, ...others.flatMap(({ build }) => drawsOf(build))];
+    return shopBuilds(shopped.value, store.minute, elsewhere);
+  });
+  /** What is in the tins, whatever is shopped for, and what all builds in hand will take of it. */
+  const whole = computed(() =>
+    builds.value.length > 0 ? shopBuilds(builds.value, store.minute, store.doneDrawn) : undefined,
   );
   const shelf = computed(
     () =>
-      list.value?.shelf ??
-      (store.build ? shelfNow(store.build, passNeeds(store.build, store.view?.operations ?? [])) : undefined),
+      whole.value?.shelf ??
+      (store.build
+        ? shelfNow(store.build, passNeeds(store.build, store.view?.operations ?? []), store.elsewhere)
+        : undefined),
   );
   const today = computed(() =>
     store.build ? toWallTime(Math.floor(store.now), store.build.timeZone).slice(0, 10) : '',
@@ -45,5 +71,5 @@ export function useShelf() {
     }
   }
   const when = (minute: number) => sayMoment(Math.floor(minute), store.theBuild.timeZone);
-  return { store, list, shelf, today, ageOf, change, when };
+  return { store, builds, leftOut, shopped, list, whole, shelf, today, ageOf, change, when };
 }

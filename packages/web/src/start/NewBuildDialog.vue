@@ -1,17 +1,26 @@
 <script setup lang="ts">
-import { BUILD_FORMAT, pathText, toEpochMinute, type Build, messageOf } from '@fixatum/core';
+import { BUILD_FORMAT, inWorkshop, pathText, toEpochMinute, type Build, messageOf } from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref, watch } from 'vue';
-import { api, ApiProblem } from '../shared/api';
+import { api, ApiProblem, type WorkshopSummary } from '../shared/api';
 import { useClock } from '../shared/clock';
 import DateField from '../shared/DateField.vue';
 
-/** Asks for the little a new build needs: a name, the day it is worn, and when there is time for it. */
+/** Asks for the little a new build needs: a name and the day it is worn; and, where there is no workshop yet, when there is time for it. */
 const open = defineModel<boolean>({ required: true });
+const { workshops } = defineProps<{ workshops: WorkshopSummary[] }>();
 const emit = defineEmits<{ made: [id: string] }>();
 const clock = useClock();
 
-const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+/** The workshop it is made in; none for a new one. */
+const NEW = '';
+const into = ref(NEW);
+const chosen = computed(() => workshops.find(({ id }) => id === into.value));
+const items = computed(() => [
+  ...workshops.map(({ id, name: title }) => ({ value: id, title })),
+  { value: NEW, title: 'A new one' },
+]);
+const timeZone = computed(() => chosen.value?.timeZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
 const name = ref('');
 const wearDay = ref('');
 const packed = ref(true);
@@ -24,7 +33,10 @@ watch(
   open,
   (isOpen) => {
     if (!isOpen) return;
-    const today = DateTime.fromMillis(clock.now(timeZone) * 60_000, { zone: timeZone });
+    // Where most is made already.
+    into.value = [...workshops].sort((a, b) => b.builds.length - a.builds.length)[0]?.id ?? NEW;
+    const zone = timeZone.value;
+    const today = DateTime.fromMillis(clock.now(zone) * 60_000, { zone });
     name.value = '';
     problem.value = '';
     wearDay.value = today.plus({ days: 21 }).toFormat('yyyy-MM-dd');
@@ -41,20 +53,21 @@ async function make(): Promise<void> {
     return;
   }
   const wearAt = `${wearDay.value}T09:00`;
-  const minute = toEpochMinute(wearAt, timeZone);
+  const zone = timeZone.value;
+  const minute = toEpochMinute(wearAt, zone);
   if (minute === undefined) {
     problem.value = 'Choose the day it is worn.';
     return;
   }
-  const now = DateTime.fromMillis(clock.now(timeZone) * 60_000, { zone: timeZone });
-  if (minute <= clock.now(timeZone)) {
+  const now = DateTime.fromMillis(clock.now(zone) * 60_000, { zone });
+  if (minute <= clock.now(zone)) {
     problem.value = 'That day has passed; choose one to come.';
     return;
   }
   const build: Build = {
     format: BUILD_FORMAT,
     name: name.value.trim(),
-    timeZone,
+    timeZone: zone,
     start: now.toFormat("yyyy-MM-dd'T'HH:mm"),
     events: [
       { id: 'day', name: 'The day', wearAt, ...(packed.value ? { packAt: `${dayBefore.value}T18:00` } : {}) },
@@ -92,7 +105,13 @@ async function make(): Promise<void> {
   };
   saving.value = true;
   try {
-    const made = await api.createBuild(JSON.stringify(build));
+    const there = chosen.value && (await api.workshop(chosen.value.id));
+    const made = there
+      ? await api.createBuild(JSON.stringify(inWorkshop(build, there.workshop)), {
+          id: there.id,
+          version: there.version,
+        })
+      : await api.createBuild(JSON.stringify(build));
     open.value = false;
     emit('made', made.id);
   } catch (error) {
@@ -114,9 +133,16 @@ async function make(): Promise<void> {
         <v-text-field v-model="name" label="What is it called?" maxlength="120" autofocus class="mb-4" />
         <DateField v-model="wearDay" label="Worn on" class="mb-2" />
         <v-checkbox v-model="packed" label="Packed by 18:00 the day before" />
-        <p class="mt-4 mb-1">When is there time for it?</p>
-        <v-checkbox v-model="evenings" label="Weekday evenings, 19:00 to 22:00" />
-        <v-checkbox v-model="weekends" label="Weekends, 10:00 to 18:00" />
+        <v-select v-if="workshops.length > 0" v-model="into" :items="items" label="Made in" class="mt-4" />
+        <p v-if="chosen" class="mt-2 quiet">
+          With {{ [...chosen.people, ...chosen.places].join(', ') }}, its shelf and all that was learned
+          there.
+        </p>
+        <template v-else>
+          <p class="mt-4 mb-1">When is there time for it?</p>
+          <v-checkbox v-model="evenings" label="Weekday evenings, 19:00 to 22:00" />
+          <v-checkbox v-model="weekends" label="Weekends, 10:00 to 18:00" />
+        </template>
         <p v-if="problem" class="problem mt-3" role="alert">{{ problem }}</p>
         <div class="d-flex ga-3 mt-5">
           <v-btn type="submit" variant="flat" color="primary" :loading="saving">Make it</v-btn>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { parseBuildText, pathText, type Fault } from '@fixatum/core';
+import { pathText, type Build, type Fault } from '@fixatum/core';
 import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, ApiProblem, type BuildSummary } from '../shared/api';
+import { api, ApiProblem, type BuildSummary, type WorkshopSummary } from '../shared/api';
 import { fileOf } from '../shared/inputs';
 import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
@@ -11,11 +11,22 @@ import { later } from '../shared/later';
 
 const ArchiveDialog = later(() => import('../shared/ArchiveDialog.vue'));
 const NewBuildDialog = later(() => import('./NewBuildDialog.vue'));
+const JoinDialog = later(() => import('../workshops/JoinDialog.vue'));
+const WorkshopsList = later(() => import('../workshops/WorkshopsList.vue'));
 
 const router = useRouter();
 const notice = useNotice();
 const me = useMe();
 const builds = ref<BuildSummary[]>();
+const workshops = ref<WorkshopSummary[]>([]);
+/** A build from a file, to be asked about. */
+const arriving = ref<Build>();
+const isArriving = computed({
+  get: () => arriving.value !== undefined,
+  set: (is) => {
+    if (!is) arriving.value = undefined;
+  },
+});
 const faults = ref<Fault[]>([]);
 const faultyFile = ref('');
 const picker = ref<HTMLInputElement>();
@@ -32,7 +43,9 @@ const isLooking = computed({
 
 async function list(): Promise<void> {
   try {
-    builds.value = (await api.builds()).builds;
+    const [all, there] = await Promise.all([api.builds(), api.workshops()]);
+    workshops.value = there.workshops;
+    builds.value = all.builds;
   } catch (error) {
     notice.complain(error);
   }
@@ -51,13 +64,17 @@ async function importFile(event: Event): Promise<void> {
     return;
   }
   const text = await file.text();
-  const parsed = parseBuildText(text);
-  if (!parsed.ok) {
-    faults.value = parsed.faults;
-    return;
-  }
   try {
-    await openBuild((await api.createBuild(text)).id);
+    // Reading files is asked for now and then only.
+    const { openFile } = await import('./openFile');
+    const opened = openFile(text);
+    if (opened.kind === 'faulty') faults.value = opened.faults;
+    else if (opened.kind === 'workshop') {
+      const { workshop } = await api.createWorkshop(text);
+      await list();
+      notice.say(`Added: ${workshop.name}`);
+    } else if (workshops.value.length > 0) arriving.value = opened.build;
+    else await openBuild((await api.createBuild(text)).id);
   } catch (error) {
     if (error instanceof ApiProblem && error.faults.length > 0) faults.value = error.faults;
     else notice.complain(error);
@@ -73,19 +90,6 @@ async function loadDemo(): Promise<void> {
     notice.complain(error);
   } finally {
     loadingDemo.value = false;
-  }
-}
-
-async function putAside(build: BuildSummary): Promise<void> {
-  try {
-    await api.deleteBuild(build.id);
-    await list();
-    notice.say(`Put aside: ${build.name}`, {
-      label: 'Undo',
-      run: () => void api.restoreBuild(build.id).then(list, notice.complain),
-    });
-  } catch (error) {
-    notice.complain(error);
   }
 }
 </script>
@@ -106,27 +110,12 @@ async function putAside(build: BuildSummary): Promise<void> {
         dry, and whether it will be ready in time.
       </p>
 
-      <section v-if="builds && builds.length > 0" aria-label="Your builds">
-        <h2>Your builds</h2>
-        <ul class="builds">
-          <li v-for="build in builds" :key="build.id">
-            <router-link class="plain open" :to="{ name: 'bench', params: { build: build.id } }">
-              <strong>{{ build.name }}</strong>
-              <span class="quiet"
-                >{{ build.pieces }} {{ build.pieces === 1 ? 'kind of piece' : 'kinds of piece' }}</span
-              >
-            </router-link>
-            <v-btn
-              v-if="!me.isHelper"
-              variant="text"
-              size="small"
-              :aria-label="`Put ${build.name} aside`"
-              @click="putAside(build)"
-              >Put aside</v-btn
-            >
-          </li>
-        </ul>
-      </section>
+      <WorkshopsList
+        v-if="builds && builds.length + workshops.length > 0"
+        :builds="builds"
+        :workshops="workshops"
+        @changed="list"
+      />
       <p v-else-if="builds" class="mt-6">
         {{
           me.isHelper ? 'Nothing here yet. Ask at the computer.' : 'Nothing here yet. Three ways to begin:'
@@ -137,9 +126,7 @@ async function putAside(build: BuildSummary): Promise<void> {
         <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true"
           >New build</v-btn
         >
-        <v-btn size="large" :prepend-icon="mdiFileUploadOutline" @click="picker?.click()"
-          >Open a build file</v-btn
-        >
+        <v-btn size="large" :prepend-icon="mdiFileUploadOutline" @click="picker?.click()">Open a file</v-btn>
         <v-btn size="large" :prepend-icon="mdiLayersOutline" :loading="loadingDemo" @click="loadDemo"
           >Look at the demo</v-btn
         >
@@ -148,7 +135,7 @@ async function putAside(build: BuildSummary): Promise<void> {
           type="file"
           accept=".json,.zip,application/json,application/zip"
           class="d-none"
-          aria-label="Build file"
+          aria-label="Build or workshop file"
           @change="importFile"
         />
       </div>
@@ -165,7 +152,8 @@ async function putAside(build: BuildSummary): Promise<void> {
       </section>
     </div>
     <ArchiveDialog v-if="archive" v-model="isLooking" :file="archive" @added="openBuild" />
-    <NewBuildDialog v-if="creating" v-model="creating" @made="openBuild" />
+    <NewBuildDialog v-if="creating" v-model="creating" :workshops="workshops" @made="openBuild" />
+    <JoinDialog v-if="arriving" v-model="isArriving" :build="arriving" @made="openBuild" />
   </div>
 </template>
 
@@ -211,31 +199,6 @@ h1 {
   font-size: 1.2rem;
   margin: 14px 0 32px;
   max-width: 34em;
-}
-
-.builds {
-  list-style: none;
-  padding: 0;
-  margin: 10px 0 0;
-  border-top: 1px solid var(--line);
-}
-
-.builds li {
-  display: flex;
-  align-items: center;
-  border-bottom: 1px solid var(--line);
-}
-
-.open {
-  flex: 1;
-  display: flex;
-  gap: 16px;
-  align-items: baseline;
-  padding: 14px 4px;
-}
-
-.open:hover strong {
-  text-decoration: underline;
 }
 
 .ways {

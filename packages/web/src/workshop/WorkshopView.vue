@@ -4,6 +4,8 @@ import { mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../shared/api';
 import BackupsPanel from './BackupsPanel.vue';
+import OfBuildPanel from './OfBuildPanel.vue';
+import WorkshopHead from './WorkshopHead.vue';
 import DatesEditor from './DatesEditor.vue';
 import DevicesPanel from './DevicesPanel.vue';
 import PeopleEditor from './PeopleEditor.vue';
@@ -105,10 +107,9 @@ async function save(): Promise<void> {
 
 <template>
   <form v-if="store.build && draft" class="page" novalidate @submit.prevent="save">
-    <h1>Workshop</h1>
+    <WorkshopHead />
     <div class="columns">
       <div>
-        <DatesEditor v-model="draft" />
         <PeopleEditor v-model="draft.people" :from="draft.start.slice(0, 10)" />
         <div class="quiet-hours">
           <v-checkbox v-model="draft.quiet.on" label="Quiet hours: no compressor, no sanding" />
@@ -143,6 +144,8 @@ async function save(): Promise<void> {
           >A place</v-btn
         >
       </section>
+      <DatesEditor v-model="draft" />
+      <OfBuildPanel />
     </div>
     <div class="save" :class="{ on: changed || faults.length > 0 }">
       <FaultList :faults="faults" :within="draft" />

@@ -5,7 +5,8 @@ import { withoutDangling } from '../../model/references';
 import type { Build, LogEntry, Piece, Step, Tin } from '../../model/schema';
 import { sure } from '../../model/sure';
 import { toWallTime } from '../../model/wallTime';
-import { passNeeds, shelfNow, shopBuild, withUsed } from './shopBuild';
+import { passNeeds, shelfNow, shopBuild, shopBuilds, withUsed } from './shopBuild';
+import { sundryWords } from './sundryWords';
 import { tinAge } from './shelf';
 
 const base = (changes: Partial<Step> = {}): Step => ({
@@ -113,6 +114,69 @@ describe('what to buy', () => {
     expect(sundries.tapeRolls.containers).toEqual([{ containerMl: 25, count: 1, price: undefined }]);
     expect([sundries.cups, sundries.cartridgeHours]).toEqual([0, 0]);
     expect(sundries.glovePairs).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('what to buy for several builds of one workshop', () => {
+  const named = (id: string, changes: Partial<Build> = {}) => {
+    const build = sampleBuild({ name: id, pieces: [wood([base()])], ...changes });
+    return { id, build, plan: planBuild(build, { latestStarts: false }) };
+  };
+
+  it('is for all of them together, told by build, with each tin reserved once', () => {
+    const stock = [tin({ remainingMl: 100 }), tin({ id: 't2', containerMl: 240, remainingMl: 240 })];
+    const [one, other] = [named('one', { stock }), named('other', { stock })];
+    const { lines } = shopBuilds([one, other], one.plan.now);
+    const both = sure(lines[0], 'a line');
+    expect(lines).toHaveLength(1);
+    expect(both.needMl).toBeCloseTo(2 * NEED, 2);
+    expect(both.steps.map(({ buildId }) => buildId)).toEqual(['one', 'other']);
+    // 464.06 ml are enough: 340 are there, 124.06 are bought. The open and fuller ones by what they hold: less first.
+    expect(both.reserved).toEqual([
+      { at: 0, ml: 100 },
+      { at: 1, ml: 240 },
+    ]);
+    expect(both.enoughMl - 340).toBeCloseTo(124.06, 1);
+    expect(set(both)).toEqual(['1×240']);
+    // Whatever is not shopped for has taken its paint all the same.
+    const drawn = [{ doneAt: '2027-02-15T09:00', used: [{ tin: 't2', ml: 200 }] }];
+    const [less] = shopBuilds([one], one.plan.now, drawn).lines;
+    expect(less!.shelfMl).toBe(140);
+  });
+
+  it('counts a session over two builds as one pair of gloves', () => {
+    const [one, other] = [named('one'), named('other')];
+    const pairs = (builds: (typeof one)[]) => shopBuilds(builds, one.plan.now).sundries.glovePairs;
+    expect([pairs([one]), pairs([one, other])]).toEqual([1, 1]);
+  });
+
+  it('is said a line a thing, and nothing is said of what is not wanted', () => {
+    const { sundries } = shop({
+      pieces: [
+        wood([
+          { id: 'clean', kind: 'prep', cleans: 'wiped' },
+          { id: 'sand', kind: 'sand', method: 'sand', note: '240 grit.' },
+          { id: 'resin', kind: 'seal', material: 'epoxy-clear', method: 'brush', coats: 1 },
+        ]),
+      ],
+    });
+    // A square metre wiped and sanded once; a two-part coat sets in its brush, and is mixed in a cup.
+    expect(sundries).toMatchObject({
+      cloths: 1,
+      sandings: 1,
+      sandedM2: 1,
+      papers: ['240 grit.'],
+      brushes: 1,
+      cups: 1,
+    });
+    expect(sundryWords(sundries)).toEqual([
+      'Sandpaper: 1 sanding, 1.00 m² in all; the steps say: “240 grit.”',
+      expect.stringMatching(/^Gloves, nitrile: 1 pair, /),
+      'Cloths: 1 wipe',
+      'Cups: 1, one a mix',
+      'Brushes to throw away: 1, one for each two-part mix, as it sets in them',
+      ...(sundries.cartridgeHours > 0 ? [expect.stringMatching(/^Mask: /)] : []),
+    ]);
   });
 });
 

@@ -1,9 +1,11 @@
 import { materialsOf } from '../../materials/ownMaterials';
 import { tapeMmOf } from '../../facts/tape';
 import { hazardsOf } from '../../model/hazards';
+import { methodTable } from '../../model/methods';
 import { passesMeant } from '../../model/logPasses';
 import type { Material } from '../../model/materialSchema';
 import type { Build, LogEntry, Piece } from '../../model/schema';
+import { nth } from '../../model/sure';
 import { toWallTime, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { usualContainersMl } from '../../quantity/containers';
 import { amountFactor } from '../../quantity/learned';
@@ -17,11 +19,19 @@ import { sameTint, shelfOf, tinAge, tinsFor, type Drawn, type Shelf, type TinLev
 export interface Planned {
   operations: readonly PlannedOperation[];
   now: EpochMinute;
-  sessions: readonly { batches: readonly { operationIds: readonly string[] }[] }[];
+  sessions: readonly { id: string; batches: readonly { operationIds: readonly string[] }[] }[];
+}
+
+/** What the plan takes of one tin, ml. */
+export interface Reserved {
+  at: number;
+  ml: number;
 }
 
 /** What one step wants of a material. */
 export interface StepNeed {
+  /** The build it is of, among several. */
+  buildId?: string;
   pieceId: string;
   stepId: string;
   ml: number;
@@ -42,6 +52,8 @@ export interface ShopLine {
   onOrderMl: number;
   /** What is on the shelf but too old to be counted, ml. */
   oldMl: number;
+  /** What the plan takes of which tin, by its place in the list of tins. */
+  reserved: Reserved[];
   buy: Purchase;
   /** The first pass that uses it; undefined where none has its place in the plan. */
   firstUseAt: EpochMinute | undefined;
@@ -60,6 +72,14 @@ export interface Sundries {
   glovePairs: number;
   /** Mixes made in a cup. */
   cups: number;
+  /** Brushes and sponges that nothing cleans again: one for each mix that sets in them. */
+  brushes: number;
+  /** Passes that leave a cloth dirty: wiping down, degreasing, wiping back. */
+  cloths: number;
+  /** Passes of sanding, the area in them, m², and what their steps say of the paper. */
+  sandings: number;
+  sandedM2: number;
+  papers: string[];
   /** Hours of work whose vapour a cartridge has to take. */
   cartridgeHours: number;
 }
@@ -132,36 +152,65 @@ export function drawsOf(build: Build): Drawn[] {
   });
 }
 
-/**
- * What all open steps of a build take at nine in ten, less what is good on the shelf and what is on order, as the cheapest set of whole containers;
- * by when it has to be ordered, and why it is needed. Every colour is bought for itself. Most urgent first.
- */
-export function shopBuild(build: Build, plan: Planned): ShoppingList {
-  const materials = materialsOf(build.materials);
-  const needs = passNeeds(build, plan.operations);
-  const shelf = shelfNow(build, needs);
-  const today = toWallTime(Math.floor(plan.now), build.timeZone).slice(0, 10);
-  const open = plan.operations.filter(({ status }) => openStatus.has(status));
+/** A build that is shopped for, with its plan. */
+export interface ToShop {
+  /** What it is called among several; its steps are told apart by it. */
+  id?: string;
+  build: Build;
+  plan: Pick<Planned, 'operations' | 'sessions'>;
+}
 
-  const groups: { material: Material; colour: string | undefined; passes: [PlannedOperation, PassNeed][] }[] =
-    [];
-  for (const operation of open) {
-    const need = needs.get(operation.id);
-    if (!need) continue;
-    const known = groups.find(
-      ({ material, colour }) => material.id === need.material.id && sameTint(colour, need.colour),
-    );
-    if (known) known.passes.push([operation, need]);
-    else groups.push({ material: need.material, colour: need.colour, passes: [[operation, need]] });
+/** As `shopBuilds`, for one build. */
+export const shopBuild = (build: Build, plan: Planned, elsewhere: readonly Drawn[] = []): ShoppingList =>
+  shopBuilds([{ build, plan }], plan.now, elsewhere);
+
+/** An open pass, what it takes, and the build it is of. */
+interface OpenPass {
+  operation: PlannedOperation;
+  need: PassNeed;
+  buildId: string | undefined;
+}
+
+/**
+ * What all open steps of some builds of one workshop take at nine in ten, less what is good on the shelf and what is on order, as the
+ * cheapest set of whole containers; by when it has to be ordered, and why it is needed. Every colour is bought for itself. Most urgent first.
+ * @param builds at least one, in the order in which they have the tins
+ * @param now epoch minutes
+ * @param elsewhere what builds that are not shopped for took from the shelf
+ */
+export function shopBuilds(
+  builds: readonly ToShop[],
+  now: EpochMinute,
+  elsewhere: readonly Drawn[] = [],
+): ShoppingList {
+  const { build: workshop } = nth(builds, 0);
+  const materials = materialsOf(workshop.materials);
+  const today = toWallTime(Math.floor(now), workshop.timeZone).slice(0, 10);
+  const needs = builds.map(({ build, plan }) => passNeeds(build, plan.operations));
+  const others = builds.slice(1).flatMap(({ build }) => drawsOf(build));
+  const shelf = shelfNow(workshop, nth(needs, 0), [...others, ...elsewhere]);
+  const open = builds.flatMap(({ id, plan }, at) =>
+    plan.operations.flatMap((operation): OpenPass[] => {
+      const need = openStatus.has(operation.status) ? needs[at]?.get(operation.id) : undefined;
+      return need ? [{ operation, need, buildId: id }] : [];
+    }),
+  );
+  const groups: { material: Material; colour: string | undefined; passes: OpenPass[] }[] = [];
+  for (const pass of open) {
+    const { material, colour } = pass.need;
+    const known = groups.find((one) => one.material.id === material.id && sameTint(one.colour, colour));
+    if (known) known.passes.push(pass);
+    else groups.push({ material, colour, passes: [pass] });
   }
-  // A tin that serves several colours is taken for the one that wants most.
-  const total = ({ passes }: (typeof groups)[number]) => passes.reduce((sum, [, { ml }]) => sum + ml, 0);
+  const total = ({ passes }: (typeof groups)[number]) => passes.reduce((sum, { need }) => sum + need.ml, 0);
   const left = new Map(shelf.tins.map((level) => [level.at, level.ml]));
   const lines = groups
+    // A tin that serves several colours is taken for the one that wants most.
     .sort((a, b) => total(b) - total(a))
-    .map(({ material, colour, passes }): ShopLine => {
-      const needMl = total({ material, colour, passes });
-      const enoughMl = needMl * amountFactor(build.amounts ?? [], material.id).nineInTen;
+    .map((group): ShopLine => {
+      const { material, colour, passes } = group;
+      const needMl = total(group);
+      const enoughMl = needMl * amountFactor(workshop.amounts ?? [], material.id).nineInTen;
       const own = tinsFor(shelf.tins, material.id, colour);
       const isComing = ({ tin }: TinLevel) => tin.arrivesOn !== undefined && tin.arrivesOn > today;
       const isOld = ({ tin }: TinLevel) => tinAge(tin, material, today) === 'not-trusted';
@@ -172,16 +221,19 @@ export function shopBuild(build: Build, plan: Planned): ShoppingList {
       const shelfMl = sum(good);
       const onOrderMl = sum(coming);
       let wanted = enoughMl;
+      const reserved: Reserved[] = [];
       for (const { at } of [...good, ...coming]) {
-        const taken = Math.min(wanted, left.get(at) ?? 0);
-        left.set(at, (left.get(at) ?? 0) - taken);
-        wanted -= taken;
+        const ml = Math.min(wanted, left.get(at) ?? 0);
+        if (ml <= 0) continue;
+        left.set(at, (left.get(at) ?? 0) - ml);
+        wanted -= ml;
+        reserved.push({ at, ml });
       }
-      const starts = passes.flatMap(([operation]) =>
+      const starts = passes.flatMap(({ operation }) =>
         operation.laidAt === undefined ? [] : workBegins(operation),
       );
       const firstUseAt = starts.length > 0 ? Math.min(...starts) : undefined;
-      const buy = cheapestSet(wanted, offersOf(build, material));
+      const buy = cheapestSet(wanted, offersOf(workshop, material));
       return {
         materialId: material.id,
         name: material.name,
@@ -192,20 +244,21 @@ export function shopBuild(build: Build, plan: Planned): ShoppingList {
         spareMl: Math.max(0, shelfMl - enoughMl),
         onOrderMl,
         oldMl: sum(own.filter(isOld)),
+        reserved,
         buy,
         firstUseAt,
         buyBy:
           firstUseAt === undefined || buy.containers.length === 0
             ? undefined
-            : firstUseAt - (build.deliveryDays ?? 0) * MINUTES_PER_DAY,
-        steps: stepsOf(passes.map(([, need]) => need)),
+            : firstUseAt - (workshop.deliveryDays ?? 0) * MINUTES_PER_DAY,
+        steps: stepsOf(passes),
       };
     });
   const urgency = ({ buy, buyBy, firstUseAt }: ShopLine) =>
     buy.containers.length === 0 ? Infinity : (buyBy ?? firstUseAt ?? Number.MAX_SAFE_INTEGER);
   return {
     lines: lines.sort((a, b) => urgency(a) - urgency(b) || a.name.localeCompare(b.name)),
-    sundries: sundriesOf(build, plan, open, materials),
+    sundries: sundriesOf(builds, materials),
     shelf,
   };
 }
@@ -225,54 +278,80 @@ export function offersOf(
     .map((containerMl) => ({ containerMl, price: prices.get(containerMl) }));
 }
 
-function stepsOf(needs: readonly PassNeed[]): StepNeed[] {
+function stepsOf(passes: readonly OpenPass[]): StepNeed[] {
   const steps = new Map<string, StepNeed>();
-  for (const { pieceId, stepId, ml } of needs) {
-    const key = `${pieceId}/${stepId}`;
-    const known = steps.get(key) ?? { pieceId, stepId, ml: 0 };
+  for (const { need, buildId } of passes) {
+    const { pieceId, stepId, ml } = need;
+    const key = [buildId, pieceId, stepId].join('/');
+    const known = steps.get(key) ?? {
+      ...(buildId === undefined ? {} : { buildId }),
+      pieceId,
+      stepId,
+      ml: 0,
+    };
     known.ml += ml;
     steps.set(key, known);
   }
   return [...steps.values()].sort((a, b) => b.ml - a.ml);
 }
 
-function sundriesOf(
-  build: Build,
-  plan: Planned,
-  open: readonly PlannedOperation[],
-  materials: ReadonlyMap<string, Material>,
-): Sundries {
-  const pieces = new Map<string, Piece>(build.pieces.map((piece) => [piece.id, piece]));
-  const tapeMm = open
-    .filter(({ kind }) => kind === 'mask')
-    .reduce((sum, { pieceId, stepId }) => {
+function sundriesOf(builds: readonly ToShop[], materials: ReadonlyMap<string, Material>): Sundries {
+  let tapeMm = 0;
+  let vapourMinutes = 0;
+  let cups = 0;
+  let brushes = 0;
+  let cloths = 0;
+  let sandings = 0;
+  let sandedM2 = 0;
+  const papers = new Set<string>();
+  // A session over several builds is one.
+  const wet = new Set<string>();
+  for (const { build, plan } of builds) {
+    const open = plan.operations.filter(({ status }) => openStatus.has(status));
+    const pieces = new Map<string, Piece>(build.pieces.map((piece) => [piece.id, piece]));
+    for (const { pieceId, stepId } of open.filter(({ kind }) => kind === 'mask')) {
       const piece = pieces.get(pieceId);
       const step = piece?.steps.find(({ id }) => id === stepId);
-      return piece && step && !step.covers ? sum + tapeMmOf(piece, step) : sum;
-    }, 0);
+      if (piece && step && !step.covers) tapeMm += tapeMmOf(piece, step);
+    }
+    const isWet = new Set(open.filter(({ material }) => material !== undefined).map(({ id }) => id));
+    for (const { id, batches } of plan.sessions)
+      if (batches.some(({ operationIds }) => operationIds.some((pass) => isWet.has(pass)))) wet.add(id);
+    const mixes = new Map(
+      open
+        .filter(({ material, method }) => method === 'airbrush' || material?.potLife !== undefined)
+        .map((pass) => [[pass.pieceId, pass.stepId, pass.coat].join('/'), pass]),
+    );
+    cups += mixes.size;
+    brushes += [...mixes.values()].filter(
+      ({ material, method }) => material?.potLife !== undefined && !methodTable[method].sprays,
+    ).length;
+    for (const { kind, method, areaCm2, material, workMinutes, pieceId, stepId } of open) {
+      const step = pieces.get(pieceId)?.steps.find(({ id }) => id === stepId);
+      if (step?.cleans !== undefined || method === 'wipe') cloths += 1;
+      if (kind === 'sand') {
+        sandings += 1;
+        sandedM2 += areaCm2 / 10_000;
+        if (step?.note) papers.add(step.note);
+      }
+      if (hazardsOf(material && materials.get(material.id), method).has('organic vapour'))
+        vapourMinutes += workMinutes;
+    }
+  }
   const tapeM = (tapeMm / 1000) * TAPE_WASTE;
-  const isWet = new Set(open.filter(({ material }) => material !== undefined).map(({ id }) => id));
-  const wetSessions = plan.sessions.filter(({ batches }) =>
-    batches.some(({ operationIds }) => operationIds.some((id) => isWet.has(id))),
-  );
-  const mixes = new Set(
-    open
-      .filter(({ material, method }) => method === 'airbrush' || material?.potLife !== undefined)
-      .map(({ pieceId, stepId, coat }) => [pieceId, stepId, coat].join('/')),
-  );
-  const vapourMinutes = open
-    .filter(({ material, method }) =>
-      hazardsOf(material && materials.get(material.id), method).has('organic vapour'),
-    )
-    .reduce((sum, { workMinutes }) => sum + workMinutes, 0);
   return {
     tapeM,
     tapeRolls: cheapestSet(
       tapeM,
       ROLLS_M.map((containerMl) => ({ containerMl })),
     ),
-    glovePairs: wetSessions.length,
-    cups: mixes.size,
+    glovePairs: wet.size,
+    cups,
+    brushes,
+    cloths,
+    sandings,
+    sandedM2,
+    papers: [...papers],
     cartridgeHours: vapourMinutes / 60,
   };
 }

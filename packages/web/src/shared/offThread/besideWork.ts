@@ -1,9 +1,12 @@
 import {
+  drawsOf,
   planTogether,
   sure,
   warmOfStored,
   type Build,
+  type Drawn,
   type PlannedOperation,
+  type PlanView,
   type ReadingsByPlace,
   type StoredPlan,
   type Taken,
@@ -19,25 +22,27 @@ export interface BesideRequest {
   readings: ReadingsByPlace;
 }
 
-/** What a build finds taken, and what is to do in the others soon. */
+/** What there is to do in another build, or was done, and when. */
+export type PlanBeside = Pick<PlanView, 'operations' | 'sessions'>;
+
+/** What a build finds taken, and what is to do in the others. */
 export interface BesideOutcome {
   taken: Taken;
-  soon: Record<string, PlannedOperation[]>;
+  plans: Record<string, PlanBeside>;
+  /** What the others took out of the tins. */
+  drawn: Drawn[];
 }
-
-/** What is to do in other builds is told this far ahead. */
-const SOON_MINUTES = 36 * 60;
 
 export function beside({ builds, id, now, readings }: BesideRequest): BesideOutcome {
   const known = builds.map(({ plan, ...one }) => ({ ...one, plan: plan && warmOfStored(plan) }));
   const plans = planTogether(known, { now, readings });
-  const isSoon = ({ status, start }: PlannedOperation) =>
-    status === 'underway' || (status === 'planned' && start !== undefined && start < now + SOON_MINUTES);
+  const isMeant = ({ status }: PlannedOperation) => status !== 'skipped';
   return {
     taken: sure(plans.get(id), 'the plan of the open build').workload.taken,
-    soon: Object.fromEntries(
-      [...plans].flatMap(([other, { operations }]) =>
-        other === id ? [] : [[other, operations.filter(isSoon)] as const],
+    drawn: builds.flatMap((one) => (one.id === id ? [] : drawsOf(one.build))),
+    plans: Object.fromEntries(
+      [...plans].flatMap(([other, { operations, sessions }]) =>
+        other === id ? [] : [[other, { operations: operations.filter(isMeant), sessions }] as const],
       ),
     ),
   };
