@@ -35,6 +35,7 @@ const rooms = {
     'materials',
     'shelf',
     'workshops',
+    'records',
     'workshop',
     'start',
     'piece',

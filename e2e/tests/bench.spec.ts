@@ -26,7 +26,9 @@ test('several timers run on through reload, restart and time itself, and are sto
     // It takes the focus a moment after it is there, and would take what is typed into another field along.
     await expect(page.getByLabel('What for')).toBeFocused();
     await page.getByLabel('What for').fill(what);
-    await page.getByLabel('Minutes', { exact: true }).fill(minutes);
+    const time = page.getByLabel('Minutes', { exact: true });
+    await time.fill(minutes);
+    await expect(time).toHaveValue(minutes);
     await page.getByRole('button', { name: 'Go' }).click();
   }
   const timers = page.getByTestId('timers').getByRole('listitem');

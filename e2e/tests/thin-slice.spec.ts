@@ -143,6 +143,9 @@ test('saving a build and opening the file again gives an equal file', async ({ p
   await page
     .getByLabel('Build file')
     .setInputFiles({ name: 'again.json', mimeType: 'application/json', buffer: Buffer.from(saved) });
+  // All it brings is there already, so it is for the workshop it came from.
+  await expect(page.getByRole('dialog')).toContainText('there already, just so');
+  await page.getByRole('button', { name: 'Add this build' }).click();
   await expect(page.getByTestId('next-pass')).toBeVisible();
   const again = /\/b\/([^/]+)\//.exec(page.url())![1]!;
   expect(again).not.toBe(id);

@@ -28,11 +28,14 @@ import { pieceRoutes } from './routes/pieceRoutes';
 import { planRoutes } from './routes/planRoutes';
 import { workshopRoutes } from './routes/workshopRoutes';
 import { WorkshopStore } from './services/workshopStore';
+import { recordRoutes } from './routes/recordRoutes';
+import type { Records } from './services/records';
 
 export interface AppOptions {
   store: BuildStore;
   models: Models;
   readings: ReadingStore;
+  records: Records;
   clock: Clock;
   devices: Devices;
   /** How the network gets in; it can't without. */
@@ -60,6 +63,7 @@ export function createApp({
   store,
   models,
   readings,
+  records,
   clock,
   devices,
   sharing,
@@ -132,6 +136,7 @@ export function createApp({
   api.use(planRoutes({ store, models }));
   api.use(readingRoutes({ store, readings, clock }));
   api.use(lookRoutes(models));
+  api.use(recordRoutes(records));
   api.use(photoRoutes(photos));
   api.use(() => {
     throw new Problem('no-such-address', 'There is no such address here.');

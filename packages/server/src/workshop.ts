@@ -14,6 +14,7 @@ import { Incoming } from './services/incoming';
 import { namedPhotos, Photos } from './services/photos';
 import { pollHygrometers, type Poller } from './services/poller';
 import { ReadingStore } from './services/readingStore';
+import { Records } from './services/records';
 import { loadSamples } from './services/samples';
 import type { Sharing } from './services/sharing';
 import { isDamaged } from './storage/connection';
@@ -104,6 +105,7 @@ export class Workshop {
       store,
       models: database.models,
       readings,
+      records: new Records(database, store),
       clock,
       log,
       devices: new Devices(database.models),

@@ -29,6 +29,8 @@ useRinging();
 const help = ref(false);
 const ready = ref(false);
 
+/** Screens that are of no one build. */
+const outside = computed(() => route.name === 'start' || route.name === 'find');
 const theme = computed(() => appearance.themeFor(route.name === 'bench'));
 
 onMounted(async () => {
@@ -72,9 +74,14 @@ watch(
       journal: 'Journal',
       workshop: 'Workshop',
       techniques: 'Techniques',
+      card: 'Finish card',
     };
     document.title =
-      name && view !== 'start' ? `${words[String(view)] ?? ''} · ${name} · Fixatum` : 'Fixatum';
+      view === 'find'
+        ? 'Find · Fixatum'
+        : name && view !== 'start'
+          ? `${words[String(view)] ?? ''} · ${name} · Fixatum`
+          : 'Fixatum';
   },
 );
 
@@ -92,7 +99,10 @@ onKeyStroke((event) => {
   }
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key === '?') help.value = true;
-  else if (event.key === 'b') go('bench');
+  else if (event.key === '/') {
+    event.preventDefault();
+    void router.push({ name: 'find' });
+  } else if (event.key === 'b') go('bench');
   else if (event.key === 'p') go('pieces');
   else if (event.key === 't') go('plan');
   else if (event.key === 'm') go('materials');
@@ -106,11 +116,11 @@ onKeyStroke((event) => {
 
 <template>
   <v-app :theme="theme">
-    <Masthead v-if="route.name !== 'start'" @keys="help = true" />
+    <Masthead v-if="!outside" @keys="help = true" />
     <v-main>
       <ClockBehind />
-      <RefusedEdits v-if="route.name !== 'start'" />
-      <div v-if="route.name !== 'start' && store.missing" class="page">
+      <RefusedEdits v-if="!outside" />
+      <div v-if="!outside && store.missing" class="page">
         <h1>This build is not here</h1>
         <p class="my-4">It may have been put aside, or the address is from another computer.</p>
         <v-btn to="/">See all builds</v-btn>

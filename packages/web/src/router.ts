@@ -5,10 +5,12 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'start', component: () => import('./start/StartView.vue') },
+    { path: '/find', name: 'find', component: () => import('./records/FindView.vue') },
     { path: '/b/:build', redirect: (to) => ({ name: 'bench', params: to.params }) },
     { path: '/b/:build/bench', name: 'bench', component: () => import('./bench/BenchView.vue') },
     { path: '/b/:build/pieces', name: 'pieces', component: () => import('./pieces/PiecesView.vue') },
     { path: '/b/:build/pieces/:piece', name: 'piece', component: () => import('./piece/PieceView.vue') },
+    { path: '/b/:build/pieces/:piece/card', name: 'card', component: () => import('./records/CardView.vue') },
     {
       path: '/b/:build/materials',
       name: 'materials',

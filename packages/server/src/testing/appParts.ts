@@ -4,6 +4,7 @@ import { BuildStore } from '../services/buildStore';
 import { makeClock } from '../services/clock';
 import { Devices } from '../services/devices';
 import { Photos } from '../services/photos';
+import { Records } from '../services/records';
 import { ReadingStore } from '../services/readingStore';
 import type { Database } from '../storage/database';
 
@@ -11,8 +12,13 @@ import type { Database } from '../storage/database';
 export const samplesFolder = join(__dirname, '../../../../demo');
 
 /** What an application on a database is made of in tests: the demo's moment, its samples, photos beside the data. */
-export const appParts = (database: Database, folder: string): AppOptions => ({
-  store: new BuildStore(database),
+export const appParts = (
+  database: Database,
+  folder: string,
+  store = new BuildStore(database),
+): AppOptions => ({
+  store,
+  records: new Records(database, store),
   models: database.models,
   readings: new ReadingStore(database.models),
   devices: new Devices(database.models),

@@ -6,13 +6,15 @@ import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
 import BenchTimers from './BenchTimers.vue';
 import DryingList from './DryingList.vue';
-import MeanwhileList from './MeanwhileList.vue';
 import NextPasses from './NextPasses.vue';
 import RunSheet from './RunSheet.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { useBuild } from '../shared/build';
+import { later } from '../shared/later';
 import { useOutbox } from '../shared/outbox';
 import { unitName } from '../shared/words';
+
+const MeanwhileList = later(() => import('./MeanwhileList.vue'));
 
 const store = useBuild();
 const outbox = useOutbox();

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import type { TimerIdea } from '@fixatum/core';
-import { reactive } from 'vue';
+import { onMounted, reactive, useTemplateRef } from 'vue';
+import type { VTextField } from 'vuetify/components';
 
 /** A timer of one's own: what for, and how long. */
 const emit = defineEmits<{ start: [idea: TimerIdea] }>();
 const own = reactive({ label: '', minutes: 10 });
+const first = useTemplateRef<VTextField>('first');
+// Once, and not whenever it comes into view: that would take what is typed into the next field.
+onMounted(() => first.value?.focus());
 function start(): void {
   if (own.minutes > 0) emit('start', { label: own.label.trim() || 'Timer', minutes: Number(own.minutes) });
 }
@@ -12,7 +16,7 @@ function start(): void {
 
 <template>
   <form class="own" @submit.prevent="start">
-    <v-text-field v-model="own.label" label="What for" maxlength="120" autofocus />
+    <v-text-field v-model="own.label" ref="first" label="What for" maxlength="120" />
     <v-text-field v-model.number="own.minutes" label="Minutes" type="number" min="0.5" step="any" />
     <v-btn type="submit" size="large" variant="flat" color="primary">Go</v-btn>
   </form>

@@ -77,6 +77,10 @@ async function maskInOrder(): Promise<void> {
         <v-list-item title="Give steps to other pieces" @click="pickOthers('give')" />
         <v-list-item title="Join other pieces into this" @click="pickOthers('join')" />
         <v-list-item v-if="reordered" title="Work out the masking" @click="maskInOrder" />
+        <v-list-item
+          title="Finish card"
+          :to="{ name: 'card', params: { build: store.theId, piece: piece.id } }"
+        />
         <v-list-item title="Save as a look" :disabled="piece.steps.length === 0" @click="namingLook = true" />
         <v-list-item
           v-if="hasPasses"

@@ -10,6 +10,7 @@ const keys: [string, string][] = [
   ['j', 'Journal: what happened'],
   ['w', 'Workshop: people, places, air, dates'],
   ['h', 'Techniques: how each kind of work is done'],
+  ['/', 'Find what was done, in all builds'],
   ['s', 'Start what is next (on the Bench)'],
   ['d', 'Done: log what is under way (on the Bench)'],
   ['u or Ctrl+Z', 'Take the last change back'],

@@ -30,6 +30,7 @@ const finisherViews = [
 ];
 const homes: Record<string, string> = {
   piece: 'pieces',
+  card: 'pieces',
   'run-sheets': 'plan',
   shelf: 'materials',
   shopping: 'materials',
@@ -77,6 +78,14 @@ const lights = [
         </template>
         <v-list density="comfortable" min-width="240">
           <v-list-item to="/" title="All builds" />
+          <v-list-item
+            v-for="one in store.beside"
+            :key="one.id"
+            :to="{ name: here, params: { build: one.id } }"
+            :title="one.name"
+            subtitle="in this workshop too"
+          />
+          <v-list-item :to="{ name: 'find' }" title="Find in all builds" />
           <v-list-item
             v-if="store.id"
             :to="{ name: 'techniques', params: { build: store.id } }"

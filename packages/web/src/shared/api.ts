@@ -124,6 +124,16 @@ export interface WorkshopAnswer {
   workshop: Workshop;
 }
 
+/** Something found by its words, and the build it is in. */
+export interface Found {
+  build: { id: string; name: string; finishedAt: string | null };
+  kind: 'build' | 'piece' | 'step' | 'done' | 'tin';
+  id: string;
+  pieceId?: string;
+  at?: string;
+  title: string;
+}
+
 /** Another build of the same workshop: in hand with its plan, its file unless it is known; else what it took out of the tins. */
 export interface BesideAnswer {
   id: string;
@@ -251,6 +261,8 @@ export const api = {
           match(`"${into.version}"`),
         )
       : call<BuildAnswer>('POST', '/builds', text),
+  /** What holds all of some words, in all builds. */
+  records: (words: string) => call<{ found: Found[] }>('GET', `/records?q=${encodeURIComponent(words)}`),
   workshops: () => call<{ workshops: WorkshopSummary[] }>('GET', '/workshops'),
   workshop: (id: string) => call<WorkshopAnswer>('GET', `/workshops/${encodeURIComponent(id)}`),
   createWorkshop: (text: string) => call<WorkshopAnswer>('POST', '/workshops', text),

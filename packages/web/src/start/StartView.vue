@@ -130,12 +130,15 @@ async function loadDemo(): Promise<void> {
         <v-btn size="large" :prepend-icon="mdiLayersOutline" :loading="loadingDemo" @click="loadDemo"
           >Look at the demo</v-btn
         >
+        <v-btn v-if="builds && builds.length > 0" size="large" variant="text" :to="{ name: 'find' }"
+          >Find in all builds</v-btn
+        >
         <input
           ref="picker"
           type="file"
           accept=".json,.zip,application/json,application/zip"
           class="d-none"
-          aria-label="Build or workshop file"
+          aria-label="Build file or workshop file"
           @change="importFile"
         />
       </div>

@@ -32,17 +32,18 @@ const itemsOf = (match: Match) =>
     <h3>{{ kindWords[kind] }}</h3>
     <ul>
       <li v-for="match in own" :key="match.id">
-        <span class="what">{{ match.name }}</span>
         <v-select
           v-if="match.choices.length > 1"
           :model-value="chosen(match)"
           :items="itemsOf(match)"
+          :label="match.name"
           density="compact"
           hide-details
-          :aria-label="`${match.name}: what becomes of it`"
           @update:model-value="choose(match, $event)"
         />
-        <span v-else class="quiet">{{ itemsOf(match)[0]?.title }}</span>
+        <p v-else>
+          {{ match.name }} <span class="quiet">{{ itemsOf(match)[0]?.title }}</span>
+        </p>
       </li>
     </ul>
   </div>
@@ -64,23 +65,10 @@ ul {
 }
 
 li {
-  display: grid;
-  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
-  gap: 12px;
-  align-items: center;
-  min-height: 44px;
-  border-top: 1px solid var(--line);
+  padding: 8px 0 4px;
 }
 
-.what {
+p {
   overflow-wrap: anywhere;
-}
-
-@media (max-width: 640px) {
-  li {
-    grid-template-columns: minmax(0, 1fr);
-    gap: 2px;
-    padding: 8px 0;
-  }
 }
 </style>

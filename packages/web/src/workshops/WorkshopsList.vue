@@ -57,70 +57,72 @@ const kinds = (build: BuildSummary) =>
 </script>
 
 <template>
-  <section
-    v-for="group in groups"
-    :key="group.workshop.id"
-    class="workshop"
-    :aria-label="group.workshop.name"
-  >
-    <header>
-      <h2>{{ group.workshop.name }}</h2>
-      <p class="quiet small">{{ aboutOf(group.workshop) }}</p>
-    </header>
-    <p v-if="group.inHand.length > 1" class="quiet small order">
-      The first has hands, racks and tins before the next.
-    </p>
-    <ul>
-      <li v-for="(build, at) in group.inHand" :key="build.id">
-        <router-link class="plain open" :to="{ name: 'bench', params: { build: build.id } }">
-          <strong>{{ build.name }}</strong>
-          <span class="quiet">{{ kinds(build) }}</span>
-        </router-link>
-        <template v-if="!me.isHelper && group.inHand.length > 1">
+  <section aria-label="Your builds">
+    <section
+      v-for="group in groups"
+      :key="group.workshop.id"
+      class="workshop"
+      :aria-label="group.workshop.name"
+    >
+      <header>
+        <h2>{{ group.workshop.name }}</h2>
+        <p class="quiet small">{{ aboutOf(group.workshop) }}</p>
+      </header>
+      <p v-if="group.inHand.length > 1" class="quiet small order">
+        The first has hands, racks and tins before the next.
+      </p>
+      <ul>
+        <li v-for="(build, at) in group.inHand" :key="build.id">
+          <router-link class="plain open" :to="{ name: 'bench', params: { build: build.id } }">
+            <strong>{{ build.name }}</strong>
+            <span class="quiet">{{ kinds(build) }}</span>
+          </router-link>
+          <template v-if="!me.isHelper && group.inHand.length > 1">
+            <v-btn
+              :icon="mdiArrowUp"
+              variant="text"
+              size="small"
+              :disabled="at === 0"
+              :aria-label="`${build.name} goes before the one above`"
+              @click="move(group, at, -1)"
+            />
+            <v-btn
+              :icon="mdiArrowDown"
+              variant="text"
+              size="small"
+              :disabled="at === group.inHand.length - 1"
+              :aria-label="`${build.name} goes after the one below`"
+              @click="move(group, at, 1)"
+            />
+          </template>
           <v-btn
-            :icon="mdiArrowUp"
+            v-if="!me.isHelper"
             variant="text"
             size="small"
-            :disabled="at === 0"
-            :aria-label="`${build.name} goes before the one above`"
-            @click="move(group, at, -1)"
-          />
+            :aria-label="`Put ${build.name} aside`"
+            @click="putAside(build)"
+            >Put aside</v-btn
+          >
+        </li>
+        <li v-for="build in group.done" :key="build.id" class="done">
+          <router-link class="plain open" :to="{ name: 'journal', params: { build: build.id } }">
+            <strong>{{ build.name }}</strong>
+            <span class="quiet">✓ done {{ build.finishedAt && sayDate(build.finishedAt.slice(0, 10)) }}</span>
+          </router-link>
+          <v-btn v-if="!me.isHelper" variant="text" size="small" @click="takeUp(build)">Take up again</v-btn>
+        </li>
+        <li v-if="group.inHand.length + group.done.length === 0" class="empty">
+          <span class="quiet open">No build in it.</span>
           <v-btn
-            :icon="mdiArrowDown"
+            v-if="!me.isHelper"
             variant="text"
             size="small"
-            :disabled="at === group.inHand.length - 1"
-            :aria-label="`${build.name} goes after the one below`"
-            @click="move(group, at, 1)"
-          />
-        </template>
-        <v-btn
-          v-if="!me.isHelper"
-          variant="text"
-          size="small"
-          :aria-label="`Put ${build.name} aside`"
-          @click="putAside(build)"
-          >Put aside</v-btn
-        >
-      </li>
-      <li v-for="build in group.done" :key="build.id" class="done">
-        <router-link class="plain open" :to="{ name: 'journal', params: { build: build.id } }">
-          <strong>{{ build.name }}</strong>
-          <span class="quiet">✓ done {{ build.finishedAt && sayDate(build.finishedAt.slice(0, 10)) }}</span>
-        </router-link>
-        <v-btn v-if="!me.isHelper" variant="text" size="small" @click="takeUp(build)">Take up again</v-btn>
-      </li>
-      <li v-if="group.inHand.length + group.done.length === 0" class="empty">
-        <span class="quiet open">No build in it.</span>
-        <v-btn
-          v-if="!me.isHelper"
-          variant="text"
-          size="small"
-          @click="tried(() => api.deleteWorkshop(group.workshop.id))"
-          >Delete this workshop</v-btn
-        >
-      </li>
-    </ul>
+            @click="tried(() => api.deleteWorkshop(group.workshop.id))"
+            >Delete this workshop</v-btn
+          >
+        </li>
+      </ul>
+    </section>
   </section>
 </template>
 

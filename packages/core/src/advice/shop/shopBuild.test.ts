@@ -5,7 +5,8 @@ import { withoutDangling } from '../../model/references';
 import type { Build, LogEntry, Piece, Step, Tin } from '../../model/schema';
 import { sure } from '../../model/sure';
 import { toWallTime } from '../../model/wallTime';
-import { passNeeds, shelfNow, shopBuild, shopBuilds, withUsed } from './shopBuild';
+import { passNeeds, shelfNow, withUsed } from './shelfNow';
+import { shopBuild, shopBuilds } from './shopBuild';
 import { sundryWords } from './sundryWords';
 import { tinAge } from './shelf';
 

@@ -1,4 +1,4 @@
-import type { Sundries } from './shopBuild';
+import type { Sundries } from './sundries';
 
 const times = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 

@@ -7,6 +7,7 @@ import { changePlans } from './m005ChangePlans';
 import { devices } from './m006Devices';
 import { changeAuthors } from './m007ChangeAuthors';
 import { workshops } from './m008Workshops';
+import { records } from './m009Records';
 
 /** One change to the tables. Everything it does is done in the transaction that also marks it as done. */
 export interface Migration {
@@ -24,4 +25,5 @@ export const migrations: readonly Migration[] = [
   devices,
   changeAuthors,
   workshops,
+  records,
 ];
