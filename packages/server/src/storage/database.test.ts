@@ -134,6 +134,24 @@ const columns = async ({ sequelize }: Database, table: string) =>
     ({ name }) => name,
   );
 
+/** Stores the small build as a version with such tables did. */
+async function storeSmall(database: Database): Promise<void> {
+  const body = JSON.stringify({ ...small, pieces: undefined });
+  const hasWorkshops = (await columns(database, 'builds')).includes('workshopId');
+  const run = (sql: string, ...replacements: string[]) => database.sequelize.query(sql, { replacements });
+  if (!hasWorkshops) {
+    await run("INSERT INTO builds (id, position, version, body) VALUES ('old', 1, 3, ?)", body);
+    return;
+  }
+  const { people, places, timeZone, ...own } = small;
+  const workshop = JSON.stringify({ people, places, timeZone, name: 'Home', format: 'fixatum-workshop/1' });
+  await run("INSERT INTO workshops (id, position, version, body) VALUES ('w', 1, 1, ?)", workshop);
+  await run(
+    "INSERT INTO builds (id, position, version, body, workshopId) VALUES ('old', 1, 3, ?, 'w')",
+    JSON.stringify({ ...own, pieces: undefined }),
+  );
+}
+
 describe('migrations', () => {
   it('end whole wherever the program is ended: at every statement of a first start', async () => {
     const [live, shots] = [join(folder, 'live'), join(folder, 'shots')];
@@ -158,9 +176,7 @@ describe('migrations', () => {
     async (_name, from) => {
       const [live, shots] = [join(folder, 'live'), join(folder, 'shots')];
       const old = await openDatabase(live, { migrations: migrations.slice(0, from) });
-      await old.sequelize.query(
-        `INSERT INTO builds (id, position, version, body) VALUES ('old', 1, 3, '${JSON.stringify({ ...small, pieces: undefined })}')`,
-      );
+      await storeSmall(old);
       await old.close();
       const { driver } = snapshotting(live, shots);
       await opened(live, { driver });

@@ -54,7 +54,9 @@ async function storeAsBefore(
 }
 
 describe('what was stored by an earlier version', () => {
-  const earlier = migrations.slice(0, -1).map(({ name }, n) => [name, n + 1] as const);
+  // Those that knew no workshops yet; a later one has them as they are now.
+  const apart = migrations.findIndex(({ name }) => name === '008-workshops');
+  const earlier = migrations.slice(0, apart).map(({ name }, n) => [name, n + 1] as const);
 
   it.each(earlier)('up to %s is all there, in workshops that nothing is doubled in', async (_name, count) => {
     const [courier, lantern] = [await sample('orrery-courier'), await sample('tidepool-lantern')];

@@ -16,7 +16,7 @@ function start(): void {
 
 <template>
   <form class="own" @submit.prevent="start">
-    <v-text-field v-model="own.label" ref="first" label="What for" maxlength="120" />
+    <v-text-field ref="first" v-model="own.label" label="What for" maxlength="120" />
     <v-text-field v-model.number="own.minutes" label="Minutes" type="number" min="0.5" step="any" />
     <v-btn type="submit" size="large" variant="flat" color="primary">Go</v-btn>
   </form>
