@@ -117,3 +117,50 @@ test('a tin is added, weighed, emptied and taken off; what can not be is said an
   await expect(tin).toHaveCount(2);
   await expect(tin.first().getByTestId('level')).toHaveText('13 ml of 60 ml');
 });
+
+test('a colour that is mixed asks for its parts; made, it is a pot, and its parts are out of their tins', async ({
+  page,
+}) => {
+  const path = await plate(page);
+  await page.goto(`${server.url}${path}/shopping`);
+  const line = page.getByTestId('to-buy').filter({ has: page.getByRole('link', { name: 'It is mixed' }) });
+  const colour = (await line.first().innerText()).match(/#[0-9a-f]{6}/)![0];
+  await line.first().getByRole('link', { name: 'It is mixed' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Give the mix a name');
+  await dialog.getByLabel('What it is called').fill('Harbour grey');
+  await dialog.getByLabel('Colour, 1', { exact: true }).fill('#ffffff');
+  await dialog.getByLabel('Parts, 1', { exact: true }).fill('3');
+  await dialog.getByRole('button', { name: 'A part' }).click();
+  await dialog.getByLabel('Colour, 2', { exact: true }).fill('#101010');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByTestId('mix')).toContainText('Harbour grey');
+  await expect(page.getByTestId('mix')).toContainText('not made yet');
+
+  // White and black are bought now, and not the colour.
+  await page.goto(`${server.url}${path}/shopping`);
+  const bought = (of: string) => page.getByTestId('to-buy').filter({ hasText: of });
+  await expect(bought('#ffffff')).toHaveCount(1);
+  await expect(bought(colour)).toHaveCount(0);
+  await bought('#ffffff').getByRole('button', { name: 'Bought' }).click();
+  await expect(bought('#ffffff')).toHaveCount(0);
+  await bought('#101010').getByRole('button', { name: 'Bought' }).click();
+  await expect(bought('#101010')).toHaveCount(0);
+
+  await server.restart();
+  await page.goto(`${server.url}${path}/mixes`);
+  await page.getByTestId('to-mix').getByRole('button', { name: 'Mix it' }).click();
+  await dialog.getByLabel('Make now').fill('40');
+  await expect(dialog).toContainText('30 ml');
+  await dialog.getByRole('button', { name: 'Made it' }).click();
+  await expect(page.getByTestId('mix')).toContainText('40 ml left in pots');
+  await page.goto(`${server.url}${path}/shelf`);
+  const tin = (of: string) => page.getByTestId('tin').filter({ hasText: of });
+  await expect(tin('mix: Harbour grey').getByTestId('level')).toHaveText('40 ml of 40 ml');
+  const full = Number((await tin('#ffffff').getByTestId('level').innerText()).match(/of (\d+)/)![1]);
+  await expect(tin('#ffffff').getByTestId('level')).toHaveText(`${full - 30} ml of ${full} ml`);
+  await page.keyboard.press('u');
+  await expect(tin('mix: Harbour grey')).toHaveCount(0);
+  await expect(tin('#ffffff').getByTestId('level')).toHaveText(`${full} ml of ${full} ml`);
+});

@@ -60,6 +60,7 @@ export * from './quantity/learned';
 export * from './quantity/needs';
 export * from './quantity/purchase';
 export * from './advice/shop/draws';
+export * from './advice/shop/mixing';
 export * from './advice/shop/shelf';
 export * from './advice/shop/shelfNow';
 export * from './advice/shop/shopBuild';

@@ -71,6 +71,7 @@ watch(
       materials: 'Materials',
       shelf: 'Shelf',
       shopping: 'To buy',
+      mixes: 'Mixes',
       journal: 'Journal',
       workshop: 'Workshop',
       techniques: 'Techniques',

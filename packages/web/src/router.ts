@@ -17,6 +17,7 @@ export const router = createRouter({
       component: () => import('./materials/MaterialsView.vue'),
     },
     { path: '/b/:build/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue') },
+    { path: '/b/:build/mixes', name: 'mixes', component: () => import('./shelf/MixesView.vue') },
     { path: '/b/:build/shopping', name: 'shopping', component: () => import('./shelf/ShoppingView.vue') },
     { path: '/b/:build/journal', name: 'journal', component: () => import('./journal/JournalView.vue') },
     { path: '/b/:build/workshop', name: 'workshop', component: () => import('./workshop/WorkshopView.vue') },

@@ -6,7 +6,7 @@ import { isRecord } from './unknowns';
 import { inWorkshop, sharedParts, type SharedParts } from './workshop';
 
 /** Lists whose things are matched one by one, each of which the user may have a say in. */
-export const matchedKinds = ['people', 'places', 'materials', 'stock', 'swatches'] as const;
+export const matchedKinds = ['people', 'places', 'materials', 'stock', 'swatches', 'mixes'] as const;
 export type MatchedKind = (typeof matchedKinds)[number];
 
 /** What becomes of one thing that a build brings into a workshop. */

@@ -62,6 +62,9 @@ export function mapMoments(
     ...some('touchTests', field('at', 'happened')),
     ...some('timers', field('startedAt', 'instant')),
     ...some('swatches', field('judgedOn', 'day')),
+    ...some('mixes', (mix, path) =>
+      mix.made ? { ...mix, made: all(mix.made, [...path, 'made'], field('at', 'happened')) } : mix,
+    ),
   };
 }
 

@@ -85,6 +85,7 @@ function sayIdsTwice(build: Build, say: Say): void {
   once(build.people, ['people'], 'people');
   once(build.places, ['places'], 'places');
   once(build.materials, ['materials'], 'materials');
+  once(build.mixes, ['mixes'], 'mixes');
   once(build.pieces, ['pieces'], 'pieces');
   build.pieces.forEach((piece, at) => {
     once(piece.zones, ['pieces', at, 'zones'], 'zones');

@@ -92,6 +92,12 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
   build.prices?.forEach((one, at) =>
     add('material', ['prices', at, 'material'], one.material, isMaterial, ['prices', at]),
   );
+  build.mixes?.forEach((mix, at) => {
+    add('material', ['mixes', at, 'material'], mix.material, isMaterial, undefined);
+    mix.parts.forEach((part, n) =>
+      add('material', ['mixes', at, 'parts', n, 'material'], part.material, isMaterial, undefined),
+    );
+  });
   build.pieces.forEach((piece, at) => {
     const own: Path = ['pieces', at];
     add('event', [...own, 'event'], piece.event, (id: string) => events.has(id), [...own, 'event']);

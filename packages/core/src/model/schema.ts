@@ -8,6 +8,7 @@ import {
   stockSchema,
   amountMeasuredSchema,
   climateSchema,
+  mixSchema,
   sharedFields,
 } from './workshopSchema';
 import { pieceSchema, zoneSchema, stepSchema } from './pieceSchema';
@@ -48,6 +49,7 @@ export type Person = z.infer<typeof personSchema>;
 export type Place = z.infer<typeof placeSchema>;
 export type Climate = z.infer<typeof climateSchema>;
 export type Tin = z.infer<typeof stockSchema>;
+export type Mix = z.infer<typeof mixSchema>;
 export type AmountMeasuredEntry = z.infer<typeof amountMeasuredSchema>;
 export type OwnMaterial = z.infer<typeof ownMaterialSchema>;
 export type Piece = z.infer<typeof pieceSchema>;

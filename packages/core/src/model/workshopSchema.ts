@@ -93,6 +93,8 @@ export const stockSchema = z
     /** The place where the tin is kept. */
     keptIn: id.optional(),
     price: z.number().min(0, 'a price is no less than nothing').optional(),
+    /** The mix that is in it; it may be gone from the list. */
+    mix: id.optional(),
     note,
   })
   .superRefine((tin, told) => {
@@ -121,6 +123,31 @@ export const priceSchema = z.looseObject({
   price: z.number().min(0, 'a price is no less than nothing'),
 });
 
+/** A colour that is mixed: of what, and each time it was made. */
+export const mixSchema = z.looseObject({
+  id,
+  name,
+  /** What it is used as: its film and its times are of that. */
+  material: id,
+  /** What it comes out as. */
+  colour,
+  parts: z
+    .array(
+      z.looseObject({
+        material: id,
+        colour: colour.optional(),
+        parts: z.number().positive('a part is more than nothing').max(10_000),
+      }),
+    )
+    .min(1, 'name at least one part')
+    .max(20, 'at most 20 parts'),
+  made: z
+    .array(z.looseObject({ at: wallTime, ml: z.number().positive('more than nothing').max(100_000), note }))
+    .max(500)
+    .optional(),
+  note,
+});
+
 /** What a build has from its workshop. Whoever adds a field that serves all builds names it here and nowhere else. */
 export const sharedFields = {
   /** All moments are wall time in it. */
@@ -137,4 +164,5 @@ export const sharedFields = {
   /** No compressor and no sanding in these hours. */
   quiet: window.optional(),
   swatches: z.array(swatchSchema).optional(),
+  mixes: z.array(mixSchema).max(1000).optional(),
 };

@@ -188,10 +188,11 @@ function dustFaults(build: Build, plan: Plan): string[] {
     const faults: string[] = [];
     const tins = (build.stock ?? []).filter(({ material }) => material === operation.material?.id);
     const isHere =
-      tins.length === 0 ||
+      tins.every(({ arrivesOn }) => arrivesOn === undefined) ||
       tins.some(
-        ({ arrivesOn }) =>
-          arrivesOn === undefined || epochMinute(`${arrivesOn}T00:00`, build.timeZone) <= begins,
+        ({ arrivesOn, remainingMl }) =>
+          (arrivesOn === undefined && remainingMl > 0) ||
+          (arrivesOn !== undefined && epochMinute(`${arrivesOn}T00:00`, build.timeZone) <= begins),
       );
     if (operation.status === 'planned' && !isHere)
       faults.push(`${operation.id} begins before its material is there`);

@@ -6,6 +6,7 @@ import CutThrough from './CutThrough.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import FindingNote from './FindingNote.vue';
 import PieceActions from './PieceActions.vue';
+import PieceAmounts from './PieceAmounts.vue';
 import PieceDates from './PieceDates.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import StepList from './StepList.vue';
@@ -77,6 +78,7 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
           @apply="(way) => apply(finding, way)"
         />
         <StepList :piece="piece" :findings="findings" @apply="apply" />
+        <PieceAmounts :piece="piece" />
       </section>
     </div>
   </div>

@@ -4,7 +4,9 @@ import {
   describeStep,
   idFromName,
   methodOf,
+  passNeeds,
   safetyLine,
+  sayMl,
   sayMoment,
   workWord,
   type Piece,
@@ -114,6 +116,11 @@ const remove = (step: Step) =>
   save((steps) => steps.filter((one) => one.id !== step.id), `Deleted: ${workWord(step)}`);
 
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
+/** What each pass of the build takes out of its tin. */
+const needs = computed(() =>
+  store.build ? passNeeds(store.build, store.view?.operations ?? []) : undefined,
+);
+const WORTH_SAYING_ML = 0.05;
 const rows = computed(() =>
   list.value.map((step) => {
     const operations = (store.view?.operations ?? []).filter(
@@ -125,6 +132,7 @@ const rows = computed(() =>
       .filter(isPlaced)
       .filter((operation) => operation.status === 'planned')
       .sort((a, b) => a.start - b.start);
+    const ml = operations.reduce((sum, { id }) => sum + (needs.value?.get(id)?.ml ?? 0), 0);
     const material = step.material === undefined ? undefined : store.materials.get(step.material);
     const status = (() => {
       if (operations.some((operation) => operation.status === 'underway')) return 'under way';
@@ -141,6 +149,7 @@ const rows = computed(() =>
       status,
       isDone: done === counted && counted > 0,
       line: describeStep(store.theBuild, props.piece, step, material),
+      amount: ml < WORTH_SAYING_ML ? '' : `takes about ${sayMl(ml)}`,
       colour: material ? (step.colour ?? material.colour) : undefined,
       safety: safetyLine(step, methodOf(step, material), material),
       findings: props.findings.filter((finding) => finding.step === step.id),
@@ -186,7 +195,9 @@ const rows = computed(() =>
           >
           <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
         </div>
-        <p class="small">{{ row.line }}</p>
+        <p class="small">
+          {{ row.line }}<template v-if="row.amount"> · {{ row.amount }}</template>
+        </p>
         <p v-if="row.step.note" class="small quiet"><FieldText :text="row.step.note" /></p>
         <p v-if="row.safety && !row.isDone" class="small quiet">
           <v-icon :icon="mdiShieldAlertOutline" size="16" /> {{ row.safety }}

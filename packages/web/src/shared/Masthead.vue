@@ -34,6 +34,7 @@ const homes: Record<string, string> = {
   'run-sheets': 'plan',
   shelf: 'materials',
   shopping: 'materials',
+  mixes: 'materials',
 };
 const here = computed(() => (me.isHelper ? undefined : homes[String(route.name)]) ?? String(route.name));
 

@@ -7,6 +7,7 @@ const store = useBuild();
 const views = [
   { name: 'materials', word: 'Catalogue and pairs' },
   { name: 'shelf', word: 'Shelf' },
+  { name: 'mixes', word: 'Mixes' },
   { name: 'shopping', word: 'To buy' },
 ] as const;
 </script>

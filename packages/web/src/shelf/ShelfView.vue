@@ -42,6 +42,9 @@ const rows = computed(() =>
         isComing,
         age: ageWords[ageOf(tin)],
         details: [
+          tin.mix
+            ? `mix: ${store.build?.mixes?.find(({ id }) => id === tin.mix)?.name ?? 'not written down any more'}`
+            : '',
           isComing && tin.arrivesOn ? `on order, here on ${sayDate(tin.arrivesOn)}` : '',
           tin.openedOn ? `opened ${sayDate(tin.openedOn)}` : isComing ? '' : 'not opened',
           tin.bestBefore ? `best before ${sayDate(tin.bestBefore)}` : '',

@@ -169,6 +169,16 @@ const print = () => window.print();
           >
             What for?
           </button>
+          <router-link
+            v-if="line.colour"
+            class="why mixing"
+            :to="{
+              name: 'mixes',
+              params: { build: store.theId },
+              query: { material: line.materialId, colour: line.colour },
+            }"
+            >It is mixed</router-link
+          >
           <div v-if="opened === keyOf(line)" class="for">
             <ul class="small">
               <li v-for="step in line.steps.map(stepWords)" :key="step.key">
@@ -221,7 +231,7 @@ const print = () => window.print();
       <h2>There is enough of</h2>
       <ul class="besides">
         <li v-for="line in enough" :key="keyOf(line)">
-          {{ line.name }}{{ ' ' }}<span v-if="line.colour" class="quiet">{{ line.colour }}</span
+          {{ line.name }}<span v-if="line.colour" class="quiet">&nbsp;{{ line.colour }}</span
           >: {{ sayMl(line.shelfMl + line.onOrderMl)
           }}<template v-if="line.onOrderMl > 0"> with what is on order</template>, up to
           {{ sayMl(line.enoughMl) }} is taken
@@ -285,6 +295,10 @@ ul {
   min-height: 40px;
   text-decoration: underline;
   color: var(--quiet);
+}
+
+.mixing {
+  margin-left: 16px;
 }
 
 .for li {

@@ -1,4 +1,14 @@
-import { toWallTime, type AmountMeasuredEntry, type Build, type Tin, type TinLevel } from '@fixatum/core';
+import {
+  partsOf,
+  tinsFor,
+  toWallTime,
+  type AmountMeasuredEntry,
+  type Build,
+  type Material,
+  type Mix,
+  type Tin,
+  type TinLevel,
+} from '@fixatum/core';
 import { nanoid } from 'nanoid';
 
 /** Less than this says nothing of how much somebody takes, ml. */
@@ -57,3 +67,54 @@ export function withTins(build: Build, tin: NewTin, count: number, now: number):
 /** What a gross weight comes to, ml: `(gross − empty) ÷ density`. */
 export const mlOfWeight = (grossG: number, emptyG: number, gPerMl: number): number =>
   Math.max(0, (grossG - emptyG) / gPerMl);
+
+/** Mixes with one of them as it is now, whether it was among them or not. */
+export const withMix = (mixes: readonly Mix[] | undefined, mix: Mix): Mix[] =>
+  mixes?.some(({ id }) => id === mix.id)
+    ? mixes.map((one) => (one.id === mix.id ? mix : one))
+    : [...(mixes ?? []), mix];
+
+/**
+ * What a mix that was made writes: the making down, a pot of it on the shelf, and its parts out of the tins they are used from first.
+ * @param levels what is in every tin now
+ * @returns also what no tin had of its parts, ml by name of the material
+ */
+export function withMixMade(
+  build: Pick<Build, 'stock' | 'mixes' | 'timeZone'>,
+  { mix, ml }: { mix: Mix; ml: number },
+  levels: readonly TinLevel[],
+  materials: ReadonlyMap<string, Material>,
+  now: number,
+): { change: { mixes: Mix[]; stock: Tin[] }; missing: { name: string; ml: number }[] } {
+  const at = atNow(build, now);
+  const left = new Map(levels.map((level) => [level.at, level.ml]));
+  const touched = new Set<number>();
+  const missing: { name: string; ml: number }[] = [];
+  for (const part of partsOf(mix, ml, materials)) {
+    let wanted = part.ml;
+    for (const { at: place } of tinsFor(levels, part.materialId, part.colour)) {
+      const taken = Math.min(wanted, left.get(place) ?? 0);
+      if (taken <= 0) continue;
+      left.set(place, (left.get(place) ?? 0) - taken);
+      touched.add(place);
+      wanted -= taken;
+    }
+    if (wanted > 0.05)
+      missing.push({ name: materials.get(part.materialId)?.name ?? part.materialId, ml: wanted });
+  }
+  const stock = (build.stock ?? []).map((tin, n) =>
+    touched.has(n) ? { ...tin, remainingMl: left.get(n) ?? tin.remainingMl, levelAt: at } : tin,
+  );
+  const pot: Tin = {
+    id: nanoid(12),
+    material: mix.material,
+    colour: mix.colour,
+    containerMl: ml,
+    remainingMl: ml,
+    levelAt: at,
+    openedOn: at.slice(0, 10),
+    mix: mix.id,
+  };
+  const made = [...(mix.made ?? []), { at, ml }];
+  return { change: { mixes: withMix(build.mixes, { ...mix, made }), stock: [...stock, pot] }, missing };
+}

@@ -7,6 +7,7 @@ export const kindWords: Record<MatchedKind, string> = {
   materials: 'Own tins and figures',
   stock: 'On the shelf',
   swatches: 'Swatches',
+  mixes: 'Mixes',
 };
 
 /** What a choice does with a thing, in words. */

@@ -185,6 +185,40 @@ describe('planning on', () => {
     expect(start(third!.id)).toBe(third!.start);
   });
 
+  it('takes what stands on the shelf where what was ordered comes too late, metal for metal and in its colour', () => {
+    const tin = (material: string, more: object = {}) => ({
+      id: material,
+      material,
+      containerMl: 120,
+      remainingMl: 100,
+      levelAt: '2027-02-15T07:00',
+      ...more,
+    });
+    const build = sampleBuild({
+      pieces: [
+        samplePiece({ substrate: { kind: 'wood', thicknessMm: 6 } }, [
+          { id: 'base', kind: 'base', material: 'craft-acrylic', method: 'brush', colour: '#445566' },
+          { id: 'clear', kind: 'topcoat', material: 'satin-varnish', method: 'brush' },
+        ]),
+      ],
+      stock: [
+        tin('craft-acrylic'),
+        tin('satin-varnish', { arrivesOn: '2027-03-05' }),
+        tin('matte-varnish'),
+        tin('gloss-varnish', { remainingMl: 0 }),
+      ],
+    });
+    const { inTrouble, rescues } = rescueBuild(build, { samples: 5 });
+    expect(inTrouble).toEqual(['plate']);
+    const said = rescues.flatMap(({ parts }) => parts).filter((part) => part.includes('on the shelf'));
+    expect(said).toContain('Matte acrylic varnish, which is on the shelf, in place of Satin acrylic varnish');
+    expect(said.some((part) => part.startsWith('Gloss'))).toBe(false);
+    const own = rescues.find(({ parts }) =>
+      parts[0]?.startsWith('Matte acrylic varnish, which is on the shelf'),
+    )!;
+    expect(own.cost.buys).toEqual([]);
+  });
+
   it('says in three lines at most what a slip changes', () => {
     const build = late();
     const before = planBuild(build, { latestStarts: false });

@@ -1,7 +1,7 @@
 import { materialsOf } from '../../materials/ownMaterials';
 import type { Material } from '../../model/materialSchema';
-import type { Build } from '../../model/schema';
-import { nth } from '../../model/sure';
+import type { Build, Mix } from '../../model/schema';
+import { entryOf, nth } from '../../model/sure';
 import { toWallTime, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { usualContainersMl } from '../../quantity/containers';
 import { amountFactor } from '../../quantity/learned';
@@ -9,6 +9,7 @@ import type { PassNeed } from '../../quantity/needs';
 import { cheapestSet, type Purchase } from '../../quantity/purchase';
 import { workBegins, type PlannedOperation } from '../../schedule/plan/plan';
 import { drawsOf } from './draws';
+import { mixedMl, mixFor, partsOf, type MixPart } from './mixing';
 import { sameTint, tinAge, tinsFor, type Drawn, type Shelf, type TinLevel } from './shelf';
 import { passNeeds, shelfNow } from './shelfNow';
 import { sundriesOf, type Sundries } from './sundries';
@@ -46,6 +47,8 @@ export interface ShopLine {
   oldMl: number;
   /** What the plan takes of which tin, by its place in the list of tins. */
   reserved: Reserved[];
+  /** What of it is still to be mixed, and by which mix: then its parts are bought, and not it. */
+  toMix?: { mix: Mix; ml: number };
   buy: Purchase;
   /** The first pass that uses it; undefined where none has its place in the plan. */
   firstUseAt: EpochMinute | undefined;
@@ -60,6 +63,18 @@ export interface ShoppingList {
   lines: ShopLine[];
   sundries: Sundries;
   shelf: Shelf;
+}
+
+/** What open passes want of one material in one colour. */
+interface Want {
+  material: Material;
+  colour: string | undefined;
+  /** The middle figure, ml, and what is enough nine times in ten. */
+  needMl: number;
+  enoughMl: number;
+  /** When the first pass that uses it begins; undefined where none has its place in the plan. */
+  firstUseAt: EpochMinute | undefined;
+  steps: StepNeed[];
 }
 
 /** As `shopBuilds`, for one build. */
@@ -97,65 +112,22 @@ export function shopBuilds(
       return need ? [{ operation, need, buildId: id }] : [];
     }),
   );
-  const groups: { material: Material; colour: string | undefined; passes: OpenPass[] }[] = [];
-  for (const pass of open) {
-    const { material, colour } = pass.need;
-    const known = groups.find((one) => one.material.id === material.id && sameTint(one.colour, colour));
-    if (known) known.passes.push(pass);
-    else groups.push({ material, colour, passes: [pass] });
+  const wants = wantsOf(open, workshop);
+  // A tin that serves several colours is taken for the one that wants most; what is mixed first, as its parts are wanted then.
+  const isMixed = ({ material, colour }: Want) => mixFor(workshop.mixes, material.id, colour) !== undefined;
+  const inTurn = [...wants].sort((a, b) => Number(isMixed(b)) - Number(isMixed(a)) || b.needMl - a.needMl);
+  const desk = new Desk(workshop, shelf.tins, today);
+  const lines: ShopLine[] = [];
+  const mixed = inTurn.filter(isMixed);
+  const bought = inTurn.filter((want) => !isMixed(want));
+  for (const want of mixed) {
+    const line = desk.lineOf(want);
+    lines.push(line);
+    if (line.toMix)
+      for (const part of partsOf(line.toMix.mix, line.toMix.ml, materials))
+        addPart(bought, part, want, materials);
   }
-  const total = ({ passes }: (typeof groups)[number]) => passes.reduce((sum, { need }) => sum + need.ml, 0);
-  const left = new Map(shelf.tins.map((level) => [level.at, level.ml]));
-  const lines = groups
-    // A tin that serves several colours is taken for the one that wants most.
-    .sort((a, b) => total(b) - total(a))
-    .map((group): ShopLine => {
-      const { material, colour, passes } = group;
-      const needMl = total(group);
-      const enoughMl = needMl * amountFactor(workshop.amounts ?? [], material.id).nineInTen;
-      const own = tinsFor(shelf.tins, material.id, colour);
-      const isComing = ({ tin }: TinLevel) => tin.arrivesOn !== undefined && tin.arrivesOn > today;
-      const isOld = ({ tin }: TinLevel) => tinAge(tin, material, today) === 'not-trusted';
-      const sum = (levels: readonly TinLevel[]) =>
-        levels.reduce((all, { at }) => all + (left.get(at) ?? 0), 0);
-      const good = own.filter((level) => !isComing(level) && !isOld(level));
-      const coming = own.filter((level) => isComing(level) && !isOld(level));
-      const shelfMl = sum(good);
-      const onOrderMl = sum(coming);
-      let wanted = enoughMl;
-      const reserved: Reserved[] = [];
-      for (const { at } of [...good, ...coming]) {
-        const ml = Math.min(wanted, left.get(at) ?? 0);
-        if (ml <= 0) continue;
-        left.set(at, (left.get(at) ?? 0) - ml);
-        wanted -= ml;
-        reserved.push({ at, ml });
-      }
-      const starts = passes.flatMap(({ operation }) =>
-        operation.laidAt === undefined ? [] : workBegins(operation),
-      );
-      const firstUseAt = starts.length > 0 ? Math.min(...starts) : undefined;
-      const buy = cheapestSet(wanted, offersOf(workshop, material));
-      return {
-        materialId: material.id,
-        name: material.name,
-        colour,
-        needMl,
-        enoughMl,
-        shelfMl,
-        spareMl: Math.max(0, shelfMl - enoughMl),
-        onOrderMl,
-        oldMl: sum(own.filter(isOld)),
-        reserved,
-        buy,
-        firstUseAt,
-        buyBy:
-          firstUseAt === undefined || buy.containers.length === 0
-            ? undefined
-            : firstUseAt - (workshop.deliveryDays ?? 0) * MINUTES_PER_DAY,
-        steps: stepsOf(passes),
-      };
-    });
+  for (const want of bought) lines.push(desk.lineOf(want));
   const urgency = ({ buy, buyBy, firstUseAt }: ShopLine) =>
     buy.containers.length === 0 ? Infinity : (buyBy ?? firstUseAt ?? Number.MAX_SAFE_INTEGER);
   return {
@@ -163,6 +135,110 @@ export function shopBuilds(
     sundries: sundriesOf(builds, materials),
     shelf,
   };
+}
+
+/** What passes want, material by material and colour by colour. */
+function wantsOf(open: readonly OpenPass[], { amounts = [] }: Pick<Build, 'amounts'>): Want[] {
+  const groups: { material: Material; colour: string | undefined; passes: OpenPass[] }[] = [];
+  for (const pass of open) {
+    const { material, colour } = pass.need;
+    const known = groups.find((one) => one.material.id === material.id && sameTint(one.colour, colour));
+    if (known) known.passes.push(pass);
+    else groups.push({ material, colour, passes: [pass] });
+  }
+  return groups.map(({ material, colour, passes }) => {
+    const needMl = passes.reduce((sum, { need }) => sum + need.ml, 0);
+    const starts = passes.flatMap(({ operation }) =>
+      operation.laidAt === undefined ? [] : workBegins(operation),
+    );
+    return {
+      material,
+      colour,
+      needMl,
+      enoughMl: needMl * amountFactor(amounts, material.id).nineInTen,
+      firstUseAt: starts.length > 0 ? Math.min(...starts) : undefined,
+      steps: stepsOf(passes),
+    };
+  });
+}
+
+/** Adds what a mix takes of one of its parts to what is wanted. */
+function addPart(
+  wants: Want[],
+  { materialId, colour, ml }: MixPart,
+  { firstUseAt, steps, enoughMl }: Want,
+  materials: ReadonlyMap<string, Material>,
+): void {
+  const material = entryOf(materials, materialId);
+  const known = wants.find((one) => one.material.id === materialId && sameTint(one.colour, colour));
+  const want = known ?? { material, colour, needMl: 0, enoughMl: 0, firstUseAt: undefined, steps: [] };
+  if (!known) wants.push(want);
+  want.needMl += ml;
+  want.enoughMl += ml;
+  want.firstUseAt = Math.min(want.firstUseAt ?? Infinity, firstUseAt ?? Infinity);
+  if (want.firstUseAt === Infinity) want.firstUseAt = undefined;
+  want.steps.push(...steps.map((step) => ({ ...step, ml: (step.ml * ml) / enoughMl })));
+}
+
+/** Deals out what is in the tins to what is wanted, one after the other, and says what is to be bought or mixed of each. */
+class Desk {
+  /** What is left in each tin for those who come after, by its place in the list. */
+  private readonly left: Map<number, number>;
+
+  constructor(
+    private readonly workshop: Build,
+    private readonly tins: readonly TinLevel[],
+    private readonly today: string,
+  ) {
+    this.left = new Map(tins.map((level) => [level.at, level.ml]));
+  }
+
+  lineOf({ material, colour, needMl, enoughMl, firstUseAt, steps }: Want): ShopLine {
+    const { workshop, today, left } = this;
+    const own = tinsFor(this.tins, material.id, colour);
+    const isComing = ({ tin }: TinLevel) => tin.arrivesOn !== undefined && tin.arrivesOn > today;
+    const isOld = ({ tin }: TinLevel) => tinAge(tin, material, today) === 'not-trusted';
+    const sum = (levels: readonly TinLevel[]) => levels.reduce((all, { at }) => all + (left.get(at) ?? 0), 0);
+    const good = own.filter((level) => !isComing(level) && !isOld(level));
+    const coming = own.filter((level) => isComing(level) && !isOld(level));
+    const shelfMl = sum(good);
+    const onOrderMl = sum(coming);
+    let wanted = enoughMl;
+    const reserved: Reserved[] = [];
+    for (const { at } of [...good, ...coming]) {
+      const ml = Math.min(wanted, left.get(at) ?? 0);
+      if (ml <= 0) continue;
+      left.set(at, (left.get(at) ?? 0) - ml);
+      wanted -= ml;
+      reserved.push({ at, ml });
+    }
+    const mix = mixFor(workshop.mixes, material.id, colour);
+    const toMix =
+      mix && wanted > 1e-9
+        ? { mix, ml: mixedMl({ needMl: (needMl * wanted) / enoughMl, enoughMl: wanted }) }
+        : undefined;
+    const buy = cheapestSet(mix ? 0 : wanted, offersOf(workshop, material));
+    return {
+      materialId: material.id,
+      name: material.name,
+      colour,
+      needMl,
+      enoughMl,
+      shelfMl,
+      spareMl: Math.max(0, shelfMl - enoughMl),
+      onOrderMl,
+      oldMl: sum(own.filter(isOld)),
+      reserved,
+      ...(toMix ? { toMix } : {}),
+      buy,
+      firstUseAt,
+      buyBy:
+        firstUseAt === undefined || buy.containers.length === 0
+          ? undefined
+          : firstUseAt - (workshop.deliveryDays ?? 0) * MINUTES_PER_DAY,
+      steps,
+    };
+  }
 }
 
 /** The containers a material can be bought in: those the user has prices for, and the usual ones. */

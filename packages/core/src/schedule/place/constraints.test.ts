@@ -193,6 +193,9 @@ describe('a material on order', () => {
     });
     const [coat] = planned(build).operations;
     expect([wall(coat!.start), coat!.boundBy]).toEqual(['02-18T08:00', 'material']);
+    // An empty one is none.
+    build.stock!.push({ material: 'craft-acrylic', containerMl: 120, remainingMl: 0 });
+    expect(wall(planned(build).operations[0]!.start)).toBe('02-18T08:00');
     build.stock!.push({ material: 'craft-acrylic', containerMl: 120, remainingMl: 10 });
     expect(wall(planned(build).operations[0]!.start)).toBe('02-15T08:00');
   });

@@ -198,17 +198,16 @@ function wholesOf(build: Build): Map<string, string[]> {
   );
 }
 
-/** Materials of which nothing is here yet, with the morning on which the first of what was ordered is. */
+/** Materials of which nothing is here, or only empty tins, with the morning on which the first of what was ordered is. */
 function arrivalsOf(build: Build): Map<string, EpochMinute> {
-  const byMaterial = new Map<string, (EpochMinute | undefined)[]>();
-  for (const { material, arrivesOn } of build.stock ?? []) {
-    const at = arrivesOn === undefined ? undefined : epochMinute(`${arrivesOn}T00:00`, build.timeZone);
-    byMaterial.set(material, [...(byMaterial.get(material) ?? []), at]);
-  }
+  const byMaterial = groupBy(build.stock ?? [], ({ material }) => material);
   return new Map(
-    [...byMaterial].flatMap(([material, all]) => {
-      const ordered = all.flatMap((at) => at ?? []);
-      return ordered.length === all.length ? [[material, Math.min(...ordered)]] : [];
+    [...byMaterial].flatMap(([material, tins]) => {
+      const ordered = tins.flatMap(({ arrivesOn }) =>
+        arrivesOn === undefined ? [] : [epochMinute(`${arrivesOn}T00:00`, build.timeZone)],
+      );
+      const isHere = tins.some(({ arrivesOn, remainingMl }) => arrivesOn === undefined && remainingMl > 0);
+      return ordered.length === 0 || isHere ? [] : [[material, Math.min(...ordered)]];
     }),
   );
 }

@@ -5,6 +5,12 @@ import type { Material } from '../../../model/materialSchema';
 import { placesOf } from '../../../model/places';
 import { dryFilmUm } from '../../../materials/film';
 import { unitKey } from '../../../schedule/plan/workload';
+import type { PatchStep } from '../../../model/patch';
+import { has } from '../../../model/traits';
+import { toWallTime } from '../../../model/wallTime';
+import { comesInColours } from '../../../quantity/needs';
+import type { LookChange } from '../../finding';
+import { serves } from '../../shop/shelf';
 import type { Way } from '../rescueCost';
 import type { OpenStep, RescueContext } from './context';
 import { nth } from '../../../model/sure';
@@ -98,19 +104,57 @@ export const quickerMaterial: StepWay = (
     .slice(0, MOST_SWAPS)
     .map((other) => ({
       label: `${other.name} in place of ${name}`,
-      change: [
-        { op: 'add', path: `${path}/material`, value: other.id },
-        { op: 'add', path: `${path}/method`, value: nth(other.methods, 0) },
-      ],
-      cost: {
-        look:
-          material.role === 'seal' || material.role === 'prime'
-            ? 'same'
-            : Math.abs((other.sheenGu ?? 0) - (material.sheenGu ?? 0)) > OTHER_LOOK_GU
-              ? 'other'
-              : 'slight',
-        buys: toBuy(other.id),
-      },
+      change: swapped(path, other),
+      cost: { look: lookOfSwap(material, other), buys: toBuy(other.id) },
+    }));
+};
+
+const swapped = (path: string, other: Material): PatchStep[] => [
+  { op: 'add', path: `${path}/material`, value: other.id },
+  { op: 'add', path: `${path}/method`, value: nth(other.methods, 0) },
+];
+
+/** What a swap shows: what lies below the colours shows nothing. */
+const lookOfSwap = (material: Material, other: Material): LookChange =>
+  material.role === 'seal' || material.role === 'prime'
+    ? 'same'
+    : Math.abs((other.sheenGu ?? 0) - (material.sheenGu ?? 0)) > OTHER_LOOK_GU
+      ? 'other'
+      : 'slight';
+
+/** What stands on the shelf, where a step waits for what was ordered: for the same purpose, metal for metal, paint in its colour. */
+export const onTheShelf: StepWay = (
+  { step, material, name, path, isFresh, isUnlogged },
+  { build, materials, plan },
+) => {
+  const arrivesAt = material && plan.workload.arrivals.get(material.id);
+  if (!material || !isFresh || !isUnlogged || arrivesAt === undefined || arrivesAt <= plan.now) return [];
+  const today = toWallTime(Math.floor(plan.now), build.timeZone).slice(0, 10);
+  const isHere = (other: Material) =>
+    (build.stock ?? []).some(
+      (tin) =>
+        tin.remainingMl > 0 &&
+        (tin.arrivesOn === undefined || tin.arrivesOn <= today) &&
+        serves(tin, other.id, comesInColours(other) ? step.colour : undefined),
+    );
+  const off = (other: Material) => Math.abs(sheenOf(other) - sheenOf(material));
+  return [...materials.values()]
+    .filter(
+      (other) =>
+        other.id !== material.id &&
+        other.role === material.role &&
+        other.potLife === undefined &&
+        !binderOf(other).loose &&
+        !binderOf(other).comesOff &&
+        has(other, 'metallic') === has(material, 'metallic') &&
+        isHere(other),
+    )
+    .sort((a, b) => off(a) - off(b))
+    .slice(0, MOST_SWAPS)
+    .map((other) => ({
+      label: `${other.name}, which is on the shelf, in place of ${name}`,
+      change: swapped(path, other),
+      cost: { look: lookOfSwap(material, other) },
     }));
 };
 

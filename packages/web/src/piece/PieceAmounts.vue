@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { passNeeds, sameTint, sayMl, type Piece } from '@fixatum/core';
+import { computed } from 'vue';
+import { useBuild } from '../shared/build';
+
+/** What all steps of a piece take of each material, done or not. */
+const { piece } = defineProps<{ piece: Piece }>();
+const store = useBuild();
+const amounts = computed(() => {
+  if (!store.build || !store.view) return [];
+  const passes = store.view.operations.filter(({ status }) => status !== 'skipped');
+  const sums: { name: string; colour: string | undefined; ml: number }[] = [];
+  for (const { pieceId, material, colour, ml } of passNeeds(store.build, passes).values()) {
+    if (pieceId !== piece.id) continue;
+    const known = sums.find((one) => one.name === material.name && sameTint(one.colour, colour));
+    if (known) known.ml += ml;
+    else sums.push({ name: material.name, colour, ml });
+  }
+  return sums.sort((a, b) => b.ml - a.ml);
+});
+</script>
+
+<template>
+  <details v-if="amounts.length > 0" class="amounts small">
+    <summary>What the whole piece takes</summary>
+    <ul>
+      <li v-for="one in amounts" :key="`${one.name} ${one.colour}`" class="figures">
+        {{ sayMl(one.ml) }} {{ one.name }}
+        <span v-if="one.colour" class="quiet">{{ one.colour }}</span>
+      </li>
+    </ul>
+  </details>
+</template>
+
+<style scoped>
+.amounts {
+  margin-top: 16px;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 32px;
+}
+
+ul {
+  padding-left: 18px;
+  margin: 4px 0 0;
+}
+</style>
