@@ -67,6 +67,7 @@ export * from './advice/shop/shopBuild';
 export * from './advice/shop/sundries';
 export * from './advice/shop/sundryWords';
 export * from './advice/shop/toShop';
+export * from './advice/shop/worn';
 export * from './quantity/shapes';
 export * from './colour/hiding';
 export * from './words/describeStep';

@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { shippedLooks, type Build } from '@fixatum/core';
+import { joinWorkshop, matchWorkshop, shippedLooks, type Build } from '@fixatum/core';
 import sharp from 'sharp';
 import request from 'supertest';
 import { ZipFile } from 'yazl';
@@ -101,6 +101,34 @@ async function beside(name: string, buildId: string) {
 }
 
 describe('a build as one file', () => {
+  it('comes into a workshop that is there, as it was matched with it, its air by what its places are called there', async () => {
+    const { server, id, build } = await filled();
+    const file = await bytesOf(request(server).get(`/api/builds/${id}/archive`).expect(200));
+    const other = await machine('second');
+    const room = { ...build.places[0], id: 'studio' };
+    const home = { ...build, name: 'At home', places: [room], pieces: [], log: [], stock: [] };
+    await request(other).post('/api/builds').send(JSON.stringify(home)).expect(201);
+    const [workshop] = (await request(other).get('/api/workshops')).body.workshops;
+    const arrived = (await send(other, file.body as Buffer)).body;
+    expect((await request(other).get(`/api/archives/${arrived.id}/build`).expect(200)).body).toEqual(build);
+    const there = (await request(other).get(`/api/workshops/${workshop.id}`)).body.workshop;
+    const joined = joinWorkshop(
+      build,
+      there,
+      matchWorkshop(build, there, (name) => name),
+    );
+    const take = (etag: string) =>
+      request(other)
+        .post(`/api/archives/${arrived.id}/take`)
+        .send({ workshop: workshop.id, workshopEtag: etag, ...joined });
+    await take('"9"').expect(412);
+    const taken = (await take(`"${workshop.version}"`).expect(201)).body;
+    expect(taken.build).toEqual(joined.build);
+    expect((await request(other).get('/api/workshops')).body.workshops).toHaveLength(1);
+    const { readings } = await beside('second', taken.id);
+    expect(readings.map(({ placeId }) => placeId)).toEqual(['studio', 'studio']);
+  });
+
   it('comes back equal on another machine, with photos, readings, plan and looks, after a look inside', async () => {
     const { server, id, build, photo, bytes } = await filled();
     const file = await bytesOf(request(server).get(`/api/builds/${id}/archive`).expect(200));

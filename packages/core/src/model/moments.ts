@@ -33,6 +33,9 @@ export function mapMoments(
   };
   return {
     ...field('start', 'planned')(build, []),
+    ...(build.cartridgesOn === undefined
+      ? {}
+      : { cartridgesOn: change(build.cartridgesOn, 'day', ['cartridgesOn']) }),
     ...some('events', field('wearAt', 'planned'), field('packAt', 'planned')),
     ...some('people', (person, path) =>
       person.exceptions

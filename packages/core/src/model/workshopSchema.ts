@@ -165,4 +165,6 @@ export const sharedFields = {
   quiet: window.optional(),
   swatches: z.array(swatchSchema).optional(),
   mixes: z.array(mixSchema).max(1000).optional(),
+  /** The day the mask got new cartridges. */
+  cartridgesOn: date.optional(),
 };

@@ -3,14 +3,15 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { param, readJson } from '../http/bodies';
-import { Problem } from '../http/problem';
+import { bodyOf, param, readJson } from '../http/bodies';
+import { notFound, Problem } from '../http/problem';
 import { zipOf } from '../services/archive';
 import { layOut, takeIn, type BuildParts } from '../services/buildArchive';
 import type { Arrived, Incoming } from '../services/incoming';
 import { saidOfBackups } from './backupRoutes';
 import { buildSender } from './sendBuild';
 import { fileNameOf } from './fileNameOf';
+import { joinedOf, joinedSchema } from './joined';
 
 interface Parts extends BuildParts {
   incoming: Incoming;
@@ -43,12 +44,21 @@ export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Route
     response.status(201).json(shown(await saidOfBackups(incoming.receive(request))));
   });
 
+  router.get('/archives/:archive/build', async (request, response) => {
+    const { unpacked } = await saidOfBackups(
+      Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
+    );
+    if (!unpacked) throw notFound('build');
+    response.json(unpacked.build);
+  });
+
   router.post('/archives/:archive/take', readJson, async (request, response) => {
     const arrived = await saidOfBackups(
       Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
     );
     if (arrived.unpacked) {
-      const stored = await takeIn(parts, arrived.unpacked);
+      const joined = bodyOf(request, joinedSchema.partial());
+      const stored = await takeIn(parts, arrived.unpacked, joinedOf(joined));
       await incoming.clear();
       sendBuild(response, stored, 201);
       return;

@@ -1,11 +1,11 @@
 import {
-  buildSchema,
   drawsOf,
   lookSchema,
-  parseBuild,
   parseWorkshopText,
   shippedLooks,
   storedPlanSchema,
+  sure,
+  wornIn,
   type Look,
 } from '@fixatum/core';
 import express, { Router, type Response } from 'express';
@@ -18,6 +18,7 @@ import { workshopEtag, type StoredWorkshop } from '../services/workshopRows';
 import type { WorkshopStore } from '../services/workshopStore';
 import type { Models } from '../storage/models';
 import { fileNameOf } from './fileNameOf';
+import { joinedOf, joinedSchema } from './joined';
 import { buildSender } from './sendBuild';
 
 interface Parts {
@@ -29,13 +30,6 @@ interface Parts {
 
 const nameSchema = z.object({ name: z.string().trim().min(1, 'give it a name').max(120) });
 const orderSchema = z.object({ builds: z.array(z.string()).max(10_000) });
-const moveSchema = z.object({
-  workshop: z.string(),
-  /** The version of that workshop that the caller has seen. */
-  workshopEtag: z.string().optional(),
-  build: buildSchema,
-  placeIds: z.record(z.string().max(80), z.string().max(80)).default({}),
-});
 const finishSchema = z.object({ finished: z.boolean() });
 /** Versions of builds that the caller has, as `id:version,id:version`. */
 const haveSchema = z.object({ have: z.string().max(20_000).optional() });
@@ -113,7 +107,8 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
       others.map(async ({ id, version, build, finishedAt, isAhead, isAside }) => {
         const about = { id, version, name: build.name, isAhead };
         // What is not in hand has no hands and racks any more, but what it took is out of the tins.
-        if (isAside || finishedAt !== undefined) return { ...about, drawn: drawsOf(build) };
+        if (isAside || finishedAt !== undefined)
+          return { ...about, drawn: drawsOf(build), worn: wornIn(build) };
         const plan = await models.plans.findOne({ where: { buildId: id } });
         return {
           ...about,
@@ -126,12 +121,11 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
   });
 
   router.post('/builds/:id/move', readJson, async (request, response) => {
-    const { workshop, workshopEtag: etag, build, placeIds } = bodyOf(request, moveSchema);
-    const parsed = parseBuild(build);
-    if (!parsed.ok) throw unusable(parsed.faults);
-    const into = { id: workshop, etag };
-    const moved = { build: parsed.value, placeIds };
-    sendBuild(response, await store.move(param(request, 'id'), { etag: ifMatch(request) }, into, moved));
+    const joined = sure(joinedOf(bodyOf(request, joinedSchema)), 'the workshop it goes to');
+    sendBuild(
+      response,
+      await store.move(param(request, 'id'), { etag: ifMatch(request) }, joined.into, joined),
+    );
   });
 
   router.post('/builds/:id/finish', readJson, async (request, response) => {

@@ -16,6 +16,7 @@ import type { Models } from '../storage/models';
 import { BadBackup } from './backups';
 import type { BuildStore } from './buildStore';
 import type { StoredBuild } from './buildRows';
+import type { SeenWorkshop } from './workshopRows';
 import { isPhotoName, photoNamesIn, photosIn, type Photos } from './photos';
 
 const BUILD = 'build.json';
@@ -116,17 +117,23 @@ const jsonIn = (file: string): Promise<unknown> =>
 /**
  * Takes a build in as a new one, with its readings, plan, looks and photos. Photos and looks that are here already stay as they are, as
  * their names say that they are the same.
+ * @param joined the build as it is in a workshop that is here; without it, it gets one of its own
  */
 export async function takeIn(
   { store, models, photos }: BuildParts,
   { build, beside, photos: names, folder }: UnpackedBuild,
+  joined?: { into: SeenWorkshop; build: Build; placeIds: Readonly<Record<string, string>> },
 ): Promise<StoredBuild> {
   // Photos first: a build never names one that is not there yet.
   for (const name of names) await photos.takeOver(join(folder, PHOTOS, name), name);
-  const stored = await store.create(build);
+  const stored = joined ? await store.create(joined.build, joined.into) : await store.create(build);
   const { id: buildId, workshopId } = stored;
   await models.readings.bulkCreate(
-    beside.readings.map((reading) => ({ workshopId, ...reading })),
+    beside.readings.map((reading) => ({
+      workshopId,
+      ...reading,
+      placeId: joined?.placeIds[reading.placeId] ?? reading.placeId,
+    })),
     { ignoreDuplicates: true },
   );
   if (beside.plan) await models.plans.upsert({ buildId, body: JSON.stringify(beside.plan) });

@@ -15,6 +15,7 @@ import {
   type ReadingGap,
   type Step,
   type Workshop,
+  type Worn,
 } from '@fixatum/core';
 import { KnownBuild, type BuildAnswer, type SaidOfBuild } from './knownBuild';
 
@@ -144,6 +145,7 @@ export interface BesideAnswer {
   plan?: StoredPlan | null;
   build?: Build;
   drawn?: Drawn[];
+  worn?: Worn[];
 }
 
 const OWN_PROBLEMS = 'urn:fixatum:problem:';
@@ -244,8 +246,15 @@ export const api = {
   /** Sends a zip to be looked into; nothing is done with it until it is taken. */
   sendArchive: (file: Blob) =>
     call<ArchiveAnswer>('POST', '/archives', new Blob([file], { type: 'application/zip' })),
-  takeArchive: (id: string) =>
-    call<BuildAnswer | { restored: true }>('POST', `/archives/${encodeURIComponent(id)}/take`, {}),
+  /** The build in an archive that was sent. */
+  archiveBuild: (id: string) => call<Build>('GET', `/archives/${encodeURIComponent(id)}/build`),
+  /** @param joined for a build that is for a workshop: that, as it was seen, and the build as it is there */
+  takeArchive: (id: string, joined?: { into: { id: string; version: number }; joined: Joined }) =>
+    call<BuildAnswer | { restored: true }>(
+      'POST',
+      `/archives/${encodeURIComponent(id)}/take`,
+      joined ? { workshop: joined.into.id, workshopEtag: `"${joined.into.version}"`, ...joined.joined } : {},
+    ),
   letArchiveGo: (id: string) => call<void>('DELETE', `/archives/${encodeURIComponent(id)}`),
   archiveUrl: (id: string) => `/api/builds/${id}/archive`,
   backupUrl: (id: string) => `/api/backups/${encodeURIComponent(id)}/file`,

@@ -7,6 +7,7 @@ import {
   type StoredPlan,
   type Taken,
   type WarmStart,
+  type Worn,
 } from '@fixatum/core';
 import isEqual from 'fast-deep-equal';
 import { computed, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
@@ -43,6 +44,8 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
   /** What builds that are not in hand any more took out of the tins, and what those in hand did. */
   const doneDrawn = shallowRef<Drawn[]>([]);
   const drawn = shallowRef<Drawn[]>([]);
+  const doneWorn = shallowRef<Worn[]>([]);
+  const inHandWorn = shallowRef<Worn[]>([]);
   const taken = shallowRef<Taken>(nothingTaken);
   const plans = shallowRef<Record<string, PlanBeside>>({});
   let link: WorkerLink | undefined;
@@ -51,6 +54,8 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     inHand.value = [];
     doneDrawn.value = [];
     drawn.value = [];
+    doneWorn.value = [];
+    inHandWorn.value = [];
     taken.value = nothingTaken;
     plans.value = {};
   }
@@ -63,7 +68,8 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     const answer = await api.beside(of, [...known.keys()]).catch(() => undefined);
     if (!answer || id.value !== of) return;
     inHand.value = answer.builds.flatMap((one) => inHandOf(one, known));
-    doneDrawn.value = answer.builds.flatMap(({ drawn }) => drawn ?? []);
+    doneDrawn.value = answer.builds.flatMap((one) => one.drawn ?? []);
+    doneWorn.value = answer.builds.flatMap((one) => one.worn ?? []);
     await workOut();
   }
 
@@ -75,7 +81,7 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     const [of, mine] = [id.value, build.value];
     if (of === undefined || !mine) return;
     if (inHand.value.length === 0) {
-      take({ taken: nothingTaken, plans: {}, drawn: [] });
+      take({ taken: nothingTaken, plans: {}, drawn: [], worn: [] });
       return;
     }
     const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
@@ -103,13 +109,26 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
   function take(outcome: BesideOutcome): void {
     plans.value = outcome.plans;
     drawn.value = outcome.drawn;
+    inHandWorn.value = outcome.worn;
     if (isEqual(outcome.taken, taken.value)) return;
     taken.value = outcome.taken;
     whenTaken();
   }
 
+  /** What was worn out in the other builds besides paint. */
+  const wornElsewhere = computed(() => [...doneWorn.value, ...inHandWorn.value]);
   const elsewhere = computed(() => [...doneDrawn.value, ...drawn.value]);
-  return { inHand: computed(() => inHand.value), elsewhere, doneDrawn, taken, plans, load, workOut, forget };
+  return {
+    inHand: computed(() => inHand.value),
+    elsewhere,
+    wornElsewhere,
+    doneDrawn,
+    taken,
+    plans,
+    load,
+    workOut,
+    forget,
+  };
 }
 
 /** @param known builds that were told of before, by `id:version` */

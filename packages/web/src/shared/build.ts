@@ -347,6 +347,7 @@ export const useBuild = defineStore('build', () => {
     besidePlans: beside.plans,
     elsewhere: beside.elsewhere,
     doneDrawn: beside.doneDrawn,
+    wornElsewhere: beside.wornElsewhere,
     loadBeside: beside.load,
     loadReadings: air.loadReadings,
     attempt,

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { readShelfCsv, sayDate, sayMl, shelfCsv, toWallTime, type TinLevel } from '@fixatum/core';
+import {
+  readShelfCsv,
+  sayDate,
+  sayMl,
+  shelfCsv,
+  toWallTime,
+  wornIn,
+  wornOut,
+  type TinLevel,
+} from '@fixatum/core';
 import { nanoid } from 'nanoid';
 import { mdiDotsVertical, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
@@ -66,6 +75,22 @@ const worth = computed(() =>
     0,
   ),
 );
+/** What was worn out in all builds since the mask got new cartridges, or ever. */
+const worn = computed(() =>
+  store.build
+    ? wornOut([...wornIn(store.build), ...store.wornElsewhere], store.build.cartridgesOn)
+    : undefined,
+);
+const wornWords = computed(() => {
+  const { vapourHours = 0, glovePairs = 0, cloths = 0 } = worn.value ?? {};
+  return [
+    `${vapourHours.toFixed(1)} h of work with vapour`,
+    `${glovePairs} ${glovePairs === 1 ? 'pair' : 'pairs'} of gloves`,
+    `${cloths} ${cloths === 1 ? 'cloth' : 'cloths'} wiped with`,
+  ].join(', ');
+});
+const newCartridges = async () =>
+  (faults.value = await change({ cartridgesOn: today.value }, 'The mask has new cartridges'));
 const missing = computed(() =>
   [...(shelf.value?.missingMl ?? [])].map(([id, ml]) => ({ name: store.materials.get(id)?.name ?? id, ml })),
 );
@@ -185,6 +210,19 @@ function edit(at: number | undefined): void {
     <p v-if="worth > 0" class="small quiet mt-4">
       What is left is worth about {{ worth.toFixed(2) }}, by what was paid for it.
     </p>
+    <section class="mt-6" aria-labelledby="worn">
+      <h2 id="worn">Worn out besides paint</h2>
+      <p class="mt-1 figures" data-testid="worn">
+        {{ wornWords }},
+        {{
+          store.build.cartridgesOn
+            ? `since the mask got new cartridges on ${sayDate(store.build.cartridgesOn)}`
+            : 'as far as anything was logged'
+        }}.
+      </p>
+      <p class="small quiet">Only counted: the maker’s instructions say when cartridges are changed.</p>
+      <v-btn class="mt-2" size="small" @click="newCartridges">The mask has new cartridges</v-btn>
+    </section>
     <TinDialog v-if="adding" v-model="adding" :at="editing" />
     <WeighDialog v-if="weighing" :level="weighing" @close="weighing = undefined" />
   </div>

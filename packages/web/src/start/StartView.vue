@@ -9,7 +9,7 @@ import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
 import { later } from '../shared/later';
 
-const ArchiveDialog = later(() => import('../shared/ArchiveDialog.vue'));
+const ArchiveDialog = later(() => import('../workshops/ArchiveDialog.vue'));
 const NewBuildDialog = later(() => import('./NewBuildDialog.vue'));
 const JoinDialog = later(() => import('../workshops/JoinDialog.vue'));
 const WorkshopsList = later(() => import('../workshops/WorkshopsList.vue'));

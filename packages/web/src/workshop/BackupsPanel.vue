@@ -4,7 +4,7 @@ import { mdiContentSaveOutline, mdiFileUploadOutline, mdiHistory } from '@mdi/js
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, type BackupsAnswer } from '../shared/api';
-import ArchiveDialog from '../shared/ArchiveDialog.vue';
+import ArchiveDialog from '../workshops/ArchiveDialog.vue';
 import { useBuild } from '../shared/build';
 import BuildsInside from '../shared/BuildsInside.vue';
 import { fileOf } from '../shared/inputs';

@@ -3,6 +3,7 @@ import {
   planTogether,
   sure,
   warmOfStored,
+  wornIn,
   type Build,
   type Drawn,
   type PlannedOperation,
@@ -10,6 +11,7 @@ import {
   type ReadingsByPlace,
   type StoredPlan,
   type Taken,
+  type Worn,
 } from '@fixatum/core';
 
 /** Asks what the builds of a workshop leave to one of them. */
@@ -31,6 +33,8 @@ export interface BesideOutcome {
   plans: Record<string, PlanBeside>;
   /** What the others took out of the tins. */
   drawn: Drawn[];
+  /** What was worn out in them besides paint. */
+  worn: Worn[];
 }
 
 export function beside({ builds, id, now, readings }: BesideRequest): BesideOutcome {
@@ -40,6 +44,7 @@ export function beside({ builds, id, now, readings }: BesideRequest): BesideOutc
   return {
     taken: sure(plans.get(id), 'the plan of the open build').workload.taken,
     drawn: builds.flatMap((one) => (one.id === id ? [] : drawsOf(one.build))),
+    worn: builds.flatMap((one) => (one.id === id ? [] : wornIn(one.build))),
     plans: Object.fromEntries(
       [...plans].flatMap(([other, { operations, sessions }]) =>
         other === id ? [] : [[other, { operations: operations.filter(isMeant), sessions }] as const],

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { api, faultsOf, type ArchiveAnswer } from './api';
-import BuildsInside from './BuildsInside.vue';
-import DialogFoot from './DialogFoot.vue';
-import FaultList from './FaultList.vue';
+import type { Build } from '@fixatum/core';
+import { computed, ref, shallowRef } from 'vue';
+import { api, faultsOf, type ArchiveAnswer } from '../shared/api';
+import BuildsInside from '../shared/BuildsInside.vue';
+import DialogFoot from '../shared/DialogFoot.vue';
+import FaultList from '../shared/FaultList.vue';
+import JoinChoice from './JoinChoice.vue';
+import { useJoining } from './useJoining';
 
 /**
- * Looks into a saved zip before anything is done with it: a build is added to those that are here, a whole workshop takes the place of
- * everything.
+ * Looks into a saved zip before anything is done with it: a build is added to a workshop that is here or one of its own, a copy of everything
+ * takes the place of everything.
  */
 const open = defineModel<boolean>({ required: true });
 const { file } = defineProps<{ file: File }>();
@@ -16,10 +19,25 @@ const emit = defineEmits<{ added: [id: string] }>();
 const inside = ref<ArchiveAnswer>();
 const faults = ref<ReturnType<typeof faultsOf>>([]);
 const saving = ref(false);
-api.sendArchive(file).then(
-  (answer) => (inside.value = answer),
-  (error: unknown) => (faults.value = faultsOf(error)),
-);
+const build = shallowRef<Build>();
+/** Which workshop it is for; asked about only where there is one. */
+const joining = shallowRef<ReturnType<typeof useJoining>>();
+async function look(): Promise<void> {
+  try {
+    const answer = await api.sendArchive(file);
+    if (answer.kind === 'build') {
+      const arrived = await api.archiveBuild(answer.id);
+      const asked = useJoining(ref(arrived));
+      await asked.load(true);
+      build.value = arrived;
+      if ((asked.workshops.value ?? []).length > 0) joining.value = asked;
+    }
+    inside.value = answer;
+  } catch (error) {
+    faults.value = faultsOf(error);
+  }
+}
+void look();
 
 const isOpen = computed({
   get: () => open.value,
@@ -34,7 +52,11 @@ async function take(): Promise<void> {
   if (!inside.value) return;
   saving.value = true;
   try {
-    const taken = await api.takeArchive(inside.value.id);
+    const [into, joined] = [joining.value?.chosen.value, joining.value?.joined.value];
+    const taken = await api.takeArchive(
+      inside.value.id,
+      into && joined ? { into: { id: into.id, version: into.version }, joined } : undefined,
+    );
     open.value = false;
     // After a whole workshop everything may be another, whatever was open too.
     if ('id' in taken) emit('added', taken.id);
@@ -51,7 +73,7 @@ const words = computed(() =>
 </script>
 
 <template>
-  <v-dialog v-model="isOpen" max-width="560">
+  <v-dialog v-model="isOpen" max-width="680" scrollable>
     <v-card>
       <div class="pa-6 pb-2">
         <h2>{{ file.name }}</h2>
@@ -62,12 +84,15 @@ const words = computed(() =>
             {{ inside.looks === 0 ? 'no' : inside.looks }} saved
             {{ inside.looks === 1 ? 'look' : 'looks' }}</BuildsInside
           >
-          <p class="my-4">It is added as a build of its own. What is here already stays as it is.</p>
+          <p class="my-4">
+            It is added as a build of its own. Builds that are here already stay as they are.
+          </p>
+          <JoinChoice v-if="build && joining" :build="build" :joining="joining" />
         </template>
         <template v-else-if="inside">
           <BuildsInside :builds="inside.builds" :photos="inside.photos" />
           <p class="my-4">
-            This is a whole workshop. It takes the place of everything that is here, for all builds and on all
+            This is a copy of everything. It takes the place of all that is here, for all builds and on all
             devices. What there is now is backed up first, so you can come back to it.
           </p>
         </template>
@@ -77,7 +102,7 @@ const words = computed(() =>
         v-model="isOpen"
         :words="words"
         :saving="saving"
-        :disabled="!inside || faults.length > 0"
+        :disabled="!inside || faults.length > 0 || joining?.isElsewhere.value"
         @done="take"
       />
     </v-card>
