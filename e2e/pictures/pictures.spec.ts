@@ -50,6 +50,7 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['bench', () => `/b/${build}/bench`],
   ['shopping-phone', () => `/b/${build}/shopping`, { width: 390, height: 844 }],
   ['shelf', () => `/b/${build}/shelf`],
+  ['mixes', () => `/b/${build}/mixes`],
   ['pieces', () => `/b/${build}/pieces`],
   ['piece', () => `/b/${build}/pieces/breastplate`],
   ['plan', () => `/b/${build}/plan`],
@@ -202,15 +203,4 @@ if (isWanted('pairing'))
       .evaluate((heading) => heading.scrollIntoView());
     await withMadeUpFolder(page);
     await page.screenshot({ path: `${folder}/pairing.png`, animations: 'disabled' });
-  });
-
-if (isWanted('backups'))
-  test('backups', async ({ page }) => {
-    await page.goto(`${server.url}/b/${build}/workshop`);
-    await page.getByRole('button', { name: 'Back up now' }).click();
-    await expect(page.getByText('Backed up')).toBeVisible();
-    await page.getByRole('button', { name: /^Look into/ }).click();
-    await expect(page.getByRole('button', { name: 'Put it back' })).toBeVisible();
-    await withMadeUpFolder(page);
-    await page.screenshot({ path: `${folder}/backups.png`, animations: 'disabled' });
   });

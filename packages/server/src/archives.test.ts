@@ -9,15 +9,15 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { ZipFile } from 'yazl';
 import { openDatabase } from './storage/database';
-import { workshopIn } from './testing/workshopIn';
-import type { Workshop } from './workshop';
+import { openDataIn } from './testing/openDataIn';
+import type { OpenData } from './openData';
 
 let folder: string;
-const open: { workshop: Workshop; server: Server }[] = [];
+const open: { workshop: OpenData; server: Server }[] = [];
 
 /** A workshop of its own in a folder of its own, as on another machine. */
 async function machine(name: string): Promise<Server> {
-  const workshop = workshopIn(join(folder, name));
+  const workshop = openDataIn(join(folder, name));
   await workshop.open();
   const server = createServer(workshop.answer);
   open.push({ workshop, server });

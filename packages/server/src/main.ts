@@ -9,7 +9,7 @@ import { makeClock } from './services/clock';
 import { Sharing } from './services/sharing';
 import { NotDurable } from './storage/connection';
 import { FolderTaken, lockFolder } from './storage/folderLock';
-import { Workshop } from './workshop';
+import { OpenData } from './openData';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
 /** It is looked so often whether a day has passed since the last backup. */
@@ -32,7 +32,7 @@ async function start(config: Config): Promise<void> {
     () => actualPort,
     config.shareAddresses && (() => config.shareAddresses ?? []),
   );
-  const workshop: Workshop = new Workshop({
+  const workshop: OpenData = new OpenData({
     dataFolder,
     samplesFolder: resolve(root, 'demo'),
     clock: makeClock(config.fixedNow),

@@ -1,12 +1,12 @@
 import { pino } from 'pino';
 import { makeClock } from '../services/clock';
 import { Sharing } from '../services/sharing';
-import { Workshop } from '../workshop';
+import { OpenData } from '../openData';
 import { samplesFolder } from './appParts';
 
 /** A workshop on a data folder, as the program opens one: at the demo's moment, silent, on no network. */
-export const workshopIn = (dataFolder: string): Workshop =>
-  new Workshop({
+export const openDataIn = (dataFolder: string): OpenData =>
+  new OpenData({
     dataFolder,
     samplesFolder,
     allowedHosts: [],

@@ -20,7 +20,7 @@ import type { Sharing } from './services/sharing';
 import { isDamaged } from './storage/connection';
 import { openDatabase, type Database } from './storage/database';
 
-export interface WorkshopOptions {
+export interface OpenDataOptions {
   dataFolder: string;
   samplesFolder: string;
   webFolder?: string;
@@ -44,7 +44,7 @@ interface Open {
  * Everything that is open on one data folder. It can be closed and opened again while the server listens, which is how a backup
  * is put back; whoever asks meanwhile is told so.
  */
-export class Workshop {
+export class OpenData {
   readonly backups: Backups;
   private readonly photos: Photos;
   private readonly incoming: Incoming;
@@ -52,7 +52,7 @@ export class Workshop {
   /** What answers while the file is damaged. */
   private mending: Express | undefined;
 
-  constructor(private readonly options: WorkshopOptions) {
+  constructor(private readonly options: OpenDataOptions) {
     this.backups = new Backups(options.dataFolder);
     this.photos = new Photos(resolve(options.dataFolder, 'photos'));
     this.incoming = new Incoming(resolve(options.dataFolder, 'incoming'));

@@ -3,15 +3,15 @@ import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
-import { workshopIn } from './testing/workshopIn';
-import type { Workshop } from './workshop';
+import { openDataIn } from './testing/openDataIn';
+import type { OpenData } from './openData';
 
 let folder: string;
-let workshop: Workshop;
+let workshop: OpenData;
 let server: Server;
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'fixatum-workshop-'));
-  workshop = workshopIn(folder);
+  workshop = openDataIn(folder);
   await workshop.open();
   await workshop.loadSamplesFirstTime();
   server = createServer(workshop.answer);
