@@ -75,6 +75,10 @@ describe('the shelf as a table', () => {
       'Row 1: it was opened on a day that has not come yet.',
     ],
     [
+      'material,holds_ml,left_ml,opened_on,here_on\nCraft acrylic,60,1,2027-01-05,2027-01-06',
+      'Row 1: it was opened before the day it came.',
+    ],
+    [
       'material,holds_ml,left_ml,colour\nCraft acrylic,60,1,blue',
       'Row 1: "blue" is no colour; write it as #8a6f3b.',
     ],

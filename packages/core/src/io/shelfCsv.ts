@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { TinLevel } from '../advice/shop/shelf';
 import type { ShopLine } from '../advice/shop/shopBuild';
 import type { Fault, Result } from '../model/fault';
+import { tinDatesFault } from '../model/tinDates';
 import type { Material } from '../model/materialSchema';
 import type { Build, Tin } from '../model/schema';
 import { toWallTime } from '../model/wallTime';
@@ -144,8 +145,11 @@ export function readShelfCsv(
     if (colour !== '' && !/^#[0-9a-f]{6}$/i.test(colour))
       say(`"${colour}" is no colour; write it as #8a6f3b.`);
     const [openedOn, bestBefore, arrivesOn] = [date('opened_on'), date('best_before'), date('here_on')];
-    if (openedOn !== undefined && openedOn > levelAt.slice(0, 10))
-      say('it was opened on a day that has not come yet.');
+    const wrong = tinDatesFault(
+      { ...(openedOn ? { openedOn } : {}), ...(arrivesOn ? { arrivesOn } : {}) },
+      levelAt.slice(0, 10),
+    );
+    if (wrong !== undefined) say(`it ${wrong}.`);
     const price = number('price', 'price');
     const lot = (row.lot ?? '').slice(0, 60);
     return {

@@ -186,7 +186,15 @@ function dustFaults(build: Build, plan: Plan): string[] {
     const { operation, begins, laidAt } = dusty;
     const step = stepOf(operation.pieceId, operation.stepId);
     const faults: string[] = [];
-    const tins = (build.stock ?? []).filter(({ material }) => material === operation.material?.id);
+    // Paint has to be there in its colour; a tin that says none is taken for any.
+    const tins = (build.stock ?? []).filter(
+      ({ material, colour }) =>
+        material === operation.material?.id &&
+        (operation.material?.role !== 'paint' ||
+          colour === undefined ||
+          operation.colour === undefined ||
+          colour === operation.colour),
+    );
     const isHere =
       tins.every(({ arrivesOn }) => arrivesOn === undefined) ||
       tins.some(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { comesInColours, sayMl, usualContainersMl, type Fault, type Tin } from '@fixatum/core';
+import { comesInColours, sayMl, tinDatesFault, usualContainersMl, type Fault, type Tin } from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
 import ColourField from '../shared/ColourField.vue';
 import DateField from '../shared/DateField.vue';
@@ -60,10 +60,15 @@ async function save(): Promise<void> {
     ];
     return;
   }
-  if (rest.openedOn && rest.openedOn > today.value) {
-    faults.value = [
-      { code: 'later', path: [], message: 'That day, on which it was opened, has not come yet.' },
-    ];
+  const wrong = tinDatesFault(
+    {
+      ...(rest.openedOn ? { openedOn: rest.openedOn } : {}),
+      ...(rest.arrivesOn ? { arrivesOn: rest.arrivesOn } : {}),
+    },
+    today.value,
+  );
+  if (wrong !== undefined) {
+    faults.value = [{ code: 'dates', path: [], message: `The tin ${wrong}.` }];
     return;
   }
   const tin: NewTin = {

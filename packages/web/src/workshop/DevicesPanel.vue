@@ -30,10 +30,14 @@ async function run(work: () => Promise<DevicesAnswer>): Promise<void> {
   }
 }
 onMounted(() => run(api.devices));
+/** A code is used up a moment before its device is there: it is asked for a while longer. */
+const AFTER_MS = 15_000;
+let offeredMs = 0;
 // A code that was used shows as a device; one that is too old goes.
 useIntervalFn(() => {
   nowMs.value = Date.now();
-  if (offer.value)
+  if (offer.value) offeredMs = nowMs.value;
+  if (nowMs.value - offeredMs < AFTER_MS)
     void api.devices().then(
       (answer) => (state.value = answer),
       () => undefined,

@@ -1,7 +1,7 @@
+import { sameTint } from '../../colour/tint';
 import type { Material } from '../../model/materialSchema';
 import type { Build, Mix } from '../../model/schema';
 import { usualDensityGPerMl } from '../../quantity/containers';
-import { sameTint } from './shelf';
 
 /** One mix serves all pieces of its colour, with so much to spare (docs/domain.md, "Amounts"): it can hardly be matched again. */
 const SPARE = 1.15;

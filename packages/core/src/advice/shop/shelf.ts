@@ -1,7 +1,7 @@
 import type { Material } from '../../model/materialSchema';
 import type { LogEntry, Tin } from '../../model/schema';
 import type { PassNeed } from '../../quantity/needs';
-import { colourDistance } from '../../colour/hiding';
+import { serves } from '../../colour/tint';
 
 /** One tin with what is in it now. */
 export interface TinLevel {
@@ -23,23 +23,6 @@ export interface Shelf {
 
 /** What one entry of the log took, ml, and out of which tin; what no tin had stands without one. */
 export type Used = NonNullable<LogEntry['used']>[number];
-
-/** Two tints that nobody would buy apart, ΔE00. */
-const SAME_TINT_DELTA_E = 2;
-
-/** Whether two colours would be bought as one; what has none is only like what has none. */
-export const sameTint = (one: string | undefined, other: string | undefined): boolean =>
-  one === other ||
-  (one !== undefined && other !== undefined && colourDistance(one, other) < SAME_TINT_DELTA_E);
-
-/** Whether a tin can be used where some material is wanted in some colour; a tin without one is taken for any. */
-export const serves = (
-  tin: Pick<Tin, 'material' | 'colour'>,
-  materialId: string,
-  colour: string | undefined,
-): boolean =>
-  tin.material === materialId &&
-  (tin.colour === undefined || colour === undefined || sameTint(tin.colour, colour));
 
 /** Which of two tins is taken first: what is open, then what has to be used up sooner, then what holds less. */
 function takenFirst(a: TinLevel, b: TinLevel): number {

@@ -1,3 +1,4 @@
+import { sameTint } from '../../colour/tint';
 import { materialsOf } from '../../materials/ownMaterials';
 import type { Material } from '../../model/materialSchema';
 import type { Build, Mix } from '../../model/schema';
@@ -10,7 +11,7 @@ import { cheapestSet, type Purchase } from '../../quantity/purchase';
 import { workBegins, type PlannedOperation } from '../../schedule/plan/plan';
 import { drawsOf } from './draws';
 import { mixedMl, mixFor, partsOf, type MixPart } from './mixing';
-import { sameTint, tinAge, tinsFor, type Drawn, type Shelf, type TinLevel } from './shelf';
+import { tinAge, tinsFor, type Drawn, type Shelf, type TinLevel } from './shelf';
 import { passNeeds, shelfNow } from './shelfNow';
 import { sundriesOf, type Sundries } from './sundries';
 import { isOpen, type Planned, type ToShop } from './toShop';

@@ -40,7 +40,7 @@ export function allowedFrom(
   if (start !== Infinity && dust && operation.makesDust)
     push(dust.clearOfWet(start + setUp, workMinutes) - setUp, 'dust');
   if (start === Infinity || !material) return { start, boundBy };
-  push((workload.arrivals.get(material.id) ?? -Infinity) - setUp, 'material');
+  push((workload.arrivals.get(operation.id) ?? -Infinity) - setUp, 'material');
   const air = entryOf(workload.airs, placeId);
   if (dust?.hasDustAfter(start + setUp)) {
     const wetMinutes =

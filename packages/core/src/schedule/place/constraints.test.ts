@@ -196,7 +196,19 @@ describe('a material on order', () => {
     // An empty one is none.
     build.stock!.push({ material: 'craft-acrylic', containerMl: 120, remainingMl: 0 });
     expect(wall(planned(build).operations[0]!.start)).toBe('02-18T08:00');
-    build.stock!.push({ material: 'craft-acrylic', containerMl: 120, remainingMl: 10 });
+    // One of another colour neither: this coat is written in #445566.
+    const own = { material: 'craft-acrylic', containerMl: 120, remainingMl: 10 };
+    build.stock = [
+      { ...build.stock![0]!, colour: '#445566' },
+      { ...own, colour: '#aa2211' },
+    ];
+    build.pieces[0]!.steps[0]!.colour = '#445566';
+    expect(wall(planned(build).operations[0]!.start)).toBe('02-18T08:00');
+    // And of a colour that nobody ordered nothing is waited for.
+    build.pieces[0]!.steps[0]!.colour = '#00ff00';
+    expect(wall(planned(build).operations[0]!.start)).toBe('02-15T08:00');
+    build.pieces[0]!.steps[0]!.colour = '#445566';
+    build.stock.push({ ...own, colour: '#445567' });
     expect(wall(planned(build).operations[0]!.start)).toBe('02-15T08:00');
   });
 });

@@ -1,5 +1,7 @@
 import { passesMeant } from '../../model/logPasses';
-import type { Build, LogEntry, Piece, TouchTest, Underway } from '../../model/schema';
+import { serves } from '../../colour/tint';
+import type { Build, LogEntry, Piece, Tin, TouchTest, Underway } from '../../model/schema';
+import { comesInColours } from '../../quantity/needs';
 import type { Reading } from '../../drying/readings';
 import { parseRecoat } from '../../materials/material';
 import { materialsOf } from '../../materials/ownMaterials';
@@ -54,7 +56,7 @@ export interface Workload extends Calendars {
   taken: Taken;
   /** The pieces that a piece becomes part of, however far up, by its id. */
   wholesOf: Map<string, string[]>;
-  /** When materials that are only on order are here, by id. */
+  /** When what a pass takes is here, where that is only on order, by the id of the pass. */
   arrivals: Map<string, EpochMinute>;
   /** Passes that have to follow another before it has dried too far, by the id of that other. */
   soonAfter: Map<string, string>;
@@ -143,7 +145,7 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
     byPiece: groupBy(operations, ({ pieceId }) => pieceId),
     taken,
     wholesOf: wholesOf(build),
-    arrivals: arrivalsOf(build),
+    arrivals: arrivalsOf(build, operations),
     soonAfter: new Map([...byUnit.values()].flatMap(soonAfter)),
     pins: new Map((build.pins ?? []).map((pin) => [pin.operation, epochMinute(pin.at, timeZone)])),
   };
@@ -198,18 +200,40 @@ function wholesOf(build: Build): Map<string, string[]> {
   );
 }
 
-/** Materials of which nothing is here, or only empty tins, with the morning on which the first of what was ordered is. */
-function arrivalsOf(build: Build): Map<string, EpochMinute> {
-  const byMaterial = groupBy(build.stock ?? [], ({ material }) => material);
-  return new Map(
-    [...byMaterial].flatMap(([material, tins]) => {
-      const ordered = tins.flatMap(({ arrivesOn }) =>
-        arrivesOn === undefined ? [] : [epochMinute(`${arrivesOn}T00:00`, build.timeZone)],
+/**
+ * Passes whose material is not here in their colour, or only in empty tins, with the morning on which the first of what was ordered is. Of
+ * what nobody keeps a tin nothing is waited for.
+ */
+function arrivalsOf(build: Build, operations: readonly Operation[]): Map<string, EpochMinute> {
+  const stock = build.stock ?? [];
+  const arrivals = new Map<string, EpochMinute>();
+  if (stock.every(({ arrivesOn }) => arrivesOn === undefined)) return arrivals;
+  const known = new Map<string, EpochMinute | undefined>();
+  for (const { id, material, colour: written } of operations) {
+    if (!material) continue;
+    const colour = comesInColours(material) ? written : undefined;
+    const key = `${material.id} ${colour}`;
+    if (!known.has(key))
+      known.set(
+        key,
+        arrivalOf(
+          build,
+          stock.filter((tin) => serves(tin, material.id, colour)),
+        ),
       );
-      const isHere = tins.some(({ arrivesOn, remainingMl }) => arrivesOn === undefined && remainingMl > 0);
-      return ordered.length === 0 || isHere ? [] : [[material, Math.min(...ordered)]];
-    }),
+    const at = known.get(key);
+    if (at !== undefined) arrivals.set(id, at);
+  }
+  return arrivals;
+}
+
+/** When the first of some tins is here; undefined where one is, or none is on its way. */
+function arrivalOf({ timeZone }: Build, tins: readonly Tin[]): EpochMinute | undefined {
+  if (tins.some(({ arrivesOn, remainingMl }) => arrivesOn === undefined && remainingMl > 0)) return undefined;
+  const ordered = tins.flatMap(({ arrivesOn }) =>
+    arrivesOn === undefined ? [] : [epochMinute(`${arrivesOn}T00:00`, timeZone)],
   );
+  return ordered.length === 0 ? undefined : Math.min(...ordered);
 }
 
 /** Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle. */

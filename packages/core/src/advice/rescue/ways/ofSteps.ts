@@ -1,4 +1,5 @@
 import { coatsToHide } from '../../../colour/hiding';
+import { serves } from '../../../colour/tint';
 import { layerUm, spotsOf } from '../../../facts/spots';
 import { binderOf } from '../../../model/binders';
 import type { Material } from '../../../model/materialSchema';
@@ -10,7 +11,6 @@ import { has } from '../../../model/traits';
 import { toWallTime } from '../../../model/wallTime';
 import { comesInColours } from '../../../quantity/needs';
 import type { LookChange } from '../../finding';
-import { serves } from '../../shop/shelf';
 import type { Way } from '../rescueCost';
 import type { OpenStep, RescueContext } from './context';
 import { nth } from '../../../model/sure';
@@ -124,10 +124,11 @@ const lookOfSwap = (material: Material, other: Material): LookChange =>
 
 /** What stands on the shelf, where a step waits for what was ordered: for the same purpose, metal for metal, paint in its colour. */
 export const onTheShelf: StepWay = (
-  { step, material, name, path, isFresh, isUnlogged },
+  { piece, step, material, name, path, isFresh, isUnlogged },
   { build, materials, plan },
 ) => {
-  const arrivesAt = material && plan.workload.arrivals.get(material.id);
+  const first = plan.operations.find(({ pieceId, stepId }) => pieceId === piece.id && stepId === step.id);
+  const arrivesAt = first && plan.workload.arrivals.get(first.id);
   if (!material || !isFresh || !isUnlogged || arrivesAt === undefined || arrivesAt <= plan.now) return [];
   const today = toWallTime(Math.floor(plan.now), build.timeZone).slice(0, 10);
   const isHere = (other: Material) =>
