@@ -190,7 +190,7 @@ function dustFaults(build: Build, plan: Plan): string[] {
     const tins = (build.stock ?? []).filter(
       ({ material, colour }) =>
         material === operation.material?.id &&
-        (operation.material?.role !== 'paint' ||
+        (operation.material.role !== 'paint' ||
           colour === undefined ||
           operation.colour === undefined ||
           colour === operation.colour),

@@ -208,7 +208,7 @@ describe('a material on order', () => {
     build.pieces[0]!.steps[0]!.colour = '#00ff00';
     expect(wall(planned(build).operations[0]!.start)).toBe('02-15T08:00');
     build.pieces[0]!.steps[0]!.colour = '#445566';
-    build.stock.push({ ...own, colour: '#445567' });
+    build.stock.push({ ...own, colour: '#445566' });
     expect(wall(planned(build).operations[0]!.start)).toBe('02-15T08:00');
   });
 });
