@@ -162,7 +162,29 @@ async function save(): Promise<void> {
 
 @media (max-width: 640px) {
   .part {
-    grid-template-columns: 88px minmax(0, 1fr) auto;
+    grid-template: 'parts share remove' 'paint paint paint' 'colour colour colour' / 96px 1fr auto;
+    padding: 8px 0;
+    border-top: 1px solid var(--line);
+  }
+
+  .part > :nth-child(1) {
+    grid-area: parts;
+  }
+
+  .part > :nth-child(2) {
+    grid-area: paint;
+  }
+
+  .part > :nth-child(3) {
+    grid-area: colour;
+  }
+
+  .share {
+    grid-area: share;
+  }
+
+  .amount {
+    grid-template-columns: 1fr;
   }
 }
 </style>
