@@ -232,6 +232,23 @@ describe('builds beside each other', () => {
   });
 });
 
+it('whoever shares a workshop hears when a build is put aside, comes back, or moves away', async () => {
+  const { store } = appParts(database, folder);
+  const { first, workshop } = await two();
+  const heard: unknown[] = [];
+  store.whenNudged((...said) => heard.push(said));
+  await store.remove(first.id, '2027-02-20T19:30:00Z');
+  await store.restore(first.id);
+  const other = await store.create(await lantern({ name: 'Elsewhere' }));
+  const joined = { build: first.build, placeIds: {} };
+  await store.move(first.id, { etag: undefined }, { id: other.workshopId }, joined);
+  expect(heard).toEqual([
+    [first.id, workshop],
+    [first.id, workshop],
+    [first.id, workshop],
+  ]);
+});
+
 describe('a build that moves', () => {
   it('to another workshop has what that has, names it so, and takes the air of its places along', async () => {
     const { first } = await two();

@@ -50,7 +50,7 @@ watch(
 );
 
 // A helper's screens are the bench and the run sheets; any other address leads to the bench.
-const forHelpers = new Set(['start', 'bench', 'run-sheets', 'techniques']);
+const forHelpers = new Set(['start', 'find', 'bench', 'card', 'run-sheets', 'techniques']);
 watch(
   () => [me.isHelper, route.name, route.params.build] as const,
   ([isHelper, name, build]) => {

@@ -29,10 +29,10 @@ export function eventRoutes({ store, devices, closing }: Parts): Router {
     // Counted, as a listener takes what is said twice in the same words for one.
     let told = 0;
     // Another build of the workshop: its hands, racks and tins are shared.
-    const beside = (other: string) => void tellBeside(other);
-    const tellBeside = async (other: string) => {
-      const stored = await store.load(other).catch(() => undefined);
-      if (other === id || stored?.workshopId !== workshopId) return;
+    const beside = (other: string, of?: string) => void tellBeside(other, of);
+    const tellBeside = async (other: string, of?: string) => {
+      const where = of ?? (await store.load(other).catch(() => undefined))?.workshopId;
+      if (other === id || where !== workshopId) return;
       told += 1;
       session.push({ build: other, told }, 'beside');
     };

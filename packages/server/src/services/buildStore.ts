@@ -1,11 +1,8 @@
 import {
   checkedLogEdit,
-  inWorkshop,
-  openBuild,
   ownParts,
   parseBuild,
   sharedParts,
-  takenBack,
   thingsChanged,
   tooMuch,
   withoutOldDangling,
@@ -15,7 +12,6 @@ import {
   type LogEdit,
   type PassSpot,
   type SharedParts,
-  type ThingChanged,
 } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
@@ -27,7 +23,8 @@ import { KeptBuilds } from './keptBuilds';
 import { createWorkshop, seenWorkshop, writeShared, type SeenWorkshop, type Sibling } from './workshopRows';
 import { WriteQueue } from './writeQueue';
 import type { Database } from '../storage/database';
-import type { BuildRow, ChangeRow } from '../storage/models';
+import type { BuildRow } from '../storage/models';
+import { undone } from './undone';
 import { changedMeanwhile, notFound, unusable, type Problem } from '../http/problem';
 
 /** What a change to a build may be tied to: the version the caller saw, of the build or of one piece. */
@@ -56,7 +53,7 @@ export class BuildStore {
 
   private readonly listeners = new Set<(id: string, version: number) => void>();
 
-  private readonly besides = new Set<(id: string) => void>();
+  private readonly besides = new Set<(id: string, workshopId?: string) => void>();
 
   private readonly changeLog: ChangeLog;
 
@@ -71,7 +68,7 @@ export class BuildStore {
     return () => this.listeners.delete(tell);
   }
   /** Is told of builds beside which something is another: their order, or a plan. */
-  whenNudged(tell: (id: string) => void): () => void {
+  whenNudged(tell: (id: string, workshopId?: string) => void): () => void {
     this.besides.add(tell);
     return () => this.besides.delete(tell);
   }
@@ -87,9 +84,12 @@ export class BuildStore {
     for (const { id, version } of [stored, ...(others ?? [])]) this.tell(id, version);
     return change;
   }
-  /** Tells whoever looks at a build that something beside it is another, such as its place in the order. */
-  nudge(id: string): void {
-    for (const tell of this.besides) tell(id);
+  /**
+   * Tells whoever looks at a build that something beside it is another, such as its place in the order.
+   * @param workshopId where it was, for a build that is not there any more
+   */
+  nudge(id: string, workshopId?: string): void {
+    for (const tell of this.besides) tell(id, workshopId);
   }
   private tell(id: string, version: number): void {
     for (const tell of this.listeners) tell(id, version);
@@ -210,7 +210,7 @@ export class BuildStore {
     { build, placeIds }: { build: Build; placeIds: Readonly<Record<string, string>> },
   ): Promise<StoredBuild> {
     const { models } = this.database;
-    const { stored } = await this.done(
+    const { stored, before } = await this.done(
       this.queue.alone(async (transaction) => {
         const before = await this.read(id, transaction);
         expect(before, expectation);
@@ -228,6 +228,8 @@ export class BuildStore {
         return { before, stored: await writeRows(models, moved, build, transaction), others };
       }),
     );
+    // Those it leaves find its hands free.
+    this.nudge(id, before.workshopId);
     return stored;
   }
 
@@ -258,19 +260,20 @@ export class BuildStore {
   }
 
   /** Puts a build aside; `restore` brings it back. */
-  remove(id: string, at: string): Promise<void> {
-    return this.queue.alone(async (transaction) => {
-      const [count] = await this.database.models.builds.update(
-        { deletedAt: at },
-        { where: { id, deletedAt: null }, transaction },
-      );
+  async remove(id: string, at: string): Promise<void> {
+    const { builds } = this.database.models;
+    const row = await this.queue.alone(async (transaction) => {
+      const [count] = await builds.update({ deletedAt: at }, { where: { id, deletedAt: null }, transaction });
       if (count === 0) throw notFound('build');
       this.kept.forget(id);
+      return builds.findByPk(id, { transaction });
     });
+    // Its hands and racks are free for the others.
+    this.nudge(id, row?.workshopId);
   }
 
-  restore(id: string): Promise<StoredBuild> {
-    return this.queue.alone(async (transaction) => {
+  async restore(id: string): Promise<StoredBuild> {
+    const stored = await this.queue.alone(async (transaction) => {
       const [count] = await this.database.models.builds.update(
         { deletedAt: null },
         { where: { id }, transaction },
@@ -278,6 +281,8 @@ export class BuildStore {
       if (count === 0) throw notFound('build');
       return this.read(id, transaction);
     });
+    this.nudge(id, stored.workshopId);
+    return stored;
   }
 
   /**
@@ -399,20 +404,6 @@ interface Change {
   stored: StoredBuild;
   /** The other builds of its workshop, where that was changed. */
   others?: Sibling[];
-}
-
-/** A build as it was before a change, but for what of its workshop others have changed since. */
-function undone(now: Build, { back, shared }: ChangeRow): { build: Build; stayed: number } {
-  const own = jsonpatch.applyPatch(jsonpatch.deepClone(now) as Build, JSON.parse(back)).newDocument;
-  const things: ThingChanged[] = shared === null ? [] : JSON.parse(shared);
-  const { parts, stayed } = takenBack(own, things);
-  // It was there before, so it is taken as what was saved is.
-  const parsed = openBuild(inWorkshop(own, parts));
-  if (parsed.ok) return { build: parsed.value, stayed };
-  // What the change had put into the workshop is used elsewhere by now: it stays.
-  const without = openBuild(own);
-  if (things.length > 0 && without.ok) return { build: without.value, stayed: things.length };
-  throw unusable(parsed.faults);
 }
 
 const emptyOf = (build: Build): Build => ({ ...build, pieces: [], log: [], underway: [] });
