@@ -105,6 +105,22 @@ describe('opening', () => {
     expect(asks).toHaveBeenCalledTimes(4);
   });
 
+  it('keeps what is changed while it is still asked what is beside it', async () => {
+    let tell: (answer: { builds: [] }) => void = () => {};
+    jest.spyOn(api, 'beside').mockReturnValue(new Promise((resolve) => (tell = resolve)));
+    jest.spyOn(api, 'plan').mockResolvedValue({ plan: null });
+    jest.spyOn(api, 'build').mockResolvedValue(answer(1));
+    const store = useBuild();
+    const opening = store.open('b1');
+    while (!store.build) await jest.advanceTimersByTimeAsync(1);
+    expect([store.build?.name, store.etag]).toEqual(['Small', '"1"']);
+    await store.attempt(async () => answer(2, { name: 'Changed meanwhile' }), 'Saved');
+    tell({ builds: [] });
+    await opening;
+    expect([store.build?.name, store.etag]).toEqual(['Changed meanwhile', '"2"']);
+    expect(asked().at(-1)![0].build.name).toBe('Changed meanwhile');
+  });
+
   it('believes the server that a build is not there', async () => {
     jest.spyOn(api, 'plan').mockResolvedValue({ plan: null });
     const gone = new ApiProblem(404, 'not-found', 'Not here', 'There is no build here.', []);

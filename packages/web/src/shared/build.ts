@@ -107,6 +107,10 @@ export const useBuild = defineStore('build', () => {
   /** The build as the server had it last. What was pressed and has not been sent yet is shown as if it had. */
   let atServer: Build | undefined;
   function take(answer: BuildAnswer): void {
+    if (show(answer) || !view.value) plan();
+  }
+  /** Shows what the server answered, with what was pressed since; returns whether that is news. */
+  function show(answer: BuildAnswer): boolean {
     id.value = answer.id;
     atServer = answer.build;
     const shown = outbox.applied(answer.id, answer.build);
@@ -116,7 +120,7 @@ export const useBuild = defineStore('build', () => {
     etag.value = `"${answer.version}"`;
     pieceEtags.value = answer.pieceEtags;
     missing.value = false;
-    if (isNews || !view.value) plan();
+    return isNews;
   }
 
   /** Opens a build; while the server does not answer it is asked again and again, and complained of once. */
@@ -131,11 +135,13 @@ export const useBuild = defineStore('build', () => {
     try {
       await outbox.ready;
       const [answer] = await Promise.all([api.build(buildId), warm.value ? undefined : planOfServer()]);
-      build.value ??= answer.build;
+      if (id.value !== buildId) return;
+      // Shown before anything else is waited for, as it may be changed from then on.
+      show(answer);
       // A first plan that books hands which another build has would only be moved again.
       await beside.load();
       if (id.value !== buildId) return;
-      take(answer);
+      plan();
       void air.loadReadings();
       void outbox.flush();
     } catch (error) {
@@ -287,8 +293,10 @@ export const useBuild = defineStore('build', () => {
     const buildId = theId.value;
     try {
       await outbox.flush();
+      const seen = etag.value;
       const answer = await api.build(buildId);
-      if (id.value === buildId && !busy.value) take(answer);
+      // What was changed here while it was on its way is the later.
+      if (id.value === buildId && !busy.value && etag.value === seen) take(answer);
     } catch {
       // A server that is away is told of where it matters: where something is pressed.
     }
