@@ -11,7 +11,7 @@ import { DEW_MARGIN_C, faultOfAir, firstGoodAir } from './drying/goodAir';
 import type { LaidCoat } from './drying/laidCoat';
 import { placeAir } from './drying/placeAir';
 import { readingFault } from './drying/readings';
-import { HIDDEN_DELTA_E } from './colour/hiding';
+import { HIDDEN_DELTA_E } from './colour/distance';
 import { catalogueById } from './materials/catalogue';
 import { dryFilmUm, filmFactorOf } from './materials/film';
 import { binderTable } from './model/binders';

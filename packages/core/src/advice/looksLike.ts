@@ -1,4 +1,4 @@
-import { colourDistance } from '../colour/hiding';
+import { colourDistance } from '../colour/distance';
 import { seenColour } from '../colour/seenColour';
 import { faceLayer, forecastSheen, sheenClass, sheenWords } from '../facts/sheen';
 import { spotsOf, type Layer, type Spot } from '../facts/spots';

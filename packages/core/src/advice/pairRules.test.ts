@@ -333,7 +333,8 @@ describe('pair and stack rules', () => {
       ).map((finding) => finding.severity);
     expect(yellow({ coats: 1 })).toEqual(['risk']);
     expect(yellow({ coats: 1, wanted: ['undercoat-shows'] })).toEqual(['note']);
-    expect(yellow({ coats: 2 })).toEqual(['note']);
+    expect(yellow({ coats: 2, film: 'light' })).toEqual(['note']);
+    expect(yellow({ coats: 3 })).toEqual([]);
   });
 
   it('strain is half the foam and the film over the radius', () => {

@@ -1,5 +1,5 @@
 import type { Tin } from '../model/schema';
-import { colourDistance } from './hiding';
+import { colourDistance } from './distance';
 
 /** Two tints that nobody would buy apart, ΔE00. */
 const SAME_TINT_DELTA_E = 2;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { undercoats } from '../colour/undercoat';
 import { stepSchema, waits, wantedEffects, zoneRoles } from '../model/schema';
 import { substrateKinds } from '../model/substrates';
 import { filmGrades } from '../model/filmGrades';
@@ -17,7 +18,7 @@ export const sealerSchools = [
   'epoxy',
   'heat-only',
 ] as const;
-export const undercoats = ['black', 'white', 'grey', 'oxide', 'none'] as const;
+export const undercoatChoices = [...undercoats, 'none'] as const;
 export const clears = ['matte', 'satin', 'gloss', 'none'] as const;
 
 const option = z.object({
@@ -77,7 +78,7 @@ export const lookSchema = z.object({
   name: z.string().min(1).max(120),
   about: z.string(),
   school: z.enum(sealerSchools),
-  undercoat: z.enum(undercoats),
+  undercoat: z.enum(undercoatChoices),
   steps: z.array(lookStep),
   clear: z.enum(clears),
   /** Colour to show the look by. */
@@ -94,5 +95,5 @@ export type Look = z.infer<typeof lookSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
 export type LookStep = z.infer<typeof lookStep>;
 export type SealerSchool = (typeof sealerSchools)[number];
-export type Undercoat = (typeof undercoats)[number];
+export type Undercoat = (typeof undercoatChoices)[number];
 export type Clear = (typeof clears)[number];

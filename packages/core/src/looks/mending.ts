@@ -1,4 +1,4 @@
-import { colourDistance } from '../colour/hiding';
+import { colourDistance } from '../colour/distance';
 import { laysFilm } from '../facts/stepOrder';
 import { materialsOf } from '../materials/ownMaterials';
 import { cleaningTable } from '../model/cleanings';

@@ -1,9 +1,11 @@
+import { usualUndercoat } from '../colour/undercoat';
+import { has } from '../model/traits';
 import { catalogueById } from '../materials/catalogue';
 import { substrateTable } from '../model/substrates';
 import type { Step } from '../model/schema';
 import { entryOf } from '../model/sure';
 import { groundTable } from './ground';
-import type { Undercoat } from './look';
+import type { Look, Undercoat } from './look';
 import { spraysOver, type Way } from './owned';
 import { zonesOf, type Writing } from './writing';
 import { byCommon, type ZoneGroup } from './zoneGroups';
@@ -19,12 +21,25 @@ export interface Undercoats {
 /** The primer that an undercoat is laid with by brush. */
 export const primerOf = (undercoat: Exclude<Undercoat, 'none'>): string => `acrylic-pu-primer-${undercoat}`;
 
-/** The undercoat a group of zones wants: as was asked for, or as its look says; smooth things want one in any case, cloth none. */
-export function undercoatOf({ piece, choices, main }: Writing, { look }: ZoneGroup): Undercoat {
+/**
+ * The undercoat a group of zones wants: as was asked for, or as its look says, unless its colour was swapped for one that finishers lay over
+ * another; smooth things want one in any case, cloth none.
+ */
+export function undercoatOf({ piece, choices, main }: Writing, { look, colour }: ZoneGroup): Undercoat {
   const { cloth, primerCoats = 0 } = groundTable[piece.substrate.kind];
   if (cloth) return 'none';
-  const wanted = choices.undercoat ?? look?.undercoat ?? main?.undercoat ?? 'grey';
+  const wanted = choices.undercoat ?? forColour(look, colour) ?? look?.undercoat ?? main?.undercoat ?? 'grey';
   return wanted === 'none' && primerCoats > 0 ? 'grey' : wanted;
+}
+
+/** The undercoat for a swapped colour; undefined where the look's own does, or is meant to be seen. */
+function forColour(look: Look | undefined, colour: string | undefined): Undercoat | undefined {
+  const main = look?.steps.find((one) => one.main);
+  const isSeen = main?.wanted?.some((effect) => effect === 'undercoat-shows' || effect === 'patchy');
+  if (!look || !main?.colour || colour === undefined || look.undercoat === 'none' || isSeen) return undefined;
+  const isMetallic = main.options.some(({ material }) => has(entryOf(catalogueById, material), 'metallic'));
+  const usual = usualUndercoat(colour, isMetallic);
+  return usual === usualUndercoat(main.colour, isMetallic) ? undefined : usual;
 }
 
 /**

@@ -9,11 +9,14 @@ import { groundTable } from './ground';
 import type { Look, LookStep } from './look';
 import { Owned, spraysOver, type Way } from './owned';
 import { groundworkOf } from './groundwork';
-import { primerOf, undercoatOf, undercoatsFor } from './undercoats';
+import { undercoatsFor } from './undercoats';
 import { isPowder, isPressed, zonesOf, type Writing } from './writing';
-import { coatsToHide, PLAIN_DELTA_E } from '../colour/hiding';
-import { wetFilmUm } from '../materials/film';
-import { entryOf } from '../model/sure';
+import { coatsToHide, isCovered, isHidden, isNearlyCovered } from '../colour/hiding';
+import { seenColour } from '../colour/seenColour';
+import { spotsOf } from '../facts/spots';
+import { dryFilmUm, wetFilmUm } from '../materials/film';
+import { binderOf } from '../model/binders';
+import { has } from '../model/traits';
 import { zoneGroups, type ZoneGroup } from './zoneGroups';
 
 /** Gives ids that no step of this list has had. */
@@ -77,7 +80,9 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
   const { groups } = writing;
   const before = groundworkOf(writing);
   const undercoats = undercoatsFor(writing);
-  const { middle, zones } = coloursOf(writing, undercoats.byGroup, freshId);
+  const groundOf = (group: ZoneGroup) =>
+    groundColour(piece, [...before, ...undercoats.common, ...(undercoats.byGroup.get(group) ?? [])], group);
+  const { middle, zones } = coloursOf(writing, undercoats.byGroup, groundOf, freshId);
   const { step } = writing;
   const after = clearsFor(writing, middle);
   if (piece.keepBare && piece.keepBare.length > 0)
@@ -113,10 +118,11 @@ const BRUSHED_UP_TO_CM2 = 200;
 function coloursOf(
   writing: Writing,
   undercoats: ReadonlyMap<ZoneGroup, Step[]>,
+  groundOf: GroundOf,
   freshId: (stem: string) => string,
 ): { middle: Step[]; zones: FinishPlan | undefined } {
   const { piece, groups, choices } = writing;
-  const writer = new LookWriter(writing);
+  const writer = new LookWriter(writing, groundOf);
   if (groups.length < 2) {
     const [colours, weathering] = coloursFirst(
       groups.flatMap((group) => writer.whole(group)),
@@ -158,13 +164,42 @@ function coloursOf(
   return { middle: zones.steps, zones };
 }
 
+/** What colour a group of zones is before the colours of its look go on; undefined where that is not known. */
+type GroundOf = (group: ZoneGroup) => string | undefined;
+
+/** The colour of what some first steps leave on a group of zones. */
+function groundColour(piece: Piece, steps: readonly Step[], group: ZoneGroup): string | undefined {
+  const [own] = group.zones;
+  const spots = spotsOf({ ...piece, steps: [...steps] }, { build: {}, materials: catalogueById });
+  const spot = spots.find(({ face, zone }) => face === 'outer' && (!own || zone === own.id));
+  return spot && seenColour(spot.layers, piece.substrate.colour);
+}
+
 /** Writes the steps of looks for groups of zones. */
 export class LookWriter {
-  constructor(private readonly writing: Writing) {}
+  /** @param groundOf what the colours have to cover; without it the usual coats are written */
+  constructor(
+    private readonly writing: Writing,
+    private readonly groundOf: GroundOf = () => undefined,
+  ) {}
 
   /** All of a look but what goes in with the prep and what is attached. */
   whole(group: ZoneGroup): Step[] {
-    return this.kept(group).flatMap((one) => this.write(one, group));
+    return this.inTurn(this.kept(group), group);
+  }
+
+  /** Steps of a look one after the other, each over what the ones before leave. */
+  private inTurn(steps: readonly LookStep[], group: ZoneGroup): Step[] {
+    let below = this.groundOf(group);
+    return steps.flatMap((one) =>
+      this.write(one, group, below).map((step) => {
+        const material = step.material === undefined ? undefined : catalogueById.get(step.material);
+        // What is to be chipped off again is one thin coat, whatever shows through it.
+        if (material && binderOf(material).comesOff) below = undefined;
+        else if (step.kind === 'base' && !step.placement && step.colour) below = step.colour;
+        return step;
+      }),
+    );
   }
 
   /** The same by tools that keep to the edge; undefined where that is no other, or there is no such way. */
@@ -176,11 +211,11 @@ export class LookWriter {
         options.length === 0 || options.some((way) => !spraysOver(way) && this.writing.owned.has(way.method)),
     );
     if (!isAble || colours.length === 0) return undefined;
-    return kept.flatMap((one) =>
-      this.write(
+    return this.inTurn(
+      kept.map((one) =>
         colours.includes(one) ? { ...one, options: one.options.filter((way) => !spraysOver(way)) } : one,
-        group,
       ),
+      group,
     );
   }
 
@@ -191,8 +226,11 @@ export class LookWriter {
     );
   }
 
-  /** One step of a look, as it is done on a group; nothing where there is no tool for it and it can be done without. */
-  write(one: LookStep, group: ZoneGroup): Step[] {
+  /**
+   * One step of a look, as it is done on a group; nothing where there is no tool for it and it can be done without.
+   * @param below the colour it goes over, where that is known
+   */
+  write(one: LookStep, group: ZoneGroup, below?: string): Step[] {
     const { piece, choices, owned, step, tell } = this.writing;
     const { zones } = zonesOf(this.writing, [group]);
     // Loose powder stays where a mist of clear can be laid over it, and nowhere else.
@@ -213,17 +251,13 @@ export class LookWriter {
     const method: Method = taken?.method ?? (one.kind === 'weather' ? 'wipe' : 'hand');
     const shade = one.main ? (group.colour ?? one.colour) : one.colour;
     const usual = taken ? (choices.quicker && taken.coats > 2 ? taken.coats - 1 : taken.coats) : 1;
-    const coats = taken ? Math.max(usual, this.coatsToCover(one, taken, shade, group)) : usual;
-    const heaviest = piece.finestDetailMm !== undefined && piece.finestDetailMm < 1 ? 'light' : undefined;
+    const heaviest =
+      piece.finestDetailMm !== undefined && piece.finestDetailMm < 1 ? ('light' as const) : undefined;
+    const laid = taken && heaviest && taken.film === 'normal' ? { ...taken, film: heaviest } : taken;
+    const coats = laid ? Math.max(usual, coatsToCover(one, laid, shade, below)) : usual;
     return [
       step(one.kind, method, {
-        ...(taken
-          ? {
-              material: taken.material,
-              coats,
-              film: taken.film === 'normal' && heaviest ? heaviest : taken.film,
-            }
-          : {}),
+        ...(laid ? { material: laid.material, coats, film: laid.film } : {}),
         ...(shade ? { colour: shade } : {}),
         ...(one.minutes ? { minutes: one.minutes } : {}),
         ...(one.note ? { note: one.note } : {}),
@@ -237,18 +271,6 @@ export class LookWriter {
         ...(zones ? { zones } : {}),
       }),
     ];
-  }
-
-  /** The coats of a look's first colour that keep its undercoat from plainly showing, where a few do. */
-  private coatsToCover(one: LookStep, way: Way, shade: string | undefined, group: ZoneGroup): number {
-    const material = catalogueById.get(way.material);
-    const first = group.look?.steps.find(({ kind }) => kind === 'base');
-    const isLeft = one.wanted?.some((effect) => effect === 'patchy' || effect === 'undercoat-shows');
-    const undercoat = undercoatOf(this.writing, group);
-    if (!material || !shade || one !== first || one.placement || isLeft || undercoat === 'none') return 0;
-    const { colour } = entryOf(catalogueById, primerOf(undercoat));
-    const coatUm = wetFilmUm(material, way.film) * material.solids;
-    return coatsToHide(colour, shade, material, coatUm, way.coats + MOST_MORE_COATS, PLAIN_DELTA_E) ?? 0;
   }
 
   /** What is stirred in: as the look says; in cloth, what keeps acrylic soft. */
@@ -265,4 +287,18 @@ export class LookWriter {
 function mainLook(groups: readonly ZoneGroup[]): Look | undefined {
   const share = ({ zones }: ZoneGroup) => zones.reduce((sum, zone) => sum + zone.share, 0);
   return [...groups].filter(({ look }) => look).sort((a, b) => share(b) - share(a))[0]?.look;
+}
+
+/** The coats of a colour that keep what is below from plainly showing in their streaks, where a few do; 0 where it may show. */
+function coatsToCover(one: LookStep, way: Way, shade: string | undefined, below: string | undefined): number {
+  const material = catalogueById.get(way.material);
+  const isLeft = one.wanted?.some((effect) => effect === 'patchy' || effect === 'undercoat-shows');
+  const isCover = one.kind === 'base' && !one.placement && way.method !== 'dry-brush' && way.film !== 'dust';
+  if (!material || !shade || below === undefined || !isCover || isLeft || has(material, 'mirror')) return 0;
+  const laying = { coatUm: dryFilmUm(wetFilmUm(material, way.film), material), method: way.method };
+  const most = way.coats + MOST_MORE_COATS;
+  const coats = (isEnough: typeof isCovered) => coatsToHide(below, shade, material, laying, most, isEnough);
+  // A metal has its depth from what is below.
+  if (has(material, 'metallic')) return coats(isNearlyCovered) ?? 0;
+  return coats(isHidden) ?? coats(isCovered) ?? coats(isNearlyCovered) ?? 0;
 }

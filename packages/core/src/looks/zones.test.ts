@@ -202,7 +202,7 @@ describe('the coats of a colour', () => {
     const steps = Array.from({ length: 59 }, (_, n) => 20 + 4 * n);
     const all = steps.flatMap((n) => {
       const part = n.toString(16).padStart(2, '0');
-      return [coats(`#${part}2020`), coats(`#${part}${part}20`), coats(`#${part}${part}${part}`)];
+      return ['2020', `${part}20`, `${part}${part}`, 'c418'].map((rest) => coats(`#${part}${rest}`));
     });
     expect(all[0]).toBe(3);
     expect([Math.min(...all), Math.max(...all)]).toEqual([3, 5]);

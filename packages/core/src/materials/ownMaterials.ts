@@ -39,6 +39,8 @@ export function materialsOf(own: readonly OwnMaterial[] = []): Map<string, Mater
         ...base,
         ...tin,
         role: tin.role ?? base?.role ?? 'paint',
+        // A hide figure that was written down is that of this very paint, whatever it is made of.
+        ...(tin.hideUm !== undefined && tin.pigments === undefined ? { pigments: [] } : {}),
       });
       known.set(tin.id, { ...figures, binder: binderNamed(figures.binder), id: tin.id });
       pending.splice(pending.indexOf(tin), 1);

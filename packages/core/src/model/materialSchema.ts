@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { methods } from './methods';
+import { pigmentIds } from './pigments';
 import { traits } from './traits';
 
 export const materialRoles = [
@@ -32,8 +33,10 @@ export const materialFigures = z.object({
   elongationPct: z.number().min(0).optional(),
   /** Gloss units at 60°. */
   sheenGu: z.number().min(0).max(100).optional(),
-  /** Dry film that hides 98 %, µm. */
+  /** Dry film that hides 98 %, µm: of an average pigment, for what comes in many colours. */
   hideUm: z.number().positive().optional(),
+  /** What its label names; none where its hide figure is that of this very paint. Absent: its colour tells. */
+  pigments: z.array(z.enum(pigmentIds)).max(8, 'at most 8 pigments').optional(),
   /** Label minutes to touch-dry. */
   touch: minutes.optional(),
   /** Recoat windows in label minutes, such as `15-60|2880-`. Absent: nothing may go over it. */

@@ -10,6 +10,8 @@ export interface MethodDefinition {
   rateM2PerHour: number;
   /** The share of what leaves the tin that ends on the piece. */
   transfer: number;
+  /** What lies in the thinnest streaks of one coat, as a share of its film. */
+  evenness: number;
   /** It makes a mist, so that the room's air and the mask matter. */
   sprays: boolean;
   /** It warms the foam itself. */
@@ -36,6 +38,7 @@ const byHand = {
   cleanUpMinutes: 3,
   rateM2PerHour: 1,
   transfer: 0.9,
+  evenness: 0.8,
   sprays: false,
   heats: false,
   abrades: false,
@@ -53,6 +56,7 @@ export const methodTable = tableOf<MethodDefinition>()({
     cleanUpMinutes: 5,
     rateM2PerHour: 6,
     transfer: 0.5,
+    evenness: 0.85,
     sprays: true,
     reachesOver: true,
     hasPropellant: true,
@@ -63,22 +67,46 @@ export const methodTable = tableOf<MethodDefinition>()({
     setUpMinutes: 10,
     cleanUpMinutes: 15,
     transfer: 0.6,
+    evenness: 0.9,
     sprays: true,
     loud: true,
     reachesOver: true,
   },
-  brush: { ...brushed, word: 'brush', transfer: 0.95, drags: true },
-  'foam-brush': { ...brushed, word: 'foam brush', rateM2PerHour: 3, reachesOver: true, drags: true },
-  sponge: { ...brushed, word: 'sponge', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true, drags: true },
-  stipple: { ...brushed, word: 'stippling', rateM2PerHour: 1.5, transfer: 0.85, reachesOver: true },
-  'dry-brush': { ...brushed, word: 'dry brush', transfer: 0.5 },
-  wipe: { ...brushed, word: 'wipe on', drags: true },
+  brush: { ...brushed, word: 'brush', transfer: 0.95, evenness: 0.5, drags: true },
+  'foam-brush': {
+    ...brushed,
+    word: 'foam brush',
+    rateM2PerHour: 3,
+    evenness: 0.7,
+    reachesOver: true,
+    drags: true,
+  },
+  sponge: {
+    ...brushed,
+    word: 'sponge',
+    rateM2PerHour: 1.5,
+    transfer: 0.85,
+    evenness: 0.75,
+    reachesOver: true,
+    drags: true,
+  },
+  stipple: {
+    ...brushed,
+    word: 'stippling',
+    rateM2PerHour: 1.5,
+    transfer: 0.85,
+    evenness: 0.7,
+    reachesOver: true,
+  },
+  'dry-brush': { ...brushed, word: 'dry brush', transfer: 0.5, evenness: 0.3 },
+  wipe: { ...brushed, word: 'wipe on', evenness: 0.5, drags: true },
   dip: {
     ...byHand,
     word: 'dip',
     setUpMinutes: 5,
     cleanUpMinutes: 5,
     rateM2PerHour: 6,
+    evenness: 0.9,
     reachesOver: true,
     drags: true,
   },

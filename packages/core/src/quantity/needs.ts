@@ -42,7 +42,7 @@ const RESIDUE_ML = 5;
 const closesFoam = ({ role }: Material): boolean => role !== 'fill' && role !== 'bond';
 
 /** Whether a material is bought in the colour of its step: paint, and what comes in cans of many colours. */
-export const comesInColours = ({ role, methods: [usual] }: Material): boolean =>
+export const comesInColours = ({ role, methods: [usual] }: Pick<Material, 'role' | 'methods'>): boolean =>
   role === 'paint' ||
   role === 'texture' ||
   role === 'detail' ||

@@ -14,7 +14,7 @@ export const judgedWays: JudgedWay[] = [
     'the same through a wash that parts nothing',
     'R04',
     'step 4, Hobby enamel',
-    'Brush-on neoprene soft in place of Rubber dip spray',
+    'Foam seal spray in place of Rubber dip spray',
     true,
   ],
   [
@@ -440,7 +440,7 @@ export const judgedWays: JudgedWay[] = [
     'PVA, lacquer, gloss clear spray, bending',
     'R14',
     'step 3, Metallic lacquer spray',
-    'Airbrush metallic in place of Metallic lacquer spray',
+    'Metallic acrylic in place of Metallic lacquer spray',
     true,
   ],
   [

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clears, schools, undercoats, type Method } from '@fixatum/core';
+import { clears, schools, undercoatChoices, type Method } from '@fixatum/core';
 import { computed } from 'vue';
 import { api } from '../shared/api';
 import { valueOf } from '../shared/inputs';
@@ -46,7 +46,7 @@ const sealerItems = computed(() => [
 ]);
 const undercoatItems = [
   { value: '', title: 'By the look' },
-  ...undercoats.map((value) => ({ value, title: value === 'oxide' ? 'red-brown' : value })),
+  ...undercoatChoices.map((value) => ({ value, title: value === 'oxide' ? 'red-brown' : value })),
 ];
 const clearItems = [{ value: '', title: 'By the look' }, ...clears.map((value) => ({ value, title: value }))];
 const seamItems = [

@@ -113,11 +113,11 @@ describe('opening', () => {
     const store = useBuild();
     const opening = store.open('b1');
     while (!store.build) await jest.advanceTimersByTimeAsync(1);
-    expect([store.build?.name, store.etag]).toEqual(['Small', '"1"']);
+    expect([store.build.name, store.etag]).toEqual(['Small', '"1"']);
     await store.attempt(async () => answer(2, { name: 'Changed meanwhile' }), 'Saved');
     tell({ builds: [] });
     await opening;
-    expect([store.build?.name, store.etag]).toEqual(['Changed meanwhile', '"2"']);
+    expect([store.build.name, store.etag]).toEqual(['Changed meanwhile', '"2"']);
     expect(asked().at(-1)![0].build.name).toBe('Changed meanwhile');
   });
 

@@ -1,6 +1,10 @@
-import { coatsToHide, colourDistance, colourOver, HIDDEN_DELTA_E, PLAIN_DELTA_E } from '../../colour/hiding';
+import { coveringsOf } from '../../colour/covering';
+import { HIDDEN_DELTA_E } from '../../colour/distance';
+import { coatsToHide, isCovered, isNearlyCovered } from '../../colour/hiding';
+import { paintFigures } from '../../colour/paint';
+import { hideOf } from '../../colour/pigmentsOf';
 import { mixedColour } from '../../colour/seenColour';
-import { layerUm, spotsOf, type Layer } from '../../facts/spots';
+import { spotsOf } from '../../facts/spots';
 import { substrateNames } from '../../model/substrates';
 import { has } from '../../model/traits';
 import { about } from '../about';
@@ -10,27 +14,11 @@ import { oncePerStep, type Rule } from '../rule';
 
 const MOST_COATS = 20;
 /** What would take more is another ground's or another pigment's business, and no number to name. */
-const MOST_SENSIBLE = 6;
-/** What goes on in fewer places than this is meant to leave the ground in sight. */
-const MOST_OF_IT = 0.95;
-
-/** What a film has to hide. */
-interface Ground {
-  colour: string;
-  name: string;
-  materialId?: string;
-}
-
-/** Whether a layer changes the colour of the whole: washes, stains and tints show what is below on purpose. */
-const covers = ({ material, share }: Layer): boolean =>
-  material.hideUm !== undefined &&
-  material.role !== 'weather' &&
-  material.role !== 'detail' &&
-  share >= MOST_OF_IT;
-
-const areAlike = (one: Layer | undefined, other: Layer): boolean =>
-  one?.material.id === other.material.id && mixedColour(one) === mixedColour(other);
-
+const MOST_SENSIBLE = 4;
+/** What takes this many times the film of an average pigment is a weak one. */
+const WEAK_HIDE = 1.5;
+/** An undercoat is laid in so many coats. */
+const COATS_BELOW = 2;
 /** O05: a colour that is laid too thin for what is below it: the undercoat shows, or it comes out patchy. */
 export const o05UndercoatShows: Rule = {
   id: 'O05',
@@ -44,28 +32,10 @@ export const o05UndercoatShows: Rule = {
     );
     const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
       if (spot.face !== 'outer') return [];
-      const layers = spot.layers.filter(covers);
-      let ground: Ground | undefined =
-        substrate.colour === undefined
-          ? undefined
-          : { colour: substrate.colour, name: `bare ${substrateNames[substrate.kind].toLowerCase()}` };
-      let run: { from: string; um: number } | undefined;
-      return layers.flatMap((layer, n): RuleFinding[] => {
+      return coveringsOf(spot.layers, substrate.colour).flatMap((covering): RuleFinding[] => {
+        const { layer, from, filmUm, laying, off, offInStreaks, goesOn } = covering;
         const { material, step, coats } = layer;
         const colour = mixedColour(layer);
-        const under = ground;
-        if (!under) {
-          ground = { colour, name: material.name, materialId: material.id };
-          return [];
-        }
-        run =
-          areAlike(layers[n - 1], layer) && run
-            ? { ...run, um: run.um + layerUm(layer) }
-            : { from: under.colour, um: layerUm(layer) };
-        const seen = colourOver(run.from, colour, material, run.um);
-        ground = { colour: seen, name: material.name, materialId: material.id };
-        const off = colourDistance(seen, colour);
-        const next = layers[n + 1];
         if (
           material.role !== 'paint' ||
           // Details are strokes, not cover.
@@ -75,14 +45,17 @@ export const o05UndercoatShows: Rule = {
           layer.method === 'dry-brush' ||
           // A mirror is laid so thin that the gloss below makes it.
           has(material, 'mirror') ||
-          (next !== undefined && areAlike(next, layer)) ||
-          off < HIDDEN_DELTA_E
+          goesOn ||
+          // A metal has its depth from what is below.
+          (has(material, 'metallic') ? isNearlyCovered(covering) : isCovered(covering))
         )
           return [];
+        const under = covering.below?.material;
+        const name = under?.name ?? `bare ${substrateNames[substrate.kind].toLowerCase()}`;
         const isWanted = step.wanted?.includes('undercoat-shows') || step.wanted?.includes('patchy');
-        const { from, um } = run;
-        const coatUm = layerUm(layer) / coats;
-        const needed = coatsToHide(from, colour, material, coatUm, MOST_COATS);
+        const { hideUm, pigments } = paintFigures(material, colour);
+        const isWeak = pigments.length > 0 && hideOf(pigments) >= WEAK_HIDE;
+        const needed = coatsToHide(from, colour, material, laying, MOST_COATS);
         const cure =
           needed === undefined || needed > MOST_SENSIBLE
             ? '; another undercoat would, sooner than more coats'
@@ -94,31 +67,34 @@ export const o05UndercoatShows: Rule = {
             step,
             {
               // Dust coats leave the ground in sight, and those who dust know it.
-              severity: isWanted || off < PLAIN_DELTA_E || layer.film === 'dust' ? 'note' : 'risk',
-              ...(under.materialId === undefined ? {} : { below: under.materialId }),
+              severity: isWanted || isNearlyCovered(covering) || layer.film === 'dust' ? 'note' : 'risk',
+              ...(under === undefined ? {} : { below: under.id }),
               message: isWanted
-                ? `${under.name} shows through ${material.name}, as wanted.`
-                : `${coats} ${coats === 1 ? 'coat' : 'coats'} of ${material.name} ${coats === 1 ? 'lets' : 'let'} the ${under.name} below show${cure}.`,
-              reason: `${um.toFixed(0)} µm of film here; it hides at about ${material.hideUm} µm. The colour comes out ${off.toFixed(1)} ΔE00 from what was mixed, and up to ${HIDDEN_DELTA_E} can’t be seen.`,
-              ideas: isWanted ? [] : [...moreCoats(needed), ...betterGround()],
+                ? `${name} shows through ${material.name}, as wanted.`
+                : `${coats} ${coats === 1 ? 'coat' : 'coats'} of ${material.name} ${coats === 1 ? 'lets' : 'let'} the ${name} below show${cure}.`,
+              reason: `${filmUm.toFixed(0)} µm of film here; in this colour it hides at about ${(hideUm ?? 0).toFixed(0)} µm. The colour comes out ${off.toFixed(1)} ΔE00 from what was mixed, in its thinnest streaks ${offInStreaks.toFixed(1)}; up to ${HIDDEN_DELTA_E} can’t be seen.${isWeak ? ' Its pigments are clear ones: an opaque one needs fewer coats.' : ''}`,
+              ideas: isWanted ? [] : sooner(needed ?? Infinity),
             },
             spot,
           ),
         ];
 
-        function moreCoats(most: number | undefined): Idea[] {
-          return most === undefined || most <= coats || most > MOST_SENSIBLE
-            ? []
-            : [ways.set(`${most} coats`, piece, context, layer.at, { coats: most })];
+        /** More coats, and undercoats over which fewer cover: what takes the fewest coats in all first. */
+        function sooner(more: number): Idea[] {
+          const grounds = betterGrounds(more);
+          const add =
+            more <= coats || more > MOST_COATS
+              ? []
+              : [{ least: more, idea: ways.set(`${more} coats`, piece, context, layer.at, { coats: more }) }];
+          const sensible = add.filter(({ least }) => least <= MOST_SENSIBLE || grounds.length === 0);
+          return [...sensible, ...grounds].sort((a, b) => a.least - b.least).map(({ idea }) => idea);
         }
 
-        /** Grounds over which fewer coats cover, those that need fewest first, with the coats they need. */
-        function betterGround(): Idea[] {
-          const over = needed ?? Infinity;
+        function betterGrounds(over: number): { least: number; idea: Idea }[] {
           return undercoats
             .map((primer) => ({
               primer,
-              least: coatsToHide(primer.colour, colour, material, coatUm, MOST_SENSIBLE) ?? Infinity,
+              least: coatsToHide(primer.colour, colour, material, laying, MOST_SENSIBLE) ?? Infinity,
             }))
             .filter(({ least }) => least < over)
             .sort((a, b) => a.least - b.least)
@@ -127,10 +103,10 @@ export const o05UndercoatShows: Rule = {
                 kind: 'prime',
                 material: primer.id,
                 film: 'normal',
-                coats: 2,
+                coats: COATS_BELOW,
               });
               const more = Math.max(coats, least);
-              return {
+              const idea = {
                 label: `${primer.name} below it${more > coats ? `, and ${more} coats` : ''}`,
                 // The coats are set first, as the primer moves the step.
                 change: [
@@ -138,6 +114,7 @@ export const o05UndercoatShows: Rule = {
                   ...below.change,
                 ],
               };
+              return { least: least + COATS_BELOW, idea };
             });
         }
       });

@@ -57,7 +57,7 @@ function stillCovers({ piece, stepIndex }: OpenStep, coats: number, context: Res
     if (!layer || !below || layer.step.colour === undefined) return true;
     const coatUm = layerUm(layer) / layer.coats || dryFilmUm(layer.material.wftUm, layer.material);
     const ground = below.step.colour ?? below.material.colour;
-    const needed = coatsToHide(ground, layer.step.colour, layer.material, coatUm);
+    const needed = coatsToHide(ground, layer.step.colour, layer.material, { coatUm, method: layer.method });
     return needed !== undefined && needed <= coats;
   });
 }
