@@ -1,5 +1,5 @@
 import type { Material } from '../model/materialSchema';
-import type { PigmentId } from '../model/pigments';
+import type { PigmentId } from '../model/pigmentIds';
 import { has } from '../model/traits';
 import { comesInColours } from '../quantity/needs';
 import { filmOver, hidingScatter } from './film';

@@ -1,4 +1,5 @@
-import { pigmentIds, pigmentTable, type PigmentId } from '../model/pigments';
+import { pigmentIds, type PigmentId } from '../model/pigmentIds';
+import { pigmentTable } from '../model/pigments';
 import { nth } from '../model/sure';
 import { labOfBlend, tintOf, type Tint } from './blend';
 import { labDeltaE, labDistance, labOf, type LabD65 } from './lab';

@@ -12,7 +12,7 @@ export interface Ingredient {
 }
 
 /** How much of a tin goes into a mix. */
-export interface RecipePart extends Ingredient {
+export interface MixRecipePart extends Ingredient {
   /** Parts by volume; for what is counted in drops, a drop is a twentieth of a part. */
   parts: number;
   /** Whole drops to each part's worth of millilitres, where it goes in by drops. */
@@ -20,9 +20,9 @@ export interface RecipePart extends Ingredient {
 }
 
 /** A way to mix a colour. */
-export interface Recipe {
+export interface MixRecipe {
   /** In the order they go together: the weak ones first, the strong ones into them. */
-  parts: RecipePart[];
+  parts: MixRecipePart[];
   /** What it comes out as, dry. */
   colour: string;
   /** How far that is from what was wanted, ΔE00. */
@@ -74,7 +74,7 @@ export function recipesFor(
   wanted: string,
   tins: readonly Ingredient[],
   { mostTins = 3 }: { mostTins?: number } = {},
-): Recipe[] {
+): MixRecipe[] {
   const target = labOf(xyzOf(spectrumOf(wanted)));
   const ways = tins.flatMap(waysOf);
   const found: Found[] = [];
@@ -180,7 +180,7 @@ function nearest(choice: Way[], target: LabD65): Found | undefined {
 }
 
 /** The colour of a mix by parts, dry, `#rrggbb`. */
-export const mixedFrom = (parts: readonly Pick<RecipePart, 'material' | 'colour' | 'parts'>[]): string =>
+export const mixedFrom = (parts: readonly Pick<MixRecipePart, 'material' | 'colour' | 'parts'>[]): string =>
   colourOf(
     blend(
       parts.map(({ material, colour, parts: own }) => ({ ...paintFigures(material, colour), parts: own })),
@@ -189,7 +189,7 @@ export const mixedFrom = (parts: readonly Pick<RecipePart, 'material' | 'colour'
 
 /** The dry film of a mix that hides 98 %, µm: hiding power goes by volume; undefined where something in it is clear. */
 export function mixedHideUm(
-  parts: readonly Pick<RecipePart, 'material' | 'colour' | 'parts'>[],
+  parts: readonly Pick<MixRecipePart, 'material' | 'colour' | 'parts'>[],
 ): number | undefined {
   let [all, power] = [0, 0];
   for (const { material, colour, parts: own } of parts) {
@@ -201,7 +201,7 @@ export function mixedHideUm(
   return all / power;
 }
 
-function recipeOf({ ways, units, deltaE }: Found): Recipe {
+function recipeOf({ ways, units, deltaE }: Found): MixRecipe {
   const parts = ways
     .map(({ ingredient, unit, strength }, n) => ({
       part: {

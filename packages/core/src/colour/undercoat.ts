@@ -1,6 +1,7 @@
 import { lab65 } from 'culori';
 import type { Material } from '../model/materialSchema';
-import { pigmentIds, pigmentTable } from '../model/pigments';
+import { pigmentIds } from '../model/pigmentIds';
+import { pigmentTable } from '../model/pigments';
 import { has } from '../model/traits';
 import { dryFilmUm } from '../materials/film';
 import { colourDistance } from './distance';
@@ -66,6 +67,9 @@ export interface GroundChoice {
 /** What would take more coats than this wants another ground or another pigment. */
 export const MOST_SENSIBLE_COATS = 6;
 const MOST_BELOW = 3;
+/** One coat leaves holidays, however well it hides. */
+export const atLeastTwo = (coats: number | undefined): number | undefined =>
+  coats === undefined ? undefined : Math.max(2, coats);
 /** A neighbour is no further off than this, and hides at least as well as the second. */
 const NEIGHBOUR_DELTA_E = 32;
 const NEIGHBOUR_HIDE = 1.15;
@@ -88,7 +92,7 @@ export function groundChoices(
   const usual = usualUndercoat(colour, isMetallic);
   const over = (below: string): Pick<GroundChoice, 'coats' | 'comesOut' | 'off'> => {
     const enough = isEnoughOver(below, colour, isMetallic);
-    const coats = coatsToHide(below, colour, material, laying, MOST_SENSIBLE_COATS, enough);
+    const coats = atLeastTwo(coatsToHide(below, colour, material, laying, MOST_SENSIBLE_COATS, enough));
     const laid = coats ?? MOST_SENSIBLE_COATS;
     return {
       coats,

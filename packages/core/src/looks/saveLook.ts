@@ -51,7 +51,10 @@ export function recipeOf(
     })),
     keepBare: piece.keepBare ?? [],
     // What put a fault right is no part of the finish.
-    steps: (laid ? stepsAsLaid(piece, laid.log, laid.materials) : piece.steps).filter(({ mends }) => !mends),
+    steps: (laid ? stepsAsLaid(piece, laid.log, laid.materials) : piece.steps)
+      .filter(({ mends }) => !mends)
+      // A palette is one build's own.
+      .map(({ palette: _palette, ...step }) => step),
   };
 }
 

@@ -1,4 +1,5 @@
 import { catalogueById } from '../materials/catalogue';
+import { inPalette } from '../model/palette';
 import type { Build, Piece, Step } from '../model/schema';
 import type { LookOver } from '../model/lookOvers';
 import type { Method } from '../model/methods';
@@ -102,10 +103,7 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
     ...(undercoats.common.length > 0 ? writing.lookOver('primed') : []),
     ...middle,
     ...after,
-  ].map((one) => ({
-    ...one,
-    id: lastId(one.kind),
-  }));
+  ].map((one) => inPalette({ ...one, id: lastId(one.kind) }, build.palette));
   return { steps, zones, notes: [...notes] };
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { methods } from './methods';
-import { pigmentIds } from './pigments';
+import { pigmentIds } from './pigmentIds';
 import { traits } from './traits';
 
 export const materialRoles = [

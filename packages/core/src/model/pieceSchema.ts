@@ -42,6 +42,8 @@ export const stepSchema = z.looseObject({
   zones: z.array(id).min(1, 'name at least one zone').optional(),
   place: id.optional(),
   colour: colour.optional(),
+  /** The colour of the palette that this is, and follows. */
+  palette: id.optional(),
   /** Where on its spots it goes; as is usual for its kind and method where nothing is said. */
   placement: z.enum(placementIds).optional(),
   /** The share of its spots that it covers, %, in place of what its placement says. */

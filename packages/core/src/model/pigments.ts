@@ -1,4 +1,4 @@
-import { idsOf, tableOf } from './table';
+import type { PigmentId } from './pigmentIds';
 
 /** A pigment: what it looks like by itself, how well it hides and how strongly it tints. */
 export interface PigmentDefinition {
@@ -18,7 +18,7 @@ export interface PigmentDefinition {
 }
 
 /** The pigments that paints are made of, with typical figures (docs/domain.md, "Pigments"). */
-export const pigmentTable = tableOf<PigmentDefinition>()({
+export const pigmentTable: Readonly<Record<PigmentId, PigmentDefinition>> = {
   'titanium-white': { name: 'Titanium white', index: 'PW6', masstone: '#f7f7f3', hide: 0.9, strength: 1 },
   'zinc-white': {
     name: 'Zinc white',
@@ -93,7 +93,4 @@ export const pigmentTable = tableOf<PigmentDefinition>()({
     strength: 0.6,
     flakes: true,
   },
-});
-
-export type PigmentId = keyof typeof pigmentTable;
-export const pigmentIds = idsOf(pigmentTable);
+};

@@ -86,6 +86,7 @@ function sayIdsTwice(build: Build, say: Say): void {
   once(build.places, ['places'], 'places');
   once(build.materials, ['materials'], 'materials');
   once(build.mixes, ['mixes'], 'mixes');
+  once(build.palette, ['palette'], 'colours');
   once(build.pieces, ['pieces'], 'pieces');
   build.pieces.forEach((piece, at) => {
     once(piece.zones, ['pieces', at, 'zones'], 'zones');

@@ -10,7 +10,7 @@ export type Path = (string | number)[];
 
 /** What a place in the build file points at. */
 export type ReferenceKind =
-  'piece' | 'step' | 'unit' | 'coat' | 'face' | 'zone' | 'place' | 'event' | 'material' | 'pass';
+  'piece' | 'step' | 'unit' | 'coat' | 'face' | 'zone' | 'place' | 'event' | 'material' | 'pass' | 'colour';
 
 /** One place in a build file that names something that stands elsewhere in it. */
 export interface Reference {
@@ -49,6 +49,7 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
   const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
   const events = new Set(build.events.map((event) => event.id));
   const places = new Set(build.places.map((place) => place.id));
+  const palette = new Set((build.palette ?? []).map((one) => one.id));
   const add = <Value extends string | number>(
     kind: ReferenceKind,
     path: Path,
@@ -98,6 +99,10 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
       add('material', ['mixes', at, 'parts', n, 'material'], part.material, isMaterial, undefined),
     );
   });
+  build.palette?.forEach((one, at) => {
+    const path: Path = ['palette', at, 'material'];
+    add('material', path, one.material, isMaterial, path);
+  });
   build.pieces.forEach((piece, at) => {
     const own: Path = ['pieces', at];
     add('event', [...own, 'event'], piece.event, (id: string) => events.has(id), [...own, 'event']);
@@ -107,6 +112,8 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
       const path: Path = [...own, 'steps', n];
       add('material', [...path, 'material'], step.material, isMaterial, undefined);
       add('place', [...path, 'place'], step.place, (id: string) => places.has(id), [...path, 'place']);
+      const named: Path = [...path, 'palette'];
+      add('colour', named, step.palette, (id: string) => palette.has(id), named);
       step.zones?.forEach((zone, k) =>
         add('zone', [...path, 'zones', k], zone, (id: string) => zones.has(id), undefined, piece),
       );

@@ -11,6 +11,7 @@ import {
   mixSchema,
   sharedFields,
 } from './workshopSchema';
+import { paletteColourSchema } from './paletteSchema';
 import { pieceSchema, zoneSchema, stepSchema } from './pieceSchema';
 import {
   logEntrySchema,
@@ -35,6 +36,8 @@ export const buildSchema = z.looseObject({
   events: z.array(eventSchema).default([]),
   ...sharedFields,
   pieces: z.array(pieceSchema).default([]),
+  /** Its colours by name; a step that names one is in it. */
+  palette: z.array(paletteColourSchema).max(200, 'at most 200 colours').optional(),
   log: z.array(logEntrySchema).optional(),
   underway: z.array(underwaySchema).optional(),
   pins: z.array(pinSchema).optional(),
@@ -53,6 +56,7 @@ export type Mix = z.infer<typeof mixSchema>;
 export type AmountMeasuredEntry = z.infer<typeof amountMeasuredSchema>;
 export type OwnMaterial = z.infer<typeof ownMaterialSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
+export type PaletteColour = z.infer<typeof paletteColourSchema>;
 export type Zone = z.infer<typeof zoneSchema>;
 export type Step = z.infer<typeof stepSchema>;
 export type LogEntry = z.infer<typeof logEntrySchema>;
@@ -63,6 +67,7 @@ export type BenchTimer = z.infer<typeof timerSchema>;
 export type Swatch = z.infer<typeof swatchSchema>;
 
 export * from './benchSchema';
+export * from './paletteSchema';
 export * from './pieceSchema';
 export * from './workshopSchema';
 export {

@@ -3,6 +3,8 @@ import { columnOf, idsOf, tableOf } from './table';
 /** What a piece can be made of: all that the program knows of it. */
 export interface SubstrateDefinition {
   word: string;
+  /** What it is usually like, `#rrggbb`, where a piece does not say. */
+  usualColour: string;
   /** Foam with open pores, which drinks paint until it is sealed. */
   isPorousFoam?: boolean;
   /** A foam sheet that hot solvents swell while it is bare. */
@@ -27,26 +29,44 @@ export interface SubstrateDefinition {
 
 /** Every substrate (docs/domain.md, "What a piece is made of"). */
 export const substrateTable = tableOf<SubstrateDefinition>()({
-  'eva-foam': { word: 'EVA foam', isPorousFoam: true, swells: true },
-  'craft-foam': { word: 'Craft foam', isPorousFoam: true, swells: true },
-  'foam-clay': { word: 'Foam clay', isPorousFoam: true },
-  'thermoplastic-sheet': { word: 'Thermoplastic sheet', isSmooth: true, softensInHeat: true },
-  'pvc-pipe': { word: 'PVC pipe', isSmooth: true, isNeverHeated: true },
-  'pla-print': { word: 'PLA print', isSmooth: true, softensInHeat: true },
-  'cast-resin': { word: 'Cast resin', isSmooth: true, hasRelease: true },
+  'eva-foam': { word: 'EVA foam', usualColour: '#4b4d4f', isPorousFoam: true, swells: true },
+  'craft-foam': { word: 'Craft foam', usualColour: '#4b4d4f', isPorousFoam: true, swells: true },
+  'foam-clay': { word: 'Foam clay', usualColour: '#dcdad4', isPorousFoam: true },
+  'thermoplastic-sheet': {
+    word: 'Thermoplastic sheet',
+    usualColour: '#c9b79a',
+    isSmooth: true,
+    softensInHeat: true,
+  },
+  'pvc-pipe': { word: 'PVC pipe', usualColour: '#d8d8d4', isSmooth: true, isNeverHeated: true },
+  'pla-print': { word: 'PLA print', usualColour: '#9a9a98', isSmooth: true, softensInHeat: true },
+  'cast-resin': { word: 'Cast resin', usualColour: '#d8d2c2', isSmooth: true, hasRelease: true },
   'expanded-polystyrene': {
     word: 'Expanded polystyrene',
+    usualColour: '#f2f2f0',
     isPorousFoam: true,
     dissolves: true,
     isSpoiltByFlame: true,
   },
-  'stretch-fabric': { word: 'Stretch fabric', isSpoiltByHeat: true, isSpoiltByFlame: true, isCloth: true },
-  'faux-leather': { word: 'Faux leather', isSpoiltByHeat: true, isSpoiltByFlame: true },
-  card: { word: 'Card', isSpoiltByFlame: true },
-  wood: { word: 'Wood' },
-  metal: { word: 'Metal', isSmooth: true },
+  'stretch-fabric': {
+    word: 'Stretch fabric',
+    usualColour: '#8b8d8e',
+    isSpoiltByHeat: true,
+    isSpoiltByFlame: true,
+    isCloth: true,
+  },
+  'faux-leather': {
+    word: 'Faux leather',
+    usualColour: '#4a3a30',
+    isSpoiltByHeat: true,
+    isSpoiltByFlame: true,
+  },
+  card: { word: 'Card', usualColour: '#b39b7a', isSpoiltByFlame: true },
+  wood: { word: 'Wood', usualColour: '#c2a477' },
+  metal: { word: 'Metal', usualColour: '#a0a3a5', isSmooth: true },
   'clear-plastic': {
     word: 'Clear plastic',
+    usualColour: '#dfe5e6',
     isSmooth: true,
     isSpoiltByHeat: true,
     isSpoiltByFlame: true,
@@ -57,6 +77,15 @@ export type SubstrateKind = keyof typeof substrateTable;
 export const substrateKinds = idsOf(substrateTable);
 /** The words for each substrate. */
 export const substrateNames = columnOf(substrateTable, 'word');
+
+/** The colour of what a piece is made of: as it says, or else as is usual. */
+export const groundColourOf = ({
+  kind,
+  colour,
+}: {
+  kind: SubstrateKind;
+  colour?: string | undefined;
+}): string => colour ?? substrateTable[kind].usualColour;
 
 /** Foams with open pores, which drink paint until they are sealed. */
 export const isPorousFoam = (kind: SubstrateKind): boolean => substrateTable[kind].isPorousFoam === true;
@@ -70,6 +99,6 @@ export const layersOfSubstrate = (substrate: {
 /** The first of the layers of a piece that is so, if any is. */
 export const layerThat = (
   substrate: Parameters<typeof layersOfSubstrate>[0],
-  property: Exclude<keyof SubstrateDefinition, 'word'>,
+  property: Exclude<keyof SubstrateDefinition, 'word' | 'usualColour'>,
 ): SubstrateKind | undefined =>
   layersOfSubstrate(substrate).find((kind) => substrateTable[kind][property] === true);

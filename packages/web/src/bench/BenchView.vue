@@ -7,7 +7,6 @@ import AirStrip from './AirStrip.vue';
 import BenchTimers from './BenchTimers.vue';
 import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
-import RunSheet from './RunSheet.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
@@ -15,6 +14,7 @@ import { useOutbox } from '../shared/outbox';
 import { unitName } from '../shared/words';
 
 const MeanwhileList = later(() => import('./MeanwhileList.vue'));
+const RunSheet = later(() => import('./RunSheet.vue'));
 
 const store = useBuild();
 const outbox = useOutbox();

@@ -23,12 +23,14 @@ import {
   usualPlacement,
   wantedEffects,
   wantedWords,
+  type PaletteColour,
   type Piece,
   type Step,
 } from '@fixatum/core';
 import { computed } from 'vue';
 import ColourField from '../shared/ColourField.vue';
 import NumberField from '../shared/NumberField.vue';
+import PaletteChips from '../shared/PaletteChips.vue';
 import { useBuild } from '../shared/build';
 import { asksFor, kindAsksFor, type StepForm } from './stepForm';
 
@@ -71,6 +73,18 @@ const placeItems = computed(() => [
   { value: '', title: 'usual place' },
   ...(store.build?.places ?? []).map((place) => ({ value: place.id, title: place.name })),
 ]);
+/** What is written by hand follows no colour of the palette any more. */
+const colour = computed({
+  get: () => form.value.colour,
+  set: (value) => {
+    form.value.colour = value;
+    form.value.palette = '';
+  },
+});
+function takeColour({ id, colour: own }: PaletteColour): void {
+  form.value.colour = own;
+  form.value.palette = id;
+}
 const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] = [
   { value: '', title: 'as soon as what is below takes it, unless waiting is ready sooner' },
   { value: 'through', title: 'coat by coat, each once what is below is dry through' },
@@ -93,7 +107,14 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
   <template v-if="!usesHands">
     <NumberField v-model="form.coats" label="Coats" :min="1" :max="20" :step="1" />
     <v-select v-model="form.film" label="Film" :items="words(filmGrades, filmWords)" />
-    <ColourField v-model="form.colour" label="Colour" placeholder="#8a6f3b" :usual="material?.colour" />
+    <ColourField v-model="colour" label="Colour" placeholder="#8a6f3b" :usual="material?.colour" />
+    <PaletteChips
+      v-if="store.build?.palette?.length"
+      class="wide"
+      :palette="store.build.palette"
+      :chosen="form.palette"
+      @choose="takeColour"
+    />
     <v-select v-model="form.placement" label="Covers" :items="placementItems" />
     <NumberField
       v-model="form.coversPct"

@@ -23,6 +23,8 @@ export interface StepForm {
   zones: string[];
   place: string;
   colour: string;
+  /** The colour of the palette that it follows; none where it was picked by itself. */
+  palette: string;
   placement: Placement | '';
   coversPct: number | undefined;
   air: NonNullable<Step['air']>;
@@ -60,6 +62,7 @@ export const stepToForm = (step?: Step): StepForm => ({
   zones: [...(step?.zones ?? [])],
   place: step?.place ?? '',
   colour: step?.colour ?? '',
+  palette: step?.palette ?? '',
   placement: step?.placement ?? '',
   coversPct: step?.coversPct,
   air: step?.air ?? 'still',
@@ -133,6 +136,7 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     zones: orNothing(form.zones),
     place: orNothing(form.place),
     colour: orNothing(form.colour),
+    palette: form.colour === '' ? undefined : orNothing(form.palette),
     placement: lays ? orNothing(form.placement) : undefined,
     coversPct: lays ? form.coversPct : undefined,
     air: form.air === 'still' ? undefined : form.air,

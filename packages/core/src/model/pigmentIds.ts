@@ -1,0 +1,26 @@
+/** The pigments that paints are made of, by name; `pigments.ts` says what each looks like and how it hides. */
+export const pigmentIds = [
+  'titanium-white',
+  'zinc-white',
+  'carbon-black',
+  'iron-oxide-black',
+  'burnt-umber',
+  'raw-umber',
+  'burnt-sienna',
+  'raw-sienna',
+  'yellow-ochre',
+  'red-iron-oxide',
+  'quinacridone-magenta',
+  'ultramarine',
+  'phthalo-blue',
+  'phthalo-green',
+  'chromium-oxide-green',
+  'dioxazine-violet',
+  'pyrrole-orange',
+  'naphthol-red',
+  'arylide-yellow',
+  'bismuth-yellow',
+  'aluminium-flake',
+  'gold-mica',
+] as const;
+export type PigmentId = (typeof pigmentIds)[number];
