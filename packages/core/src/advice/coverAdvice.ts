@@ -3,6 +3,7 @@ import { coatsToHide, colourOver, type Laying } from '../colour/hiding';
 import { paintFigures } from '../colour/paint';
 import { hideOf, type PigmentPart } from '../colour/pigmentsOf';
 import {
+  atLeastTwo,
   groundChoices,
   MOST_SENSIBLE_COATS,
   undercoats,

@@ -1,0 +1,63 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { createNoise4D } from 'simplex-noise';
+
+/** A square of smooth noise, about −1 to 1 with a mean of 0, whose edges meet. */
+export interface NoiseField {
+  size: number;
+  values: Float32Array;
+}
+
+const known = new Map<string, NoiseField>();
+
+/**
+ * Smooth noise that is the same for the same seed. Its edges meet, so that it can be shifted and repeated.
+ * @param size cells along a side
+ * @param waves how many humps along a side; every octave after the first has twice as many, half as high
+ */
+export function noiseField(seed: number, size: number, waves: number, octaves = 3): NoiseField {
+  const key = `${seed} ${size} ${waves} ${octaves}`;
+  const found = known.get(key);
+  if (found) return found;
+  const random = xoroshiro128plus(seed);
+  const noise = createNoise4D(() => uniformFloat64(random));
+  const values = new Float32Array(size * size);
+  let sum = 0;
+  for (let y = 0; y < size; y += 1)
+    for (let x = 0; x < size; x += 1) {
+      let [value, height, reach] = [0, 1, waves / (2 * Math.PI)];
+      const [across, down] = [(2 * Math.PI * x) / size, (2 * Math.PI * y) / size];
+      for (let octave = 0; octave < octaves; octave += 1) {
+        value +=
+          height *
+          noise(
+            Math.cos(across) * reach,
+            Math.sin(across) * reach,
+            Math.cos(down) * reach,
+            Math.sin(down) * reach,
+          );
+        height /= 2;
+        reach *= 2;
+      }
+      values[y * size + x] = value;
+      sum += value;
+    }
+  const mean = sum / values.length;
+  for (let at = 0; at < values.length; at += 1) values[at]! -= mean;
+  const field = { size, values };
+  known.set(key, field);
+  return field;
+}
+
+/**
+ * Reads a field at a place, between its cells too. @param x, y in sides of the field; whole sides on it is the same again
+ */
+export function noiseAt({ size, values }: NoiseField, x: number, y: number): number {
+  const [fx, fy] = [(x - Math.floor(x)) * size, (y - Math.floor(y)) * size];
+  const [x0, y0] = [Math.floor(fx) % size, Math.floor(fy) % size];
+  const [x1, y1] = [(x0 + 1) % size, (y0 + 1) % size];
+  const [dx, dy] = [fx - Math.floor(fx), fy - Math.floor(fy)];
+  const top = values[y0 * size + x0]! * (1 - dx) + values[y0 * size + x1]! * dx;
+  const below = values[y1 * size + x0]! * (1 - dx) + values[y1 * size + x1]! * dx;
+  return top * (1 - dy) + below * dy;
+}
