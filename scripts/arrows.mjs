@@ -34,6 +34,7 @@ const rooms = {
     'journal',
     'materials',
     'shelf',
+    'colour',
     'workshops',
     'records',
     'workshop',

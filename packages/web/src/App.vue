@@ -2,9 +2,7 @@
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import ClockBehind from './shared/ClockBehind.vue';
 import Masthead from './shared/Masthead.vue';
-import RefusedEdits from './shared/RefusedEdits.vue';
 import { useAppearance } from './shared/appearance';
 import { useBuild } from './shared/build';
 import { useClock } from './shared/clock';
@@ -14,6 +12,8 @@ import { useRinging } from './shared/ringing';
 import { isTyping } from './shared/typing';
 import { later } from './shared/later';
 
+const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
+const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
 const KeysHelp = later(() => import('./shared/KeysHelp.vue'));
 
 const ConflictDialog = later(() => import('./shared/ConflictDialog.vue'));

@@ -18,6 +18,8 @@ export const router = createRouter({
     },
     { path: '/b/:build/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue') },
     { path: '/b/:build/mixes', name: 'mixes', component: () => import('./shelf/MixesView.vue') },
+    { path: '/b/:build/colour', name: 'colour', component: () => import('./colour/ColourView.vue') },
+    { path: '/b/:build/finish', name: 'finish', component: () => import('./colour/FinishView.vue') },
     { path: '/b/:build/shopping', name: 'shopping', component: () => import('./shelf/ShoppingView.vue') },
     { path: '/b/:build/journal', name: 'journal', component: () => import('./journal/JournalView.vue') },
     { path: '/b/:build/workshop', name: 'workshop', component: () => import('./workshop/WorkshopView.vue') },

@@ -31,8 +31,9 @@ export interface MixRecipe {
   hideUm: number | undefined;
 }
 
-/** A part is so many drops. */
-export const DROPS_A_PART = 20;
+/** A millilitre is so many drops, and a part as many. */
+export const DROPS_A_ML = 20;
+const DROPS_A_PART = DROPS_A_ML;
 /** What is no lighter than this goes in by drops as well as by parts, as a little of it turns much. */
 const LIGHT = 0.6;
 /** Whole parts, and drops, in all. */
@@ -214,4 +215,15 @@ function recipeOf({ ways, units, deltaE }: Found): MixRecipe {
     .sort((one, other) => one.strong - other.strong || other.part.parts - one.part.parts)
     .map(({ part }) => part);
   return { parts, colour: mixedFrom(parts), deltaE, hideUm: mixedHideUm(parts) };
+}
+
+/** How strongly a mix tints, titanium white 1. */
+export function mixedStrength(
+  parts: readonly Pick<MixRecipePart, 'material' | 'colour' | 'parts'>[],
+): number {
+  const all = parts.reduce((sum, one) => sum + one.parts, 0);
+  return parts.reduce(
+    (sum, one) => sum + (one.parts / all) * paintFigures(one.material, one.colour).strength,
+    0,
+  );
 }

@@ -67,6 +67,8 @@ export interface GroundChoice {
 /** What would take more coats than this wants another ground or another pigment. */
 export const MOST_SENSIBLE_COATS = 6;
 const MOST_BELOW = 3;
+/** An undercoat is as good as there where the ground is no further off. */
+const SAME_GROUND_DELTA_E = 8;
 /** One coat leaves holidays, however well it hides. */
 export const atLeastTwo = (coats: number | undefined): number | undefined =>
   coats === undefined ? undefined : Math.max(2, coats);
@@ -112,11 +114,19 @@ export function groundChoices(
     return { id, material: own, colour: shade, coatsBelow, ...over(seen), isUsual: id === usual };
   };
   const neighbour = neighbourOf(colour, material);
+  // What lies there already is not laid once more.
+  const isThere = (shade: string) => colourDistance(shade, ground) < SAME_GROUND_DELTA_E;
   const choices: GroundChoice[] = [
-    { id: 'bare', colour: ground, coatsBelow: 0, ...over(ground), isUsual: false },
+    {
+      id: 'bare',
+      colour: ground,
+      coatsBelow: 0,
+      ...over(ground),
+      isUsual: isThere(primers.get(usual)?.colour ?? colour),
+    },
     ...undercoats.flatMap((id) => {
       const own = primers.get(id);
-      return own ? [laidWith(id, own, own.colour)] : [];
+      return own && !isThere(own.colour) ? [laidWith(id, own, own.colour)] : [];
     }),
     ...(neighbour === undefined ? [] : [laidWith('neighbour', material, neighbour)]),
   ];

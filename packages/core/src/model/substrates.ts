@@ -23,6 +23,8 @@ export interface SubstrateDefinition {
   isSpoiltByHeat?: boolean;
   /** A flame sets it alight or eats it. */
   isSpoiltByFlame?: boolean;
+  /** Its face has a grain like leather. */
+  hasGrain?: boolean;
   /** It stretches and folds. */
   isCloth?: boolean;
 }
@@ -55,7 +57,7 @@ export const substrateTable = tableOf<SubstrateDefinition>()({
     isSpoiltByFlame: true,
     isCloth: true,
   },
-  'faux-leather': {
+  'faux-leather': { hasGrain: true,
     word: 'Faux leather',
     usualColour: '#4a3a30',
     isSpoiltByHeat: true,

@@ -4,7 +4,6 @@ import { computed } from 'vue';
 import { batchesBeside, batchesOf, inTurn, underwayOf } from './bench';
 import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
-import BenchTimers from './BenchTimers.vue';
 import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
 import StrataCut from '../shared/StrataCut.vue';
@@ -13,6 +12,7 @@ import { later } from '../shared/later';
 import { useOutbox } from '../shared/outbox';
 import { unitName } from '../shared/words';
 
+const BenchTimers = later(() => import('./BenchTimers.vue'));
 const MeanwhileList = later(() => import('./MeanwhileList.vue'));
 const RunSheet = later(() => import('./RunSheet.vue'));
 

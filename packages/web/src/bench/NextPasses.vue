@@ -4,8 +4,6 @@ import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { minutesOf } from './bench';
-import BeforeStart from './BeforeStart.vue';
-import PassTicks from './PassTicks.vue';
 import { useBeforeStart } from './useBeforeStart';
 import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
@@ -14,6 +12,8 @@ import { timeOfDay } from '../shared/timeAxis';
 import { isTyping } from '../shared/typing';
 import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
 
+const BeforeStart = later(() => import('./BeforeStart.vue'));
+const PassTicks = later(() => import('./PassTicks.vue'));
 const TinCheck = later(() => import('./TinCheck.vue'));
 const LookOverPanel = later(() => import('./LookOverPanel.vue'));
 const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));

@@ -12,6 +12,7 @@ import {
 } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
+import FinishThumb from '../shared/FinishThumb.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FieldText from '../shared/FieldText.vue';
 import LookChoices from './LookChoices.vue';
@@ -152,6 +153,12 @@ async function write(): Promise<void> {
           <LookChoices v-model="form" :slots="slots" />
 
           <div v-if="written" class="outcome" aria-live="polite">
+            <FinishThumb
+              class="mb-4"
+              :piece="{ ...piece, steps: written.steps }"
+              :px="168"
+              :label="`What ${piece.name} will look like in it: a forecast`"
+            />
             <LookOutcomes
               v-model="against"
               :own-school="isCompared ? ownSchool : undefined"

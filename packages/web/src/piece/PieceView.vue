@@ -2,6 +2,7 @@
 import { sayWait, type RuleFinding, type WayOut } from '@fixatum/core';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
+import FinishThumb from '../shared/FinishThumb.vue';
 import CutThrough from './CutThrough.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import FindingNote from './FindingNote.vue';
@@ -67,7 +68,19 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
     </p>
 
     <div class="columns">
-      <CutThrough :key="piece.id" :piece="piece" />
+      <div>
+        <router-link
+          v-if="piece.steps.some(({ material }) => material)"
+          class="look"
+          :to="{ name: 'finish', params: { build: store.theId }, query: { piece: piece.id } }"
+          ><FinishThumb :piece="piece" :px="112" /><span
+            ><strong>What it will look like</strong><br /><span class="small quiet"
+              >A forecast from its coats. Turn it, and go through it coat by coat.</span
+            ></span
+          ></router-link
+        >
+        <CutThrough :key="piece.id" :piece="piece" />
+      </div>
 
       <section aria-labelledby="steps-title">
         <h2 id="steps-title">Steps</h2>
@@ -111,6 +124,16 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
   display: grid;
   grid-template-columns: minmax(320px, 460px) 1fr;
   gap: 48px;
+}
+
+.look {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 16px;
+  align-items: center;
+  margin-bottom: 18px;
+  color: inherit;
+  text-decoration: none;
 }
 
 @media (max-width: 900px) {

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
+import FinishThumb from '../shared/FinishThumb.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { airWords } from '../shared/words';
 
@@ -99,6 +100,8 @@ const print = () => window.print();
         </li>
       </ol>
       <aside>
+        <h2 class="mb-2">What it comes to</h2>
+        <FinishThumb class="mb-6" :piece="piece" :px="200" />
         <h2 class="mb-2">Cut through</h2>
         <StrataCut :coats="strata" :substrate="piece.substrate" :now="store.now" :height="260" />
         <h2 v-if="photos.length > 0" class="mt-6 mb-2">Pictures</h2>

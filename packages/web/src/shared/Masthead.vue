@@ -35,6 +35,8 @@ const homes: Record<string, string> = {
   shelf: 'materials',
   shopping: 'materials',
   mixes: 'materials',
+  colour: 'materials',
+  finish: 'materials',
 };
 const here = computed(() => (me.isHelper ? undefined : homes[String(route.name)]) ?? String(route.name));
 

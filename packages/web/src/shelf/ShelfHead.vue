@@ -9,6 +9,8 @@ const views = [
   { name: 'shelf', word: 'Shelf' },
   { name: 'mixes', word: 'Mixes' },
   { name: 'shopping', word: 'To buy' },
+  { name: 'colour', word: 'Colour' },
+  { name: 'finish', word: 'The finish' },
 ] as const;
 </script>
 

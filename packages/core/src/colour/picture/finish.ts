@@ -1,8 +1,9 @@
 import { FLATTENING_GU, STRONG_GLOSS_GU } from '../../facts/sheen';
-import { layerUm, type Layer } from '../../facts/spots';
+import { layerUm, spotsOf, type Known, type Layer } from '../../facts/spots';
 import { binderOf } from '../../model/binders';
 import { methodTable, type Method } from '../../model/methods';
 import type { Placement } from '../../model/placementIds';
+import type { Piece } from '../../model/schema';
 import { has } from '../../model/traits';
 import { absorption, hidingScatter } from '../film';
 import { colourUnder, type Light } from '../light';
@@ -90,6 +91,16 @@ export function finishLayers(layers: readonly Layer[]): FinishLayer[] {
   });
 }
 
+/** The zones of a piece with what lies, or will lie, on the outside of its first unit. */
+export function finishZones(piece: Piece, known: Known): FinishZone[] {
+  const spots = spotsOf(piece, known).filter(({ face, units }) => face === 'outer' && units.includes(1));
+  const zones = piece.zones?.length ? piece.zones : [{ id: undefined, share: 1 }];
+  return zones.map(({ id, share }) => ({
+    share,
+    layers: finishLayers(spots.find(({ zone }) => id === undefined || zone === id)?.layers ?? []),
+  }));
+}
+
 /** A stain thinner than this takes the shine of what it lies on, µm. */
 const THINNEST_UM = 4;
 /** What a flattening clear over a strong gloss comes out as, gloss units: satin. */
@@ -142,11 +153,12 @@ export function paintFinish({
   const height = Float32Array.from(relief.height);
   const zoneOf = zoneMap(relief, zones);
   zones.forEach(({ layers }, zone) => {
+    const places = placesOf(zoneOf, zone);
     let chips: Float32Array | undefined;
     layers.forEach((layer, n) => {
       if (layer.stepAt >= before) return;
       const seed = n * 7 + zone * 31 + 1;
-      const cover = coverageOf(relief, layer.placement, layer.share, seed);
+      const cover = coverageOf(relief, layer.placement, layer.share, seed, places);
       if (layer.comesOff) {
         chips = cover;
         return;
@@ -154,10 +166,9 @@ export function paintFinish({
       const off = chips;
       if (layer.scatter > 0 && layer.placement === 'all') chips = undefined;
       const films = states.films(layer);
-      const thick = marksOf(layer, size, seed);
+      const thick = marksOf(layer, size, seed, places);
       const hides = Math.min(1, layer.scatter / HIDES_AT);
-      for (let at = 0; at < count; at += 1) {
-        if (zoneOf[at] !== zone) continue;
+      for (const at of places) {
         const lies = cover[at]! * (off ? 1 - off[at]! : 1);
         if (lies <= 0) continue;
         const film = lies * thick[at]!;
@@ -176,6 +187,13 @@ export function paintFinish({
   });
   return drawn(size, states, { state, gloss, metal, height });
 }
+
+const placesOf = (zoneOf: Uint8Array, zone: number): Uint32Array => {
+  const places = new Uint32Array(zoneOf.length);
+  let count = 0;
+  for (let at = 0; at < zoneOf.length; at += 1) if (zoneOf[at] === zone) places[count++] = at;
+  return places.subarray(0, count);
+};
 
 /** S times thickness from which on a film makes the surface what it is. */
 const HIDES_AT = 1.2;
@@ -291,6 +309,7 @@ function marksOf(
   { method, coats }: Pick<FinishLayer, 'method' | 'coats'>,
   size: number,
   seed: number,
+  places: Uint32Array,
 ): Float32Array {
   const { evenness, sprays, drags } = methodTable[method];
   const depth = (1 - evenness) / Math.sqrt(coats);
@@ -302,13 +321,11 @@ function marksOf(
   // Strokes run across, and are many times as long as they are wide.
   const along = isDry || (!sprays && !isSponged && drags) ? 0.12 : 1;
   const marks = new Float32Array(size * size);
-  for (let y = 0; y < size; y += 1)
-    for (let x = 0; x < size; x += 1) {
-      const noise = noiseAt(field, (x / size) * along + du, y / size + dv);
-      marks[y * size + x] = isDry
-        ? Math.min(THICKEST, Math.max(0, 0.75 + noise * 1.9))
-        : Math.min(THICKEST, Math.max(0, 1 + noise * depth * 1.3));
-    }
+  for (const at of places) {
+    const noise = noiseAt(field, ((at % size) / size) * along + du, Math.floor(at / size) / size + dv);
+    const share = isDry ? 0.75 + noise * 1.9 : 1 + noise * depth * 1.3;
+    marks[at] = Math.min(THICKEST, Math.max(0, share));
+  }
   return marks;
 }
 

@@ -1,3 +1,5 @@
+import type { Piece } from '../../model/schema';
+import { substrateTable } from '../../model/substrates';
 import { noiseAt, noiseField } from './noise';
 
 /** Shapes that a finish is shown on. */
@@ -10,6 +12,20 @@ export const reliefWords: Record<ReliefKind, string> = {
   blade: 'a blade',
   leather: 'leather',
 };
+
+/** The relief that a piece is shown on: by the shape that its area was worked out from, and by what it is made of. */
+export function reliefFor({ faces, substrate }: Pick<Piece, 'faces' | 'substrate'>): ReliefKind {
+  switch (faces.outer.shape?.kind) {
+    case 'dome':
+      return 'dome';
+    case 'cylinder':
+    case 'dowel':
+    case 'cone':
+      return 'tube';
+    default:
+      return substrateTable[substrate.kind].hasGrain ? 'leather' : 'plate';
+  }
+}
 
 /** A square of a surface, row by row from the top: how high it is, and what follows from that for where coats go. */
 export interface Relief {
@@ -67,7 +83,7 @@ const plate: Shape = (u, v) => {
     ] as const)
       height += 0.016 * bump(u, v, x, y, 0.017);
   }
-  height -= 0.016 * bump(u, v, 0.5, 0.34, 0.12) ** 2 + 0.012 * bump(u, v, 0.2, 0.72, 0.09) ** 2;
+  height -= 0.016 * bump(u, v, 0.5, 0.34, 0.13) ** 4 + 0.012 * bump(u, v, 0.2, 0.72, 0.1) ** 4;
   return height;
 };
 /** A band round the foot and panel lines up to the crown. */

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { beside } from './besideWork';
+import { finish, finishStill, recipes } from './colourWork';
 import { forecast } from './forecastWork';
 import { improve } from './improveWork';
 import { pairs } from './pairWork';
@@ -8,7 +9,21 @@ import { rescue } from './rescueWork';
 import { costOfStart, setBuild, waysOut } from './waysWork';
 
 /** All heavy computation, in one script that every worker runs: the core is loaded once and kept by the browser. */
-const coreWork = { plan, beside, compare, improve, rescue, forecast, setBuild, waysOut, costOfStart, pairs };
+const coreWork = {
+  plan,
+  beside,
+  compare,
+  improve,
+  rescue,
+  forecast,
+  setBuild,
+  waysOut,
+  costOfStart,
+  pairs,
+  recipes,
+  finish,
+  finishStill,
+};
 export type CoreWork = typeof coreWork;
 
 expose(coreWork);

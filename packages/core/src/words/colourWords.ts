@@ -1,0 +1,38 @@
+import { lab65 } from 'culori';
+
+const hues: readonly (readonly [upTo: number, word: string])[] = [
+  [18, 'pink-red'],
+  [48, 'red'],
+  [66, 'orange'],
+  [82, 'amber'],
+  [105, 'yellow'],
+  [135, 'lime'],
+  [172, 'green'],
+  [205, 'sea green'],
+  [240, 'cyan'],
+  [282, 'blue'],
+  [312, 'violet'],
+  [338, 'purple'],
+  [360, 'pink'],
+];
+const GREY_CHROMA = 6;
+const BROWN_L = 52;
+const MUTED_CHROMA = 24;
+
+/** A name for a colour in plain words: "dark green", "pale yellow", "brown". */
+export function colourWords(colour: string): string {
+  const { l, a, b } = lab65(colour)!;
+  const chroma = Math.hypot(a, b);
+  if (l >= 94 && chroma < GREY_CHROMA) return 'white';
+  if (l <= 14 && chroma < GREY_CHROMA) return 'black';
+  const shade = l < 32 ? 'dark ' : l > 78 ? 'pale ' : '';
+  if (chroma < GREY_CHROMA) return `${shade}grey`;
+  const hue = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
+  // Dark oranges and yellows are brown to everybody, pale ones bone.
+  if (hue >= 40 && hue < 95 && chroma < 48) {
+    if (l < BROWN_L) return `${shade}brown`;
+    if (chroma < MUTED_CHROMA) return l > 78 ? 'bone' : 'beige';
+  }
+  const word = hues.find(([upTo]) => hue < upTo)?.[1] ?? 'pink';
+  return `${shade || (chroma < MUTED_CHROMA ? 'greyish ' : '')}${word}`;
+}
