@@ -1,6 +1,7 @@
 import type { Material } from '../model/materialSchema';
 import { nth } from '../model/sure';
 import { blend, labOfBlend, tintOf, type Tint } from './blend';
+import { colourDistance } from './distance';
 import { labDeltaE, labDistance, labOf, type LabD65 } from './lab';
 import { paintFigures } from './paint';
 import { colourOf, luminanceOf, spectrumOf, xyzOf } from './spectrum';
@@ -50,6 +51,8 @@ const CHOICES_KEPT = 16;
 /** Choices that get a tin more. */
 const CHOICES_WIDENED = 60;
 const RECIPES_TOLD = 5;
+/** What a tin more has to bring for a mix to be told beside the one without it, ΔE00. */
+const WORTH_A_TIN = 0.7;
 
 /** A tin as it counts in a mix: whole, or by drops. */
 interface Way extends Tint {
@@ -97,16 +100,23 @@ export function recipesFor(
       const key = own.map(({ at }) => at).join(' ');
       return !seen.has(key) && seen.add(key);
     });
-  const told = each.slice(0, RECIPES_TOLD);
+  const told: Found[] = [];
+  for (const one of each)
+    if (told.length < RECIPES_TOLD && !told.some((other) => addsNothing(one, other))) told.push(one);
   const closest = each.reduce<Found | undefined>(
     (best, one) => (best && best.deltaE <= one.deltaE ? best : one),
     undefined,
   );
   if (closest && !told.includes(closest)) told.push(closest);
-  return told.map((one) => recipeOf(one));
+  return told.map((one) => recipeOf(one, wanted));
 }
 
 const rank = ({ deltaE, ways }: Found) => Math.max(deltaE, UNSEEN) + deltaE * 0.01 + COST_A_TIN * ways.length;
+
+/** Whether a mix is another with a tin more that brings it no nearer to the eye. */
+const addsNothing = (one: Found, other: Found): boolean =>
+  one.deltaE > other.deltaE - WORTH_A_TIN &&
+  other.ways.every(({ at }) => one.ways.some((way) => way.at === at));
 
 function waysOf(ingredient: Ingredient, at: number): Way[] {
   const { masstone, strength } = paintFigures(ingredient.material, ingredient.colour);
@@ -202,7 +212,7 @@ export function mixedHideUm(
   return all / power;
 }
 
-function recipeOf({ ways, units, deltaE }: Found): MixRecipe {
+function recipeOf({ ways, units }: Found, wanted: string): MixRecipe {
   const parts = ways
     .map(({ ingredient, unit, strength }, n) => ({
       part: {
@@ -214,7 +224,9 @@ function recipeOf({ ways, units, deltaE }: Found): MixRecipe {
     }))
     .sort((one, other) => one.strong - other.strong || other.part.parts - one.part.parts)
     .map(({ part }) => part);
-  return { parts, colour: mixedFrom(parts), deltaE, hideUm: mixedHideUm(parts) };
+  const colour = mixedFrom(parts);
+  // Of what can be shown, which is what the eye judges it by.
+  return { parts, colour, deltaE: colourDistance(colour, wanted), hideUm: mixedHideUm(parts) };
 }
 
 /** How strongly a mix tints, titanium white 1. */

@@ -67,6 +67,9 @@ export interface GroundChoice {
 /** What would take more coats than this wants another ground or another pigment. */
 export const MOST_SENSIBLE_COATS = 6;
 const MOST_BELOW = 3;
+/** What is usual may cost so many coats more: under metals and clean brights, as it does more than hide, and else. */
+const USUAL_FOR_SHOW = 1.5;
+const USUAL = 0.5;
 /** An undercoat is as good as there where the ground is no further off. */
 const SAME_GROUND_DELTA_E = 8;
 /** One coat leaves holidays, however well it hides. */
@@ -130,8 +133,10 @@ export function groundChoices(
     }),
     ...(neighbour === undefined ? [] : [laidWith('neighbour', material, neighbour)]),
   ];
+  const { a, b } = lab65(colour)!;
+  const worth = isMetallic || Math.hypot(a, b) >= CLEAN_CHROMA ? USUAL_FOR_SHOW : USUAL;
   const inAll = ({ coats, coatsBelow, isUsual }: GroundChoice) =>
-    (coats ?? Infinity) + coatsBelow - (isUsual ? 1.5 : 0);
+    (coats ?? Infinity) + coatsBelow - (isUsual ? worth : 0);
   return choices.sort(
     (one, other) =>
       compare(inAll(one), inAll(other)) || compare(one.coats ?? 99, other.coats ?? 99) || one.off - other.off,

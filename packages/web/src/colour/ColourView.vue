@@ -369,5 +369,14 @@ const likeIt = computed(() =>
   .own {
     grid-template-columns: 1fr 1fr;
   }
+
+  .films {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .film {
+    grid-template-columns: 36px 1fr;
+  }
 }
 </style>

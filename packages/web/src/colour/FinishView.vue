@@ -322,6 +322,10 @@ const zoneWords = computed(() =>
 }
 
 @media (max-width: 900px) {
+  .slider {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
   .pictures,
   .pictures.two {
     grid-template-columns: minmax(0, 1fr);

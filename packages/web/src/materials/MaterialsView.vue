@@ -54,6 +54,7 @@ function ownTin(material: Material): void {
         <button :aria-pressed="tab === 'swatches'" @click="tab = 'swatches'">Swatches</button>
         <router-link :to="{ name: 'shelf', params: { build: store.theId } }">Shelf</router-link>
         <router-link :to="{ name: 'shopping', params: { build: store.theId } }">To buy</router-link>
+        <router-link :to="{ name: 'colour', params: { build: store.theId } }">Colour</router-link>
       </div>
     </div>
     <PairBoard v-if="tab === 'pairs'" />

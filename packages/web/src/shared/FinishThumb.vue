@@ -8,7 +8,10 @@ import { inColourWorker } from './colourWorker';
 import { plain } from './offThread/workerLink';
 
 /** A small picture of what a piece will look like: made once for the same coats, and kept. */
-const props = withDefaults(defineProps<{ piece: Piece; px?: number; label?: string }>(), { px: 144 });
+const props = withDefaults(defineProps<{ piece: Piece; px?: number; label?: string | undefined }>(), {
+  px: 144,
+  label: undefined,
+});
 const store = useBuild();
 const url = ref<string>();
 

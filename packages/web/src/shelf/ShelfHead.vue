@@ -5,7 +5,7 @@ import { useBuild } from '../shared/build';
 defineProps<{ title: string }>();
 const store = useBuild();
 const views = [
-  { name: 'materials', word: 'Catalogue and pairs' },
+  { name: 'materials', word: 'Catalogue' },
   { name: 'shelf', word: 'Shelf' },
   { name: 'mixes', word: 'Mixes' },
   { name: 'shopping', word: 'To buy' },
@@ -41,5 +41,11 @@ const views = [
 
 h1 {
   margin-right: auto;
+}
+
+@media (max-width: 640px) {
+  nav {
+    flex-wrap: wrap;
+  }
 }
 </style>
