@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { logNext } from '../bench';
-import { choose, field } from '../fields';
+import { field } from '../fields';
+import { newPlate } from '../plate';
 import { startServer, type RunningServer } from '../server';
 
 let server: RunningServer;
@@ -9,26 +10,7 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.stop());
 
-/** A new build with one plate in one look, as a beginner makes it; its address. */
-async function plate(page: Page): Promise<string> {
-  await page.goto(server.url);
-  await page.getByRole('button', { name: 'New build' }).click();
-  await expect(page.getByLabel('What is it called?')).toBeFocused();
-  await page.getByLabel('What is it called?').fill('Ferry warden');
-  await page.getByLabel('Worn on', { exact: true }).fill('20 March 2027');
-  await page.getByRole('button', { name: 'Make it' }).click();
-  await page.getByRole('link', { name: 'Go to Pieces' }).click();
-  await page.getByRole('button', { name: 'Add the first piece' }).click();
-  await expect(page.getByLabel('Name')).toBeFocused();
-  await page.getByLabel('Name').fill('Plate');
-  await page.getByLabel('Width').fill('400');
-  await page.getByLabel('Height').fill('300');
-  await page.getByLabel('The inner face is sealed too').uncheck();
-  await choose(page, 'Look', 'Gunmetal');
-  await page.getByRole('button', { name: 'Add it' }).click();
-  await expect(page.getByRole('heading', { name: 'Plate' })).toBeVisible();
-  return new URL(page.url()).pathname.replace(/\/pieces.*/, '');
-}
+const plate = (page: Page) => newPlate(page, server.url);
 
 test('what is missing is bought, stands on the shelf, is laid and taken off; undo puts it back', async ({
   page,
