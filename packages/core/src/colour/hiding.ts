@@ -1,4 +1,5 @@
 import { methodTable, type Method } from '../model/methods';
+import { has } from '../model/traits';
 import { colourDistance, HIDDEN_DELTA_E, PLAIN_DELTA_E, STREAK_DELTA_E } from './distance';
 import { paintOver, type Paint } from './paint';
 import { colourOf, spectrumOf } from './spectrum';
@@ -41,6 +42,29 @@ export const isCovered = ({ off, offInStreaks }: Off): boolean =>
 /** Whether coats come so near that the colour is only a shade off, and streaks are none. */
 export const isNearlyCovered = ({ off, offInStreaks }: Off): boolean =>
   off < PLAIN_DELTA_E && offInStreaks < STREAK_DELTA_E;
+
+/** How far what is below may be seen in a metal before it is another colour, ΔE00: over all, and in streaks. */
+const [METAL_DELTA_E, METAL_STREAK_DELTA_E] = [10, 12];
+
+/** How well coats have to cover. */
+export interface CoverGrades {
+  /** What is told as the coats that do it. */
+  wanted: (off: Off) => boolean;
+  /** Nothing is to be said of it. */
+  enough: (off: Off) => boolean;
+  /** It is a shade off, and no more. */
+  slight: (off: Off) => boolean;
+}
+
+/** How well coats of a material have to cover: paint hides what is below, a metal has its depth from it. */
+export const coverGrades = (material: Pick<Paint, 'traits'>): CoverGrades =>
+  has(material, 'metallic')
+    ? {
+        wanted: isNearlyCovered,
+        enough: isNearlyCovered,
+        slight: ({ off, offInStreaks }) => off < METAL_DELTA_E && offInStreaks < METAL_STREAK_DELTA_E,
+      }
+    : { wanted: isHidden, enough: isCovered, slight: isNearlyCovered };
 
 /** How far so many coats leave a colour from what was mixed. */
 export function offOver(ground: string, colour: string, material: Paint, laying: Laying, coats: number): Off {

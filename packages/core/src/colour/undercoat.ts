@@ -5,15 +5,7 @@ import { pigmentTable } from '../model/pigments';
 import { has } from '../model/traits';
 import { dryFilmUm } from '../materials/film';
 import { colourDistance } from './distance';
-import {
-  coatsToHide,
-  colourOver,
-  isCovered,
-  isHidden,
-  isNearlyCovered,
-  offOver,
-  type Laying,
-} from './hiding';
+import { coatsToHide, colourOver, isCovered, coverGrades, offOver, type Laying } from './hiding';
 import { hideOf } from './pigmentsOf';
 import { paintFigures } from './paint';
 
@@ -96,7 +88,7 @@ export function groundChoices(
   const isMetallic = has(material, 'metallic');
   const usual = usualUndercoat(colour, isMetallic);
   const over = (below: string): Pick<GroundChoice, 'coats' | 'comesOut' | 'off'> => {
-    const enough = isEnoughOver(below, colour, isMetallic);
+    const enough = isEnoughOver(below, colour, material);
     const coats = atLeastTwo(coatsToHide(below, colour, material, laying, MOST_SENSIBLE_COATS, enough));
     const laid = coats ?? MOST_SENSIBLE_COATS;
     return {
@@ -146,10 +138,11 @@ export function groundChoices(
 const compare = (one: number, other: number) => (one === other ? 0 : one < other ? -1 : 1);
 
 /** How near coats have to come over a ground. */
-function isEnoughOver(ground: string, colour: string, isMetallic: boolean): typeof isCovered {
-  if (isMetallic) return isNearlyCovered;
+function isEnoughOver(ground: string, colour: string, material: Material): typeof isCovered {
+  const { wanted } = coverGrades(material);
+  if (has(material, 'metallic')) return wanted;
   const [below, own] = [lab65(ground)!, lab65(colour)!];
-  return Math.hypot(own.a, own.b) >= CLEAN_CHROMA && below.l > own.l ? isCovered : isHidden;
+  return Math.hypot(own.a, own.b) >= CLEAN_CHROMA && below.l > own.l ? isCovered : wanted;
 }
 
 /** The opaque pigment nearest to a colour of clear ones: an ochre under a yellow, an iron oxide under a red. */

@@ -1,3 +1,4 @@
+import { inPalette } from '../model/palette';
 import { filmsAtBends, RISKY_SHARE } from '../facts/bends';
 import { spotsOf } from '../facts/spots';
 import { placesOf } from '../model/places';
@@ -63,7 +64,7 @@ export function writeRecipe(
   map: ZoneMap,
 ): WrittenRecipe {
   const fitting = new Fitting(build, piece, look, map);
-  const steps = fitting.steps();
+  const steps = fitting.steps().map((step) => inPalette(step, build.palette));
   return { steps, notes: [...fitting.notes, ...bendsTold(build, { ...piece, steps })] };
 }
 

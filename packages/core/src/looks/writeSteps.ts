@@ -12,7 +12,7 @@ import { Owned, spraysOver, type Way } from './owned';
 import { groundworkOf } from './groundwork';
 import { undercoatsFor } from './undercoats';
 import { isPowder, isPressed, zonesOf, type Writing } from './writing';
-import { coatsToHide, isCovered, isHidden, isNearlyCovered } from '../colour/hiding';
+import { coatsToHide, coverGrades, type CoverGrades } from '../colour/hiding';
 import { seenColour } from '../colour/seenColour';
 import { spotsOf } from '../facts/spots';
 import { dryFilmUm, wetFilmUm } from '../materials/film';
@@ -295,8 +295,8 @@ function coatsToCover(one: LookStep, way: Way, shade: string | undefined, below:
   if (!material || !shade || below === undefined || !isCover || isLeft || has(material, 'mirror')) return 0;
   const laying = { coatUm: dryFilmUm(wetFilmUm(material, way.film), material), method: way.method };
   const most = way.coats + MOST_MORE_COATS;
-  const coats = (isEnough: typeof isCovered) => coatsToHide(below, shade, material, laying, most, isEnough);
-  // A metal has its depth from what is below.
-  if (has(material, 'metallic')) return coats(isNearlyCovered) ?? 0;
-  return coats(isHidden) ?? coats(isCovered) ?? coats(isNearlyCovered) ?? 0;
+  const coats = (isEnough: CoverGrades['wanted']) =>
+    coatsToHide(below, shade, material, laying, most, isEnough);
+  const { wanted, enough, slight } = coverGrades(material);
+  return coats(wanted) ?? coats(enough) ?? coats(slight) ?? 0;
 }

@@ -57,7 +57,8 @@ export const substrateTable = tableOf<SubstrateDefinition>()({
     isSpoiltByFlame: true,
     isCloth: true,
   },
-  'faux-leather': { hasGrain: true,
+  'faux-leather': {
+    hasGrain: true,
     word: 'Faux leather',
     usualColour: '#4a3a30',
     isSpoiltByHeat: true,

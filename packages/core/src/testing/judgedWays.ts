@@ -440,7 +440,7 @@ export const judgedWays: JudgedWay[] = [
     'PVA, lacquer, gloss clear spray, bending',
     'R14',
     'step 3, Metallic lacquer spray',
-    'Metallic acrylic in place of Metallic lacquer spray',
+    'Airbrush metallic in place of Metallic lacquer spray',
     true,
   ],
   [

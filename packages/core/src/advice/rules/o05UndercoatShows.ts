@@ -1,13 +1,15 @@
 import { coveringsOf } from '../../colour/covering';
 import { HIDDEN_DELTA_E } from '../../colour/distance';
-import { coatsToHide, isCovered, isNearlyCovered } from '../../colour/hiding';
+import { coatsToHide, coverGrades } from '../../colour/hiding';
 import { paintFigures } from '../../colour/paint';
 import { hideOf } from '../../colour/pigmentsOf';
+import { usualUndercoat } from '../../colour/undercoat';
 import { mixedColour } from '../../colour/seenColour';
 import { spotsOf } from '../../facts/spots';
 import { substrateNames } from '../../model/substrates';
 import { has } from '../../model/traits';
 import { about } from '../about';
+import { primersOf } from '../coverAdvice';
 import type { Idea, RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
@@ -26,10 +28,7 @@ export const o05UndercoatShows: Rule = {
   title: 'The undercoat shows through',
   look(piece, context) {
     const { substrate } = piece;
-    const undercoats = [...context.materials.values()].filter(
-      ({ role, carrier, hideUm, traits }) =>
-        role === 'prime' && carrier === 'water' && hideUm !== undefined && traits.length === 0,
-    );
+    const primers = primersOf(context.materials);
     const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
       if (spot.face !== 'outer') return [];
       return coveringsOf(spot.layers, substrate.colour).flatMap((covering): RuleFinding[] => {
@@ -46,8 +45,7 @@ export const o05UndercoatShows: Rule = {
           // A mirror is laid so thin that the gloss below makes it.
           has(material, 'mirror') ||
           goesOn ||
-          // A metal has its depth from what is below.
-          (has(material, 'metallic') ? isNearlyCovered(covering) : isCovered(covering))
+          coverGrades(material).enough(covering)
         )
           return [];
         const under = covering.below?.material;
@@ -55,7 +53,8 @@ export const o05UndercoatShows: Rule = {
         const isWanted = step.wanted?.includes('undercoat-shows') || step.wanted?.includes('patchy');
         const { hideUm, pigments } = paintFigures(material, colour);
         const isWeak = pigments.length > 0 && hideOf(pigments) >= WEAK_HIDE;
-        const needed = coatsToHide(from, colour, material, laying, MOST_COATS);
+        const { wanted, slight } = coverGrades(material);
+        const needed = coatsToHide(from, colour, material, laying, MOST_COATS, wanted);
         const cure =
           needed === undefined || needed > MOST_SENSIBLE
             ? '; another undercoat would, sooner than more coats'
@@ -67,7 +66,7 @@ export const o05UndercoatShows: Rule = {
             step,
             {
               // Dust coats leave the ground in sight, and those who dust know it.
-              severity: isWanted || isNearlyCovered(covering) || layer.film === 'dust' ? 'note' : 'risk',
+              severity: isWanted || slight(covering) || layer.film === 'dust' ? 'note' : 'risk',
               ...(under === undefined ? {} : { below: under.id }),
               message: isWanted
                 ? `${name} shows through ${material.name}, as wanted.`
@@ -91,14 +90,16 @@ export const o05UndercoatShows: Rule = {
         }
 
         function betterGrounds(over: number): { least: number; idea: Idea }[] {
-          return undercoats
-            .map((primer) => ({
+          const usual = usualUndercoat(colour, has(material, 'metallic'));
+          return [...primers]
+            .map(([id, primer]) => ({
+              isUsual: id === usual,
               primer,
-              least: coatsToHide(primer.colour, colour, material, laying, MOST_SENSIBLE) ?? Infinity,
+              least: coatsToHide(primer.colour, colour, material, laying, MOST_SENSIBLE, wanted) ?? Infinity,
             }))
             .filter(({ least }) => least < over)
-            .sort((a, b) => a.least - b.least)
-            .map(({ primer, least }) => {
+            .sort((a, b) => Number(b.isUsual) - Number(a.isUsual) || a.least - b.least)
+            .map(({ primer, least, isUsual }) => {
               const below = ways.barrier('', piece, context, layer, {
                 kind: 'prime',
                 material: primer.id,
@@ -114,7 +115,8 @@ export const o05UndercoatShows: Rule = {
                   ...below.change,
                 ],
               };
-              return { least: least + COATS_BELOW, idea };
+              // What is usual does more than hide.
+              return { least: least + COATS_BELOW - (isUsual ? 1 : 0), idea };
             });
         }
       });
