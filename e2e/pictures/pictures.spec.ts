@@ -36,21 +36,11 @@ async function shoot(page: Page, name: string): Promise<void> {
   await page.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
 }
 
-/** The folder of a test run is nobody's: a made-up one stands in the picture. */
-const withMadeUpFolder = (page: Page) =>
-  page.getByText('They lie in').evaluate((line) => {
-    line.textContent = (line.textContent ?? '').replace(
-      /in \S+\/backups/,
-      'in /home/wren/fixatum/data/backups',
-    );
-  });
-
 const views: [name: string, path: () => string, size?: { width: number; height: number }][] = [
   ['start', () => '/'],
   ['bench', () => `/b/${build}/bench`],
   ['shopping-phone', () => `/b/${build}/shopping`, { width: 390, height: 844 }],
   ['shelf', () => `/b/${build}/shelf`],
-  ['mixes', () => `/b/${build}/mixes`],
   ['pieces', () => `/b/${build}/pieces`],
   ['piece', () => `/b/${build}/pieces/breastplate`],
   ['plan', () => `/b/${build}/plan`],
@@ -150,6 +140,32 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await expect(page.locator('.outcome tbody.stale')).toHaveCount(0);
     },
   ],
+  [
+    'colour',
+    () => `/b/${build}/colour?c=sea-green-enamel`,
+    async (page) => {
+      await page.getByText('also from what could be bought').click();
+      await expect(page.getByTestId('recipe').nth(2)).toBeVisible();
+      await expect(page.locator('.recipes.stale')).toHaveCount(0);
+      await page.evaluate(() => window.scrollTo(0, 0));
+    },
+  ],
+  [
+    'finish',
+    () => `/b/${build}/finish?piece=breastplate`,
+    async (page) => {
+      await expect(page.locator('[data-turnable=true]')).toHaveCount(1);
+    },
+  ],
+  [
+    'finish-two',
+    () => `/b/${build}/finish?piece=greave`,
+    async (page) => {
+      await page.getByLabel('Shown on').selectOption('tube');
+      await page.getByLabel('Beside it', { exact: true }).selectOption({ label: 'Battle-worn steel' });
+      await expect(page.locator('[data-turnable=true]')).toHaveCount(2);
+    },
+  ],
 ];
 
 for (const [name, path, size] of views) {
@@ -171,25 +187,8 @@ for (const [name, path, steps] of deeper) {
   });
 }
 
-if (isWanted('look-over-phone'))
-  test('look-over-phone', async ({ page }) => {
-    await page.setViewportSize({ width: 390, height: 844 });
-    const { builds } = (await (await page.request.get(`${server.url}/api/builds`)).json()) as {
-      builds: { id: string; name: string }[];
-    };
-    const lantern = builds.find(({ name }) => name === 'Tidepool lantern')!.id;
-    await page.request.post(`${server.url}/api/builds/${lantern}/log`, {
-      data: { piece: 'shell', unit: 1, step: 'heat' },
-    });
-    await page.goto(`${server.url}/b/${lantern}/bench`);
-    const look = page.getByTestId('look-over');
-    await look.getByRole('checkbox').nth(1).check();
-    await look.getByRole('button', { name: 'Not right: A seam or gap can be felt' }).click();
-    await shoot(page, 'look-over-phone');
-  });
-
-if (isWanted('pairing'))
-  test('pairing', async ({ page, browser }) => {
+if (isWanted('helper-phone'))
+  test('helper-phone', async ({ page, browser }) => {
     const code = await offer(page, demo, 'Helper');
     const phone = await phoneOf(browser, demo);
     await pair(phone, code, 'Phone at the spray booth');
@@ -197,10 +196,4 @@ if (isWanted('pairing'))
     await phone.goto(`/b/${build}/bench`);
     await expect(phone.getByTestId('next-pass')).toBeVisible();
     await shoot(phone, 'helper-phone');
-    await offer(page, demo, 'Helper');
-    await page
-      .getByRole('heading', { name: 'Phones and helpers' })
-      .evaluate((heading) => heading.scrollIntoView());
-    await withMadeUpFolder(page);
-    await page.screenshot({ path: `${folder}/pairing.png`, animations: 'disabled' });
   });

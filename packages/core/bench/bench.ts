@@ -1,4 +1,5 @@
 // `npm run bench`: how long the core takes over builds of several sizes. Prints; asserts nothing.
+import { colourBench } from './colourBench';
 import { dryStack, plainMilestones } from '../src/drying/dryStack';
 import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
@@ -62,6 +63,7 @@ row(
   median(7, () => judgeBuild(sixty, plan)),
   150,
 );
+colourBench(row);
 console.log();
 for (const pieces of [10, 60, 250]) {
   const build = largeBuild(pieces);

@@ -18,7 +18,9 @@ import type { Effort } from '../schedule/answers/effortBound';
 import type { HeldUp } from '../schedule/answers/heldUp';
 import type { HandsBound } from '../schedule/answers/handsBound';
 import type { CoatMilestones } from '../drying/laidCoat';
+import { groundColourOf } from '../model/substrates';
 import { entryOf, nth } from '../model/sure';
+import { seenOver } from '../colour/seenColour';
 
 /** One coat of a stack as it is drawn: how thick, in what colour and sheen, and when it reaches what. */
 export interface StrataCoat {
@@ -27,6 +29,8 @@ export interface StrataCoat {
   materialId: string;
   name: string;
   colour: string;
+  /** What is seen once it lies there, over what is below it. */
+  seen: string;
   sheenGu: number | undefined;
   /** Dry film where it lies, µm. */
   dftUm: number;
@@ -110,21 +114,29 @@ function spanOf(plan: Plan): { from: EpochMinute; until: EpochMinute } {
 
 function strataOf(plan: Plan): PlanView['strata'] {
   const operations = new Map(plan.operations.map((operation) => [operation.id, operation]));
+  const pieces = new Map(plan.workload.build.pieces.map((piece) => [piece.id, piece]));
   const strata: PlanView['strata'] = {};
   for (const [key, unit] of plan.units) {
     const cells: Record<string, StrataCoat[]> = {};
     for (const [cell, coats, stack] of unit.stacks()) {
       const present = unit.asOf(cell, plan.now);
+      let below: string | undefined;
       cells[cell] = coats.map((coat, at) => {
         const operation = entryOf(operations, coat.operationId);
+        const { material, colour } = coat;
+        const filmUm = dryFilmUm(coat.wetUm, material);
+        const under = below ?? groundColourOf(entryOf(pieces, operation.pieceId).substrate);
+        const seen = seenOver(under, { material, colour, share: operation.share, filmUm });
+        below = seen;
         return {
           operationId: coat.operationId,
           stepId: operation.stepId,
           materialId: coat.material.id,
           name: coat.material.name,
           colour: coat.colour,
+          seen,
           sheenGu: coat.material.sheenGu,
-          dftUm: dryFilmUm(coat.wetUm, coat.material),
+          dftUm: filmUm,
           placement: operation.placement,
           share: operation.share,
           laidAt: coat.laidAt,

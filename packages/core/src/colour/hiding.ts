@@ -8,8 +8,21 @@ import { colourOf, spectrumOf } from './spectrum';
  * The colour that shows when a film lies over a ground, `#rrggbb`; the ground itself for a clear material.
  * @param colour what the film is mixed to
  */
-export const colourOver = (ground: string, colour: string, material: Paint, filmUm: number): string =>
-  material.hideUm === undefined ? ground : colourOf(paintOver(spectrumOf(ground), material, colour, filmUm));
+export function colourOver(ground: string, colour: string, material: Paint, filmUm: number): string {
+  if (material.hideUm === undefined) return ground;
+  const own = seenKnown.get(material) ?? new Map<string, string>();
+  seenKnown.set(material, own);
+  const key = `${ground} ${colour} ${filmUm.toFixed(3)}`;
+  const known = own.get(key);
+  if (known !== undefined) return known;
+  const seen = colourOf(paintOver(spectrumOf(ground), material, colour, filmUm));
+  if (own.size >= MOST_KNOWN) own.clear();
+  own.set(key, seen);
+  return seen;
+}
+/** The same stacks are asked for at every plan. */
+const seenKnown = new WeakMap<Paint, Map<string, string>>();
+const MOST_KNOWN = 2000;
 
 /** Coats that are laid one over the other in one way. */
 export interface Laying {

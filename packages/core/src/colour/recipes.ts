@@ -47,9 +47,9 @@ const COST_A_UNIT = 0.004;
 const UNSEEN = 1;
 /** Parts that are tried on every choice of tins, and how many choices are then gone through whole. */
 const ROUGH_PARTS = 10;
-const CHOICES_KEPT = 16;
+const CHOICES_KEPT = 12;
 /** Choices that get a tin more. */
-const CHOICES_WIDENED = 60;
+const CHOICES_WIDENED = 40;
 const RECIPES_TOLD = 5;
 /** What a tin more has to bring for a mix to be told beside the one without it, ΔE00. */
 const WORTH_A_TIN = 0.7;

@@ -1,5 +1,6 @@
 import type { Layer } from '../facts/spots';
 import { layerUm } from '../facts/spots';
+import type { Material } from '../model/materialSchema';
 import { colourOver } from './hiding';
 
 /** The colour that a layer is mixed to: what its step says, or else what is usual for its material. */
@@ -9,6 +10,13 @@ export const mixedColour = ({ step, material }: Pick<Layer, 'step' | 'material'>
 /** What lies in fewer places than this leaves the colour of the whole as it was. */
 const MOST_OF_IT = 0.5;
 
+/** The colour that shows once a film lies over another: the one below where it is clear or lies in few places. */
+export const seenOver = (
+  below: string,
+  { material, colour, share, filmUm }: { material: Material; colour: string; share: number; filmUm: number },
+): string =>
+  material.hideUm === undefined || share < MOST_OF_IT ? below : colourOver(below, colour, material, filmUm);
+
 /**
  * The colour a stack shows, each film over what is below it; undefined where nothing that lies on most of it has a colour of its
  * own and the ground has none.
@@ -16,8 +24,9 @@ const MOST_OF_IT = 0.5;
  */
 export function seenColour(layers: readonly Layer[], ground?: string): string | undefined {
   return layers.reduce((below: string | undefined, layer) => {
-    if (layer.material.hideUm === undefined || layer.share < MOST_OF_IT) return below;
+    const { material, share } = layer;
     const colour = mixedColour(layer);
-    return below === undefined ? colour : colourOver(below, colour, layer.material, layerUm(layer));
+    if (below !== undefined) return seenOver(below, { material, colour, share, filmUm: layerUm(layer) });
+    return material.hideUm === undefined || share < MOST_OF_IT ? undefined : colour;
   }, ground);
 }

@@ -1,5 +1,15 @@
 <script setup lang="ts">
-import { idFromName, isCatalogueId, type Fault, type Material, type OwnMaterial } from '@fixatum/core';
+import {
+  comesInColours,
+  idFromName,
+  isCatalogueId,
+  pigmentIds,
+  pigmentTable,
+  type Fault,
+  type Material,
+  type OwnMaterial,
+  type PigmentId,
+} from '@fixatum/core';
 import { reactive, ref, watch } from 'vue';
 import { api, faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -22,13 +32,18 @@ const fields = [
   { key: 'maxC', label: 'Hottest', suffix: '°C' },
   { key: 'maxRhPct', label: 'Dampest', suffix: '%' },
 ] as const;
+const pigments = pigmentIds.map((value) => ({
+  value,
+  title: `${pigmentTable[value].name} (${pigmentTable[value].index})`,
+}));
 type Key = (typeof fields)[number]['key'];
 interface TinForm {
   name: string;
   recoat: string;
+  pigments: PigmentId[];
   numbers: Partial<Record<Key, number | string>>;
 }
-const form = reactive<TinForm>({ name: '', recoat: '', numbers: {} });
+const form = reactive<TinForm>({ name: '', recoat: '', pigments: [], numbers: {} });
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
@@ -40,6 +55,7 @@ watch(
     const { material } = props;
     form.name = isCatalogueId(material.id) ? `My ${material.name.toLowerCase()}` : material.name;
     form.recoat = material.recoat ?? '';
+    form.pigments = [...(material.pigments ?? [])];
     form.numbers = Object.fromEntries(fields.map(({ key }) => [key, material[key]]));
   },
   { immediate: true },
@@ -63,6 +79,9 @@ async function save(): Promise<void> {
   }
   if (form.recoat.trim() === '' || form.recoat.trim() === base.recoat) delete own.recoat;
   else own.recoat = form.recoat.trim();
+  // None named: its colour tells.
+  if (form.pigments.length === 0) delete own.pigments;
+  else own.pigments = form.pigments;
   saving.value = true;
   faults.value = [];
   try {
@@ -97,6 +116,18 @@ async function save(): Promise<void> {
           hint="30- means from half an hour on; 15-60|2880- within the hour or after two days"
           persistent-hint
           class="mb-4"
+        />
+        <v-select
+          v-if="comesInColours(material)"
+          v-model="form.pigments"
+          multiple
+          chips
+          closable-chips
+          label="Pigments that its label names"
+          hint="They say how it covers and tints; without them its colour does"
+          persistent-hint
+          class="mb-4"
+          :items="pigments"
         />
         <div class="grid">
           <v-text-field

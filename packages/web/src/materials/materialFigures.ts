@@ -1,4 +1,12 @@
-import { methodWords, parseRecoat, sayWait, traitWords, type Material } from '@fixatum/core';
+import {
+  comesInColours,
+  methodWords,
+  parseRecoat,
+  pigmentTable,
+  sayWait,
+  traitWords,
+  type Material,
+} from '@fixatum/core';
 import { roleWords } from '../shared/words';
 
 const wait = (minutes: number | undefined) => (minutes === undefined ? '–' : sayWait(minutes));
@@ -47,6 +55,16 @@ export const materialFigures: [
     'elongationPct',
   ],
   ['Sheen', 'Gloss units at 60°', (m) => (m.sheenGu === undefined ? '–' : String(m.sheenGu)), 'sheenGu'],
+  [
+    'Hides at',
+    'Dry film that hides what is below; with an average pigment where it comes in many colours',
+    (m) =>
+      m.hideUm === undefined
+        ? 'clear'
+        : `${m.hideUm} µm${m.pigments?.length ? `, with ${m.pigments.map((id) => pigmentTable[id].name.toLowerCase()).join(', ')}` : comesInColours(m) ? ', by its colour' : ''}`,
+    'hideUm',
+    'pigments',
+  ],
   ['Touch-dry', 'At 21 °C, 50 % humidity', (m) => wait(m.touch), 'touch'],
   ['Next coat', 'Recoat windows', recoatWords, 'recoat'],
   ['Tape-safe', 'When tape may go on', (m) => wait(m.tape), 'tape'],

@@ -112,7 +112,7 @@ const spoken = computed(
           class="layer"
           :class="{ broken: layer.where }"
           :style="{ flex: layer.dftUm, '--over': run.over }"
-          :title="`${layer.name}: ${[layer.where, layer.word].filter(Boolean).join(', ')}, ${Math.round(layer.dftUm)} µm dry`"
+          :title="`${layer.name}: ${[layer.where, layer.word].filter(Boolean).join(', ')}, ${Math.round(layer.dftUm)} µm dry, shows as ${layer.seen}`"
         >
           <div
             v-for="patch in layer.patches"
@@ -120,12 +120,17 @@ const spoken = computed(
             class="film patch"
             :class="[
               layer.state ?? 'planned',
-              { glossy: (layer.sheenGu ?? 0) > 40, rounded: layer.where && depth === 0 },
+              {
+                glossy: (layer.sheenGu ?? 0) > 40,
+                rounded: layer.where && depth === 0,
+                shows: depth === 0 && layer.seen !== layer.colour,
+              },
             ]"
             :style="{
               left: `${patch.from * 100}%`,
               width: `${patch.width * 100}%`,
               '--paint': layer.colour,
+              '--seen': layer.seen,
             }"
           />
         </div>
@@ -186,6 +191,11 @@ const spoken = computed(
   position: absolute;
   inset-block: 0;
   box-shadow: inset 0 1px 0 rgb(0 0 0 / 35%);
+}
+
+/* What is seen of it from above, where what is below shines through. */
+.patch.shows:not(.planned) {
+  border-top: 3px solid var(--seen);
 }
 
 .patch.rounded {

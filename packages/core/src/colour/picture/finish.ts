@@ -271,21 +271,22 @@ class States {
       }
       return { p, q };
     });
-    const made = new Map<number, number>();
+    // What was there before the layer is all that it is laid over.
+    const made = new Int32Array(this.list.length * (LEVELS + 1)).fill(-1);
     return (state, film, at) => {
       // Between two levels now one and now the other, so that no steps are seen.
       const level = Math.min(LEVELS, Math.floor((film / THICKEST) * LEVELS + grain(at)));
       if (level === 0) return state;
       const key = state * (LEVELS + 1) + level;
-      const known = made.get(key);
-      if (known !== undefined) return known;
+      const known = made[key]!;
+      if (known >= 0) return known;
       const { p, q } = tables[level]!;
       const below = this.list[state]!.spectrum;
       const seen = new Array<number>(BANDS);
       for (let band = 0; band < BANDS; band += 1)
         seen[band] = (1 - below[band]! * p[band]!) / (q[band]! - below[band]!);
       const next = this.of(seen);
-      made.set(key, next);
+      made[key] = next;
       return next;
     };
   }

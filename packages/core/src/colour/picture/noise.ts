@@ -53,11 +53,18 @@ export function noiseField(seed: number, size: number, waves: number, octaves = 
  * Reads a field at a place, between its cells too. @param x, y in sides of the field; whole sides on it is the same again
  */
 export function noiseAt({ size, values }: NoiseField, x: number, y: number): number {
-  const [fx, fy] = [(x - Math.floor(x)) * size, (y - Math.floor(y)) * size];
-  const [x0, y0] = [Math.floor(fx) % size, Math.floor(fy) % size];
-  const [x1, y1] = [(x0 + 1) % size, (y0 + 1) % size];
-  const [dx, dy] = [fx - Math.floor(fx), fy - Math.floor(fy)];
-  const top = values[y0 * size + x0]! * (1 - dx) + values[y0 * size + x1]! * dx;
-  const below = values[y1 * size + x0]! * (1 - dx) + values[y1 * size + x1]! * dx;
+  // Read for every pixel of every coat: nothing is made on the way.
+  const fx = (x - Math.floor(x)) * size;
+  const fy = (y - Math.floor(y)) * size;
+  const left = Math.floor(fx);
+  const over = Math.floor(fy);
+  const dx = fx - left;
+  const dy = fy - over;
+  const x0 = left % size;
+  const x1 = (left + 1) % size;
+  const row = (over % size) * size;
+  const next = ((over + 1) % size) * size;
+  const top = values[row + x0]! * (1 - dx) + values[row + x1]! * dx;
+  const below = values[next + x0]! * (1 - dx) + values[next + x1]! * dx;
   return top * (1 - dy) + below * dy;
 }
