@@ -214,7 +214,7 @@ const zoneWords = computed(() =>
         </div>
         <label v-for="side in sides" :key="side.word"
           >{{ side.word }}
-          <select v-model="side.shown.what">
+          <select v-model="side.shown.what" :aria-label="side.word">
             <option v-for="one in side.plain" :key="one.value" :value="one.value">{{ one.title }}</option>
             <optgroup label="In a look">
               <option v-for="look in looks.all" :key="look.id" :value="`look:${look.id}`">
