@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Build, LogEntry, Piece } from '@fixatum/core';
+import { changePalette, type Build, type LogEntry, type Piece } from '@fixatum/core';
 import type { Express } from 'express';
 import sharp from 'sharp';
 import request from 'supertest';
@@ -421,10 +421,33 @@ describe('a patch', () => {
     expect(undone.body.build).toEqual(JSON.parse(await demoText()));
   });
 
+  it('of a colour takes all its steps along as one change, over a restart, and is taken back as one', async () => {
+    const { id, etag } = await imported();
+    const before = (await get(`/api/builds/${id}`)).build as Build;
+    const enamel = before.palette!.find(({ name }) => name === 'Sea-green enamel')!;
+    const change = changePalette(before, { ...enamel, colour: '#224455' });
+    const sent = await request(app)
+      .post(`/api/builds/${id}/patch`)
+      .set('if-match', etag)
+      .send({ label: 'Changed: Sea-green enamel', change });
+    expect(sent.status).toBe(200);
+    const inIt = ({ pieces }: Build) =>
+      pieces.flatMap(({ steps }) => steps.filter(({ palette }) => palette === enamel.id));
+    await reopen();
+    const after = (await get(`/api/builds/${id}`)).build as Build;
+    expect(inIt(after).length).toBeGreaterThan(1);
+    expect(inIt(after).every(({ colour }) => colour === '#224455')).toBe(true);
+    // What is begun follows no more, and keeps the colour that is laid.
+    expect(inIt(after).length).toBeLessThan(inIt(before).length);
+    await request(app).post(`/api/builds/${id}/undo`).send({});
+    expect((await get(`/api/builds/${id}`)).build).toEqual(before);
+  });
+
   it.each([
     ['nowhere', [{ op: 'replace', path: '/pieces/99/name', value: 'x' }]],
     ['to what can not be', [{ op: 'add', path: '/pieces/0/quantity', value: -1 }]],
     ['by an unknown word', [{ op: 'dance', path: '/pieces/0' }]],
+    ['to a colour that no palette has', [{ op: 'add', path: '/pieces/0/steps/5/palette', value: 'gone' }]],
   ])('is refused when it leads %s', async (_what, change) => {
     const { id } = await imported();
     expect((await request(app).post(`/api/builds/${id}/patch`).send({ label: 'x', change })).status).toBe(

@@ -51,6 +51,8 @@ const CHOICES_KEPT = 12;
 /** Choices that get a tin more. */
 const CHOICES_WIDENED = 40;
 const RECIPES_TOLD = 5;
+/** From this difference on a mix is another colour, ΔE00. */
+const ANOTHER_COLOUR = 10;
 /** What a tin more has to bring for a mix to be told beside the one without it, ΔE00. */
 const WORTH_A_TIN = 0.7;
 
@@ -101,8 +103,11 @@ export function recipesFor(
       return !seen.has(key) && seen.add(key);
     });
   const told: Found[] = [];
-  for (const one of each)
-    if (told.length < RECIPES_TOLD && !told.some((other) => addsNothing(one, other))) told.push(one);
+  for (const one of each) {
+    // Another colour is no mix of this one; the best there is, is told whatever it comes to.
+    const isIt = told.length === 0 || one.deltaE < ANOTHER_COLOUR;
+    if (isIt && told.length < RECIPES_TOLD && !told.some((other) => addsNothing(one, other))) told.push(one);
+  }
   const closest = each.reduce<Found | undefined>(
     (best, one) => (best && best.deltaE <= one.deltaE ? best : one),
     undefined,

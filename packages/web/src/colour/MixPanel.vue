@@ -6,6 +6,7 @@ import {
   corrections,
   DROPS_A_ML,
   has,
+  mixFor,
   mixedFrom,
   mixedHideUm,
   mixedMl,
@@ -29,6 +30,7 @@ import NumberField from '../shared/NumberField.vue';
 import { later } from '../shared/later';
 import { useNotice } from '../shared/notice';
 import { useShelf } from '../shelf/useShelf';
+import { recipeWords } from '../shelf/mixWords';
 import { offWords } from './roles';
 
 const MixDialog = later(() => import('../shelf/MixDialog.vue'));
@@ -195,6 +197,9 @@ const kept = computed(() => ({
     .map(({ material, colour, parts }) => ({ material: material.id, colour, parts })),
 }));
 
+/** The mix by which it is made, where one is written down. */
+const written = computed(() => mixFor(store.build?.mixes, usedAs.value?.id ?? '', props.colour));
+
 const wrong = ref<Wrong | ''>('');
 const first = computed(() => recipes.value[0]);
 const fixes = computed(() => {
@@ -211,6 +216,9 @@ const fixes = computed(() => {
 <template>
   <section aria-labelledby="mix-title" data-testid="mix-panel">
     <h2 id="mix-title">What mixes it</h2>
+    <p v-if="written" data-testid="written-mix">
+      Written down as <strong>{{ written.name }}</strong>: {{ recipeWords(written, store.materials) }}
+    </p>
     <div class="tins" role="group" aria-label="Tins to mix from">
       <button
         v-for="tin in tins"

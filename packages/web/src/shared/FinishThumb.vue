@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reliefFor, type Piece } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
-import { get, set } from 'idb-keyval';
+import { clear, createStore, get, keys, set } from 'idb-keyval';
 import { computed, onBeforeUnmount, ref } from 'vue';
 import { useBuild } from './build';
 import { inColourWorker } from './colourWorker';
@@ -25,6 +25,9 @@ const wanted = computed(() => {
     build: { materials, log: log.filter((entry) => entry.piece === id) },
   };
 });
+/** In a place of their own, which is emptied when it gets full: what is gone is painted again. */
+const pictures = createStore('fixatum-finishes', 'pictures');
+const MOST_KEPT = 300;
 /** Pictures of before are painted anew when they would come out otherwise. */
 const PAINTED_BY = 1;
 async function keyOf(text: string): Promise<string> {
@@ -39,7 +42,7 @@ async function paint(): Promise<void> {
   const { px, relief, piece, build } = plain(wanted.value);
   try {
     const key = await keyOf(JSON.stringify(wanted.value));
-    let picture = await get<Blob>(key);
+    let picture = await get<Blob>(key, pictures);
     if (!picture) {
       const pixels = await inColourWorker((remote) =>
         remote.finishStill({ build, piece, relief, size: px, light: 'daylight' }),
@@ -48,7 +51,8 @@ async function paint(): Promise<void> {
       const canvas = new OffscreenCanvas(px, px);
       canvas.getContext('2d')?.putImageData(new ImageData(new Uint8ClampedArray(pixels), px, px), 0, 0);
       picture = await canvas.convertToBlob({ type: 'image/webp', quality: 0.9 });
-      await set(key, picture);
+      if ((await keys(pictures)).length >= MOST_KEPT) await clear(pictures);
+      await set(key, picture, pictures);
     }
     if (own !== ticket) return;
     release();
