@@ -29,7 +29,7 @@ const wanted = computed(() => {
 const pictures = createStore('fixatum-finishes', 'pictures');
 const MOST_KEPT = 300;
 /** Pictures of before are painted anew when they would come out otherwise. */
-const PAINTED_BY = 1;
+const PAINTED_BY = 2;
 async function keyOf(text: string): Promise<string> {
   const bytes = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
   return `finish ${PAINTED_BY} ${[...new Uint8Array(bytes)].map((one) => one.toString(16).padStart(2, '0')).join('')}`;

@@ -1,5 +1,5 @@
 import type { Placement } from '../../model/placementIds';
-import { noiseAt, noiseField } from './noise';
+import { noiseField, noisePixels, shiftedAt } from './noise';
 import type { Relief } from './relief';
 
 /** How much of a coat lies on each pixel of a relief, 0 to 1, row by row. */
@@ -68,15 +68,23 @@ export function coverageOf(
   }
   // What lies all over but not on all of it has gaps where it happens.
   const { score, soft } = ways[placement === 'all' ? 'patches' : placement];
-  const coarse = noiseField(1, NOISE_SIZE, 5, 3);
-  const fine = noiseField(2, NOISE_SIZE, 22, 2);
-  const [du, dv] = shiftOf(seed);
+  const coarse = noisePixels(noiseField(1, NOISE_SIZE, 5, 3), size);
+  const fine = noisePixels(noiseField(2, NOISE_SIZE, 22, 2), size);
+  const [dx, dy] = shiftOf(seed, size);
   const values = new Float32Array(places.length);
   let [least, most] = [Infinity, -Infinity];
   for (let n = 0; n < places.length; n += 1) {
     const at = places[n]!;
-    const [u, v] = [((at % size) + 0.5) / size, (Math.floor(at / size) + 0.5) / size];
-    const value = score(relief, at, u, v, noiseAt(coarse, u + du, v + dv), noiseAt(fine, u + dv, v + du));
+    const x = at % size;
+    const y = (at - x) / size;
+    const value = score(
+      relief,
+      at,
+      (x + 0.5) / size,
+      (y + 0.5) / size,
+      coarse[shiftedAt(x, y, dx, dy, size)]!,
+      fine[shiftedAt(x, y, dy, dx, size)]!,
+    );
     values[n] = value;
     if (value < least) least = value;
     if (value > most) most = value;
@@ -111,8 +119,8 @@ export function borderOf(values: Float32Array, share: number, least: number, mos
   return least + (bin / BINS) * spread;
 }
 
-/** Where in the noise a coat starts: another place for every seed. */
-export const shiftOf = (seed: number): readonly [number, number] => [
-  (seed * 0.618034 + 0.137) % 1,
-  (seed * 0.754878 + 0.291) % 1,
+/** Where in the noise a coat starts, in pixels of a picture: another place for every seed. */
+export const shiftOf = (seed: number, size: number): readonly [number, number] => [
+  Math.floor(((seed * 0.618034 + 0.137) % 1) * size),
+  Math.floor(((seed * 0.754878 + 0.291) % 1) * size),
 ];

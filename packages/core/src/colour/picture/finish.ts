@@ -11,7 +11,7 @@ import { paintFigures } from '../paint';
 import { mixedColour } from '../seenColour';
 import { BANDS, spectrumOf, xyzOf, type Spectrum } from '../spectrum';
 import { borderOf, coverageOf, shiftOf } from './coverage';
-import { noiseAt, noiseField } from './noise';
+import { noiseField, noisePixels, shiftedAt } from './noise';
 import type { Relief } from './relief';
 
 /** A layer as it is drawn: plain data, which can be sent to a worker. */
@@ -317,14 +317,17 @@ function marksOf(
   // A brush that is nearly dry leaves paint in threads, with bare places between.
   const isDry = method === 'dry-brush';
   const isSponged = method === 'sponge' || method === 'stipple';
-  const field = noiseField(sprays ? 5 : isSponged ? 4 : 3, NOISE_SIZE, sprays ? 40 : isSponged ? 26 : 30, 2);
-  const [du, dv] = shiftOf(seed);
   // Strokes run across, and are many times as long as they are wide.
-  const along = isDry || (!sprays && !isSponged && drags) ? 0.12 : 1;
+  const isStroked = isDry || (!sprays && !isSponged && drags);
+  const waves = sprays ? 40 : isSponged ? 26 : 30;
+  const field = noiseField(sprays ? 5 : isSponged ? 4 : 3, NOISE_SIZE, waves, 2, isStroked ? 4 : waves);
+  const noise = noisePixels(field, size);
+  const [dx, dy] = shiftOf(seed, size);
+  const [middle, sway] = isDry ? [0.75, 1.9] : [1, depth * 1.3];
   const marks = new Float32Array(size * size);
   for (const at of places) {
-    const noise = noiseAt(field, ((at % size) / size) * along + du, Math.floor(at / size) / size + dv);
-    const share = isDry ? 0.75 + noise * 1.9 : 1 + noise * depth * 1.3;
+    const x = at % size;
+    const share = middle + noise[shiftedAt(x, (at - x) / size, dx, dy, size)]! * sway;
     marks[at] = Math.min(THICKEST, Math.max(0, share));
   }
   return marks;

@@ -13,10 +13,16 @@ const known = new Map<string, NoiseField>();
 /**
  * Smooth noise that is the same for the same seed. Its edges meet, so that it can be shifted and repeated.
  * @param size cells along a side
- * @param waves how many humps along a side; every octave after the first has twice as many, half as high
+ * @param waves how many humps along a side, or down it where there are fewer across; every octave after the first has twice as many, half as high
  */
-export function noiseField(seed: number, size: number, waves: number, octaves = 3): NoiseField {
-  const key = `${seed} ${size} ${waves} ${octaves}`;
+export function noiseField(
+  seed: number,
+  size: number,
+  waves: number,
+  octaves = 3,
+  wavesAcross = waves,
+): NoiseField {
+  const key = `${seed} ${size} ${waves} ${octaves} ${wavesAcross}`;
   const found = known.get(key);
   if (found) return found;
   const random = xoroshiro128plus(seed);
@@ -25,19 +31,20 @@ export function noiseField(seed: number, size: number, waves: number, octaves = 
   let sum = 0;
   for (let y = 0; y < size; y += 1)
     for (let x = 0; x < size; x += 1) {
-      let [value, height, reach] = [0, 1, waves / (2 * Math.PI)];
+      let [value, height, reach, wide] = [0, 1, waves / (2 * Math.PI), wavesAcross / (2 * Math.PI)];
       const [across, down] = [(2 * Math.PI * x) / size, (2 * Math.PI * y) / size];
       for (let octave = 0; octave < octaves; octave += 1) {
         value +=
           height *
           noise(
-            Math.cos(across) * reach,
-            Math.sin(across) * reach,
+            Math.cos(across) * wide,
+            Math.sin(across) * wide,
             Math.cos(down) * reach,
             Math.sin(down) * reach,
           );
         height /= 2;
         reach *= 2;
+        wide *= 2;
       }
       values[y * size + x] = value;
       sum += value;
@@ -68,3 +75,22 @@ export function noiseAt({ size, values }: NoiseField, x: number, y: number): num
   const below = values[next + x0]! * (1 - dx) + values[next + x1]! * dx;
   return top * (1 - dy) + below * dy;
 }
+
+const drawnOut = new WeakMap<NoiseField, Map<number, Float32Array>>();
+
+/** A field as large as a picture, pixel by pixel: it can be shifted by whole pixels, as its edges meet. */
+export function noisePixels(field: NoiseField, size: number): Float32Array {
+  const own = drawnOut.get(field) ?? new Map<number, Float32Array>();
+  drawnOut.set(field, own);
+  const found = own.get(size);
+  if (found) return found;
+  const pixels = new Float32Array(size * size);
+  for (let y = 0; y < size; y += 1)
+    for (let x = 0; x < size; x += 1) pixels[y * size + x] = noiseAt(field, x / size, y / size);
+  own.set(size, pixels);
+  return pixels;
+}
+
+/** Where a pixel is in a picture that was shifted by whole pixels. */
+export const shiftedAt = (x: number, y: number, dx: number, dy: number, size: number): number =>
+  ((y + dy) % size) * size + ((x + dx) % size);
