@@ -1,7 +1,8 @@
 import { catalogueById } from '../materials/catalogue';
 import { colourDistance } from './distance';
 import { filmReflectance } from './film';
-import { coatsToHide, colourOver, thinnestUm } from './hiding';
+import type { Method } from '../model/methods';
+import { coatsToHide, colourOver, coverGrades, thinnestUm } from './hiding';
 import { paintFigures } from './paint';
 
 const craft = catalogueById.get('craft-acrylic')!;
@@ -55,6 +56,32 @@ describe('hiding', () => {
     // The dear yellow that hides is one that its label names.
     const bismuth = { ...craft, pigments: ['bismuth-yellow' as const] };
     expect(coatsToHide('#1c1c1e', '#f2c418', bismuth, laying())).toBe(3);
+  });
+
+  it('goes by how evenly each method lays', () => {
+    // docs/domain.md, "Colour": what lies in the thinnest streaks of one coat of 100 µm.
+    const streak = (method: Method) => Math.round(thinnestUm({ coatUm: 100, method }, 1));
+    expect(
+      (['brush', 'foam-brush', 'sponge', 'stipple', 'aerosol', 'airbrush', 'dip', 'dry-brush'] as const).map(
+        streak,
+      ),
+    ).toEqual([50, 70, 75, 70, 85, 90, 90, 30]);
+  });
+
+  it('is graded: paint hides what is below, a metal has its depth from it', () => {
+    const of = (id: string, off: number, offInStreaks: number) => {
+      const { wanted, enough, slight } = coverGrades(catalogueById.get(id)!);
+      return [wanted, enough, slight].map((grade) => grade({ off, offInStreaks }));
+    };
+    expect(of('craft-acrylic', 0.5, 1.9)).toEqual([true, true, true]);
+    expect(of('craft-acrylic', 1.9, 5.9)).toEqual([false, true, true]);
+    expect(of('craft-acrylic', 4.9, 5.9)).toEqual([false, false, true]);
+    expect(of('craft-acrylic', 4.9, 6.1)).toEqual([false, false, false]);
+    expect(of('craft-acrylic', 5.1, 5.9)).toEqual([false, false, false]);
+    expect(of('acrylic-metallic', 4.9, 5.9)).toEqual([true, true, true]);
+    expect(of('acrylic-metallic', 9.9, 11.9)).toEqual([false, false, true]);
+    expect(of('acrylic-metallic', 10.1, 11.9)).toEqual([false, false, false]);
+    expect(of('acrylic-metallic', 9.9, 12.1)).toEqual([false, false, false]);
   });
 
   it('ends at the mixed colour', () => {

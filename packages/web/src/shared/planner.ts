@@ -1,8 +1,7 @@
 import type { Around, Build, Piece, VariantOutcome, WarmStart } from '@fixatum/core';
-import { proxy, type Remote } from 'comlink';
-import type { CoreWork } from './offThread/coreWorker';
+import { proxy } from 'comlink';
 import type { TakeView } from './offThread/planWork';
-import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
+import { keptWorker, plain } from './offThread/workerLink';
 
 /** What a plan is made from: the build, the present in epoch minutes, what it is planned amid, and the plan before. */
 export interface PlanGround {
@@ -12,21 +11,8 @@ export interface PlanGround {
   warm?: WarmStart | undefined;
 }
 
-let link: WorkerLink | undefined;
-
-/** The worker that plans; one that broke down is replaced the next time. */
-async function inWorker<T>(work: (remote: Remote<CoreWork>) => Promise<T>): Promise<T> {
-  const own = (link ??= openWorker('planner'));
-  try {
-    return await own.run(work);
-  } catch (error) {
-    if (error instanceof WorkerBroken) {
-      own.end();
-      if (link === own) link = undefined;
-    }
-    throw error;
-  }
-}
+/** The worker that plans. */
+const inWorker = keptWorker('planner');
 
 let newest = 0;
 

@@ -30,5 +30,22 @@ export function openWorker(name: string): WorkerLink {
   return { run: (work) => Promise.race([work(remote), broken]), end: () => worker.terminate() };
 }
 
+/** Runs work in one worker that is started when it is first wanted; one that broke down is replaced the next time. */
+export function keptWorker(name: string): WorkerLink['run'] {
+  let link: WorkerLink | undefined;
+  return async (work) => {
+    const own = (link ??= openWorker(name));
+    try {
+      return await own.run(work);
+    } catch (error) {
+      if (error instanceof WorkerBroken) {
+        own.end();
+        if (link === own) link = undefined;
+      }
+      throw error;
+    }
+  };
+}
+
 /** A copy without reactivity, which can be sent to a worker. */
 export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
