@@ -1,4 +1,4 @@
-import { edgeOf, methodOf, zoneIdsOf } from '../model/stepSpots';
+import { borderMm, edgeOf, methodOf, zoneIdsOf } from '../model/stepSpots';
 import { methodTable, type Method } from '../model/methods';
 import type { Material } from '../model/materialSchema';
 import { placementOf, placementTable } from '../model/placements';
@@ -18,11 +18,11 @@ export function reachesOver(step: Step, material: Material | undefined): boolean
 }
 
 /**
- * The tape between two groups of zones of a piece, mm: where they meet is not known in detail, but it is no longer than the outline
- * of either.
+ * The tape between two groups of zones of a piece, mm: along where they meet. Where that is not known from a drawing, it is no longer than
+ * the outline of either.
  */
 export const tapeBetweenMm = (piece: Piece, covered: readonly string[], painted: readonly string[]): number =>
-  Math.min(edgeOf(piece, covered), edgeOf(piece, painted));
+  borderMm(piece, covered, painted) ?? Math.min(edgeOf(piece, covered), edgeOf(piece, painted));
 
 /**
  * The tape that a mask step of zones takes, mm: along what is painted until it is pulled. Where that is nothing, or is not known,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cleanings } from './cleanings';
+import { drawingSchema } from './drawingSchema';
 import { filmGrades } from './filmGrades';
 import { lookOvers } from './lookOvers';
 import { methods } from './methods';
@@ -100,12 +101,19 @@ export const zoneSchema = z.looseObject({
   name,
   share: z.number().positive('a share is more than zero').max(1, 'a share is at most 1'),
   edgeMm: z.number().min(0).max(1_000_000).optional(),
+  /** Where it meets other zones, and for how long; known from a drawing or a mesh. */
+  borders: z
+    .array(z.looseObject({ zone: id, mm: z.number().min(0).max(1_000_000) }))
+    .max(100)
+    .optional(),
   wantsSheen: z.enum(sheenClasses).optional(),
   /** What it is in the finish, where its size does not tell. */
   role: z.enum(zoneRoles).optional(),
   /** The colour it is to have; what its steps lay says more. */
   colour: colour.optional(),
 });
+
+const lengthMm = z.number().min(0, 'not less than nothing').max(1_000_000, 'at most 1 km');
 
 export const pieceSchema = z.looseObject({
   id,
@@ -126,6 +134,17 @@ export const pieceSchema = z.looseObject({
     stretchPct: z.number().min(0).max(500, 'at most 500 %').optional(),
   }),
   faces: z.looseObject({ outer: faceSchema, inner: faceSchema.optional() }),
+  /** What it looks like laid flat; its area, lengths and zones follow from it. */
+  drawing: drawingSchema.optional(),
+  /** Lengths of one, mm: all cut edges, those of them that stay open, glued seams, and grooves. */
+  lengths: z
+    .looseObject({
+      outlineMm: lengthMm.optional(),
+      openMm: lengthMm.optional(),
+      seamMm: lengthMm.optional(),
+      grooveMm: lengthMm.optional(),
+    })
+    .optional(),
   flex: z
     .array(
       z.looseObject({

@@ -56,8 +56,8 @@ describe('where a coat goes', () => {
   ] as const)('%s covers %d of the area', (placement, share) => {
     const one = step('base', 'flex-acrylic', { placement });
     const material = entryOf(catalogueById, 'flex-acrylic');
-    expect(coveredShare(one, material, 'brush', 600, 900)).toBeCloseTo(share, 10);
-    expect(coveredShare({ ...one, coversPct: 45 }, material, 'brush', 600, 900)).toBe(0.45);
+    expect(coveredShare(one, material, 'brush', 600, { edgesMm: 900 })).toBeCloseTo(share, 10);
+    expect(coveredShare({ ...one, coversPct: 45 }, material, 'brush', 600, { edgesMm: 900 })).toBe(0.45);
   });
 
   const washed = (changes: Partial<Step> = {}, piece: Partial<Piece> = {}) =>

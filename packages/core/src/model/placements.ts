@@ -11,8 +11,8 @@ export interface PlacementDefinition {
   words: string;
   /** On a menu. */
   word: string;
-  /** The share of the area that it covers; or how wide a band it is along the edges, mm. */
-  covers: { share: number } | { bandMm: number };
+  /** The share of the area that it covers; or how wide a band it is along lengths that are known, mm. */
+  covers: { share: number } | { bandMm: number; along: keyof Lengths; share?: number };
   /** It is put there by hand, spot by spot, so that a zone's edge is easily kept. */
   isDabbed?: boolean;
 }
@@ -22,13 +22,18 @@ export const placementTable: Readonly<Record<Placement, PlacementDefinition>> = 
   all: { word: 'all over', words: '', covers: { share: 1 } },
   recesses: { word: 'recesses', words: 'into the recesses', covers: { share: 0.3 }, isDabbed: true },
   'high-points': { word: 'high points', words: 'on the high points', covers: { share: 0.2 }, isDabbed: true },
-  edges: { word: 'edges', words: 'along the edges', covers: { bandMm: 6 }, isDabbed: true },
-  lines: { word: 'lines', words: 'in lines', covers: { bandMm: 2 }, isDabbed: true },
+  edges: { word: 'edges', words: 'along the edges', covers: { bandMm: 6, along: 'edgesMm' }, isDabbed: true },
+  lines: { word: 'lines', words: 'in lines', covers: { bandMm: 2, along: 'groovesMm' }, isDabbed: true },
   'worn-spots': { word: 'worn spots', words: 'on worn spots', covers: { share: 0.08 }, isDabbed: true },
   splatter: { word: 'splatter', words: 'as splatter', covers: { share: 0.1 } },
   fade: { word: 'a fade', words: 'as a fade', covers: { share: 0.5 } },
   patches: { word: 'patches', words: 'in patches', covers: { share: 0.6 } },
-  seams: { word: 'seams', words: 'on the seams', covers: { share: 0.1 }, isDabbed: true },
+  seams: {
+    word: 'seams',
+    words: 'on the seams',
+    covers: { bandMm: 10, along: 'seamsMm', share: 0.1 },
+    isDabbed: true,
+  },
   spots: { word: 'single spots', words: 'only where it needs it', covers: { share: 0.03 }, isDabbed: true },
 };
 
@@ -55,22 +60,30 @@ export function usualPlacement(
 export const placementOf = (step: Step, material: Material | undefined, method: Method): Placement =>
   step.placement ?? usualPlacement(step, material, method);
 
+/** How long what a coat follows is, mm; undefined where it is not known. */
+export interface Lengths {
+  edgesMm: number;
+  groovesMm?: number | undefined;
+  seamsMm?: number | undefined;
+}
+
 /**
- * The share of its area that a step covers, 0 to 1.
+ * The share of its area that a step covers, 0 to 1: of lines along the grooves, or where they are not known along the edges.
  * @param areaCm2 the area of its zones on one face
- * @param edgeMm the length of their edges
  */
 export function coveredShare(
   step: Step,
   material: Material | undefined,
   method: Method,
   areaCm2: number,
-  edgeMm: number,
+  lengths: Lengths,
 ): number {
   if (step.coversPct !== undefined) return step.coversPct / 100;
   const { covers } = placementTable[placementOf(step, material, method)];
-  if ('share' in covers) return covers.share;
-  return areaCm2 > 0 ? Math.min(1, (edgeMm * covers.bandMm) / 100 / areaCm2) : 1;
+  if (!('bandMm' in covers)) return covers.share;
+  const mm = lengths[covers.along] ?? (covers.share === undefined ? lengths.edgesMm : undefined);
+  if (mm === undefined) return covers.share ?? 1;
+  return areaCm2 > 0 ? Math.min(1, (mm * covers.bandMm) / 100 / areaCm2) : 1;
 }
 
 const low = new Set<Placement>(['recesses', 'seams']);

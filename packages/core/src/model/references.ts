@@ -108,6 +108,16 @@ export function referencesOf(build: Build, isMaterial: (id: string) => boolean):
     add('event', [...own, 'event'], piece.event, (id: string) => events.has(id), [...own, 'event']);
     add('piece', [...own, 'mirrors'], piece.mirrors, (id: string) => pieces.has(id), [...own, 'mirrors']);
     const zones = new Set((piece.zones ?? []).map((zone) => zone.id));
+    piece.zones?.forEach((zone, n) =>
+      zone.borders?.forEach((border, k) => {
+        const path: Path = [...own, 'zones', n, 'borders', k];
+        add('zone', [...path, 'zone'], border.zone, (id: string) => zones.has(id), path, piece);
+      }),
+    );
+    piece.drawing?.zones?.forEach((one, n) => {
+      const path: Path = [...own, 'drawing', 'zones', n];
+      add('zone', [...path, 'zone'], one.zone, (id: string) => zones.has(id), path, piece);
+    });
     piece.steps.forEach((step, n) => {
       const path: Path = [...own, 'steps', n];
       add('material', [...path, 'material'], step.material, isMaterial, undefined);

@@ -41,11 +41,26 @@ export function shareOf(piece: Piece, zoneIds: readonly string[]): number {
 const outlineMm = (piece: Piece, share: number): number =>
   4 * Math.sqrt(piece.faces.outer.areaCm2 * 100 * share);
 
-/** The edges of some zones, mm; of a piece without zones, or of all of them, the outline of a square of its area. */
+/** The edges of some zones, mm; of a piece without zones, or of all of them, its outline: as measured, or else that of a square of its area. */
 export function edgeOf(piece: Piece, zoneIds: readonly string[]): number {
   const zones = piece.zones?.filter((zone) => zoneIds.includes(zone.id)) ?? [];
-  if (zones.length === 0) return outlineMm(piece, shareOf(piece, zoneIds));
+  if (zones.length === 0) return piece.lengths?.outlineMm ?? outlineMm(piece, shareOf(piece, zoneIds));
   return zones.reduce((sum, { edgeMm, share }) => sum + (edgeMm ?? outlineMm(piece, share)), 0);
+}
+
+/** Where some zones meet some others, mm; undefined where it is not known of all of them. */
+export function borderMm(
+  piece: Piece,
+  some: readonly string[],
+  others: readonly string[],
+): number | undefined {
+  let sum = 0;
+  for (const { id, borders } of piece.zones ?? []) {
+    if (!some.includes(id)) continue;
+    if (!borders) return undefined;
+    for (const { zone, mm } of borders) if (others.includes(zone)) sum += mm;
+  }
+  return sum;
 }
 
 /** Which pass of a build: one coat of one step on one face of one unit. */

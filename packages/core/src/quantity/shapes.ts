@@ -1,5 +1,5 @@
 import type { Shape } from '../model/shapeSchema';
-import { nth } from '../model/sure';
+import { signedAreaMm2 } from '../shapes/rings';
 
 const MM2_PER_CM2 = 100;
 
@@ -30,12 +30,7 @@ function areaMm2(shape: Shape): number {
     case 'dowel':
       return Math.PI * shape.diameterMm * shape.lengthMm + (Math.PI * shape.diameterMm ** 2) / 2;
     case 'polygon':
-      return Math.abs(
-        shape.pointsMm.reduce((sum, [x, y], at) => {
-          const [nextX, nextY] = nth(shape.pointsMm, (at + 1) % shape.pointsMm.length);
-          return sum + x * nextY - nextX * y;
-        }, 0) / 2,
-      );
+      return Math.abs(signedAreaMm2(shape.pointsMm));
   }
 }
 
