@@ -1,3 +1,4 @@
+import { mirrorPiece } from '../shapes/mirrorPiece';
 import { planBuild } from '../schedule/answers/planBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { parseBuild } from '../materials/parseBuild';
@@ -7,7 +8,6 @@ import {
   joinStep,
   keepLoggedIds,
   mergePieces,
-  mirrorPiece,
   replaceKind,
   stepsFor,
 } from './pieceEdits';

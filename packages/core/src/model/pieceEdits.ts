@@ -41,16 +41,6 @@ export function copyPiece(build: Build, piece: Piece, name: string): Piece {
   return { ...rest, id: idFromName(name, pieceIds(build)), name, steps };
 }
 
-/** The other hand of a piece: the same plan, told apart by left and right where the name says so. */
-export function mirrorPiece(build: Build, piece: Piece): Piece {
-  const swapped = /\bleft\b/i.test(piece.name)
-    ? piece.name.replace(/\bleft\b/i, (word) => (word[0] === 'L' ? 'Right' : 'right'))
-    : /\bright\b/i.test(piece.name)
-      ? piece.name.replace(/\bright\b/i, (word) => (word[0] === 'R' ? 'Left' : 'left'))
-      : `${piece.name}, mirrored`;
-  return { ...copyPiece(build, piece, swapped), mirrors: piece.id };
-}
-
 /** Gives steps to another piece: with ids it does not use yet, without zones and faces it does not have. */
 export function stepsFor(target: Piece, steps: readonly Step[]): Step[] {
   const used = target.steps.map((step) => step.id);

@@ -1,14 +1,6 @@
-import {
-  Clipper,
-  Clipper64,
-  ClipType,
-  EndType,
-  FillRule,
-  JoinType,
-  type Path64,
-  type Paths64,
-} from 'clipper2-ts';
-import { boundsOf, lineMm, ringMm, type Line, type Point, type Ring } from './rings';
+import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
+import Flatbush from 'flatbush';
+import { boundsOf, ringMm, type Line, type Point, type Ring } from './rings';
 
 // The library counts in whole numbers; a hundredth of a thousandth of a millimetre is finer than any knife.
 const STEPS_PER_MM = 10_000;
@@ -53,20 +45,54 @@ export const edgeMm = (area: Area): number => area.reduce((sum, ring) => sum + r
 /** Two edges this near to each other are the same edge, mm. */
 const SAME_EDGE_MM = 0.02;
 
-/** How much of the edge of one area runs along the edge or through the inside of another, mm. */
+/**
+ * How much of the edges of one area runs along edges of another, mm. Both come from one area that was parted, so that what they share differs
+ * by rounding alone.
+ */
 export function sharedEdgeMm(one: Area, other: Area): number {
-  if (one.length === 0 || other.length === 0) return 0;
-  const clipper = new Clipper64();
-  clipper.addOpenSubject(toPaths(one.map((ring) => [...ring, ring[0]!])));
-  clipper.addClip(toPaths(grown(other, SAME_EDGE_MM)));
-  const closed: Paths64 = [];
-  const open: Paths64 = [];
-  clipper.execute(ClipType.Intersection, FillRule.NonZero, closed, open);
-  // A corner that only touches leaves a crumb of twice the tolerance.
-  return fromPaths(open).reduce((sum, line) => {
-    const mm = lineMm(line);
-    return sum + (mm > 8 * SAME_EDGE_MM ? mm : 0);
-  }, 0);
+  const there = stretchesOf(other);
+  if (one.length === 0 || there.length === 0) return 0;
+  const index = new Flatbush(there.length);
+  for (const [ax, ay, bx, by] of there)
+    index.add(Math.min(ax, bx), Math.min(ay, by), Math.max(ax, bx), Math.max(ay, by));
+  index.finish();
+  let sum = 0;
+  for (const own of stretchesOf(one)) {
+    const [ax, ay, bx, by] = own;
+    const near = index.search(
+      Math.min(ax, bx) - SAME_EDGE_MM,
+      Math.min(ay, by) - SAME_EDGE_MM,
+      Math.max(ax, bx) + SAME_EDGE_MM,
+      Math.max(ay, by) + SAME_EDGE_MM,
+    );
+    for (const at of near) sum += alongMm(own, there[at]!);
+  }
+  return sum;
+}
+
+type Stretch = readonly [ax: number, ay: number, bx: number, by: number];
+
+const stretchesOf = (area: Area): Stretch[] =>
+  area.flatMap((ring) =>
+    ring.map(([x, y], at): Stretch => {
+      const [nextX, nextY] = ring[(at + 1) % ring.length]!;
+      return [x, y, nextX, nextY];
+    }),
+  );
+
+/** How much of one stretch has another lying along it, mm. */
+function alongMm([ax, ay, bx, by]: Stretch, [cx, cy, dx, dy]: Stretch): number {
+  const long = Math.hypot(bx - ax, by - ay);
+  if (long === 0) return 0;
+  const [ux, uy] = [(bx - ax) / long, (by - ay) / long];
+  const place = (x: number, y: number) => (x - ax) * ux + (y - ay) * uy;
+  const off = (x: number, y: number) => (x - ax) * -uy + (y - ay) * ux;
+  const [from, to, offFrom, offTo] = [place(cx, cy), place(dx, dy), off(cx, cy), off(dx, dy)];
+  const [low, high] = [Math.max(0, Math.min(from, to)), Math.min(long, Math.max(from, to))];
+  if (high <= low) return 0;
+  // How far off it is at both ends of what they have in common.
+  const offAt = (at: number) => offFrom + ((offTo - offFrom) * (at - from)) / (to - from);
+  return Math.abs(offAt(low)) <= SAME_EDGE_MM && Math.abs(offAt(high)) <= SAME_EDGE_MM ? high - low : 0;
 }
 
 /** Fewer points on the same ring, none of them off by more than so much, mm. */
@@ -78,6 +104,7 @@ export const simplified = (ring: Ring, mm: number): Point[] =>
  * @returns whether it crosses itself, and its loops, the largest first
  */
 export function uncrossed(ring: Ring): { crosses: boolean; loops: Point[][] } {
+  if (isRound(ring)) return { crosses: false, loops: [[...ring]] };
   const around = fromPaths(Clipper.union([toPath(ring)], FillRule.NonZero));
   const own = Math.abs(Clipper.area(toPath(ring)));
   const loops = around
@@ -88,4 +115,20 @@ export function uncrossed(ring: Ring): { crosses: boolean; loops: Point[][] } {
   const size = (right - left) * (bottom - top) * STEPS_PER_MM * STEPS_PER_MM;
   // Rounding moves points by less than this share.
   return { crosses: Math.abs(all - own) > size * 1e-5 || loops.length > 1, loops };
+}
+
+/** Whether a ring turns the same way everywhere, and once round: such a one can't cross itself. */
+function isRound(ring: Ring): boolean {
+  let [turned, sign] = [0, 0];
+  for (let at = 0; at < ring.length; at += 1) {
+    const [ax, ay] = ring[at]!;
+    const [bx, by] = ring[(at + 1) % ring.length]!;
+    const [cx, cy] = ring[(at + 2) % ring.length]!;
+    const [ux, uy, vx, vy] = [bx - ax, by - ay, cx - bx, cy - by];
+    const turn = Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy);
+    if (turn !== 0 && sign !== 0 && turn > 0 !== sign > 0) return false;
+    if (turn !== 0) sign = turn;
+    turned += turn;
+  }
+  return Math.abs(Math.abs(turned) - 2 * Math.PI) < 0.01;
 }

@@ -74,15 +74,21 @@ export function zonePlaces(drawing: Drawing, zoneIds: readonly string[]): ZonePl
   return drawing.parts.flatMap((part, at) => {
     let free: Area = partArea(part);
     const places = new Map<string, Ring[]>();
+    const shapesOf = new Map<string, number>();
     for (const one of [...drawn].reverse()) {
       if (one.part !== at || !zoneIds.includes(one.zone) || one.zone === rest) continue;
       const shape = union([one.ring]);
       const own = common(free, shape);
       if (own.length === 0) continue;
       places.set(one.zone, [...(places.get(one.zone) ?? []), ...own]);
+      shapesOf.set(one.zone, (shapesOf.get(one.zone) ?? 0) + 1);
       free = without(free, shape);
     }
-    const list = [...places].map(([zone, rings]): ZonePlace => ({ zone, part: at, area: union(rings) }));
+    const list = [...places].map(([zone, rings]): ZonePlace => ({
+      zone,
+      part: at,
+      area: shapesOf.get(zone) === 1 ? rings : union(rings),
+    }));
     return free.length > 0 ? [{ zone: rest, part: at, area: free }, ...list] : list;
   });
 }

@@ -1,3 +1,4 @@
+import Flatbush from 'flatbush';
 import { chained } from './chain';
 import { uncrossed } from './clip';
 import {
@@ -123,32 +124,39 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
   const once = withoutTwins(closed);
   const outlines: (FoundOutline & { bounds: Bounds })[] = [];
   /** How deep each cut outline lies in others that are cut, and what each hole is in. */
-  const depths: { closed: Closed; depth: number; owner: number | undefined }[] = [];
-  for (const one of once) {
-    const around = depths.filter(({ closed: other }) => lies(one, other));
-    const nearest = around[around.length - 1];
+  const depths = new Map<number, { closed: Closed; depth: number; owner: number }>();
+  const index = indexOf(once);
+  /** The smallest cut outline that something lies in, of those larger than it. */
+  const around = (one: Placed, before: number) => {
+    const [x, y] = one.tells;
+    const near = index?.search(x, y, x, y, (at) => at < before && depths.has(at)) ?? [];
+    const inner = Math.max(-1, ...near.filter((at) => lies(one, once[at]!)));
+    return depths.get(inner);
+  };
+  once.forEach((one, at) => {
+    const nearest = around(one, at);
     if (one.use === 'groove') {
-      if (nearest?.owner !== undefined) outlines[nearest.owner]!.grooves.push([...one.ring, one.ring[0]!]);
-      continue;
+      if (nearest) outlines[nearest.owner]!.grooves.push([...one.ring, one.ring[0]!]);
+      return;
     }
     const drawnOn = nearest !== undefined && one.use === undefined && nearest.closed.kind !== one.kind;
     if (one.use === 'zone' || drawnOn) {
-      if (nearest?.owner !== undefined && one.areaCm2 >= LEAST_HOLE_CM2)
+      if (nearest && one.areaCm2 >= LEAST_HOLE_CM2)
         outlines[nearest.owner]!.zones.push({ kind: one.kind, ring: one.ring, name: undefined });
-      continue;
+      return;
     }
     const depth = nearest ? nearest.depth + 1 : 0;
-    if (depth % 2 === 1) {
-      if (one.areaCm2 < LEAST_HOLE_CM2) continue;
-      outlines[nearest!.owner!]!.holes.push(one.ring);
-      depths.push({ closed: one, depth, owner: nearest!.owner });
-      continue;
+    if (nearest && depth % 2 === 1) {
+      if (one.areaCm2 < LEAST_HOLE_CM2) return;
+      outlines[nearest.owner]!.holes.push(one.ring);
+      depths.set(at, { closed: one, depth, owner: nearest.owner });
+      return;
     }
     if (one.areaCm2 < LEAST_PIECE_CM2) {
       tiny += 1;
-      continue;
+      return;
     }
-    depths.push({ closed: one, depth, owner: outlines.length });
+    depths.set(at, { closed: one, depth, owner: outlines.length });
     outlines.push({
       outer: one.ring,
       holes: [],
@@ -161,14 +169,12 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
       crosses: one.crosses,
       bounds: one.bounds,
     });
-  }
+  });
   const loose: Line[] = [];
   for (const one of open) {
-    const { line } = one;
-    const around = depths.filter(({ closed: other }) => lies(one, other));
-    const nearest = around[around.length - 1];
-    if (nearest && nearest.depth % 2 === 0) outlines[nearest.owner!]!.grooves.push(line);
-    else loose.push(line);
+    const nearest = around(one, once.length);
+    if (nearest && nearest.depth % 2 === 0) outlines[nearest.owner]!.grooves.push(one.line);
+    else loose.push(one.line);
   }
   const texts = page.texts.map(({ x, y, text }) => ({ at: lineUnder([[x, y]], map)[0]!, text: text.trim() }));
   name(outlines, texts);
@@ -241,21 +247,31 @@ function isFrame(ring: Ring, page: { width: number; height: number }): boolean {
 
 /** Outlines without those drawn a second time on the same place: filled and stroked, or on two pages that overlap. */
 function withoutTwins(sorted: readonly Closed[]): Closed[] {
-  const kept: Closed[] = [];
-  for (const one of sorted) {
-    let isTwin = false;
-    for (let at = kept.length - 1; at >= 0 && !isTwin; at -= 1) {
-      const other = kept[at]!;
-      if (other.areaCm2 > one.areaCm2 * 1.01 + 0.05) break;
-      isTwin =
-        Math.abs(other.bounds.left - one.bounds.left) < SAME_MM &&
-        Math.abs(other.bounds.top - one.bounds.top) < SAME_MM &&
-        Math.abs(other.bounds.right - one.bounds.right) < SAME_MM &&
-        Math.abs(other.bounds.bottom - one.bounds.bottom) < SAME_MM;
-    }
-    if (!isTwin) kept.push(one);
-  }
-  return kept;
+  const index = indexOf(sorted);
+  return sorted.filter(({ bounds }, at) => {
+    const { left, top, right, bottom } = bounds;
+    const twins = index?.search(left, top, right, bottom, (other) => {
+      const one = sorted[other]!.bounds;
+      return (
+        other < at &&
+        Math.abs(one.left - left) < SAME_MM &&
+        Math.abs(one.top - top) < SAME_MM &&
+        Math.abs(one.right - right) < SAME_MM &&
+        Math.abs(one.bottom - bottom) < SAME_MM &&
+        sorted[other]!.areaCm2 <= sorted[at]!.areaCm2 * 1.01 + 0.05
+      );
+    });
+    return !twins?.length;
+  });
+}
+
+/** An index of boxes; none of no boxes. */
+function indexOf(list: readonly Placed[]): Flatbush | undefined {
+  if (list.length === 0) return undefined;
+  const index = new Flatbush(list.length);
+  for (const { bounds } of list) index.add(bounds.left, bounds.top, bounds.right, bounds.bottom);
+  index.finish();
+  return index;
 }
 
 /** Gives every outline the words inside it, or else the nearest that no other took; zones the words inside them. */

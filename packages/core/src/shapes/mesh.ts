@@ -121,11 +121,10 @@ function welded(parts: readonly MeshPart[], mmPerUnit: number): Mesh {
     for (let at = 0; at + 9 <= positions.length; at += 9) {
       part[triangle] = own;
       for (let corner = 0; corner < 3; corner += 1) {
-        const [x, y, z] = [0, 1, 2].map((axis) => positions[at + corner * 3 + axis]! - least[axis]!) as [
-          number,
-          number,
-          number,
-        ];
+        const from = at + corner * 3;
+        const x = positions[from]! - least[0]!;
+        const y = positions[from + 1]! - least[1]!;
+        const z = positions[from + 2]! - least[2]!;
         const id = known.idOf(Math.round(x / grid), Math.round(y / grid), Math.round(z / grid));
         corners[triangle * 3 + corner] = id;
         places[id * 3] = x * mmPerUnit;
@@ -188,7 +187,9 @@ class Corners {
     const id = this.count;
     this.count += 1;
     this.table[slot] = id;
-    this.keys.set([x, y, z], id * 3);
+    this.keys[id * 3] = x;
+    this.keys[id * 3 + 1] = y;
+    this.keys[id * 3 + 2] = z;
     return id;
   }
 }
@@ -477,19 +478,17 @@ function tightest(mesh: Mesh, edges: Edges, { isOuter, faces }: Sides): number |
 
 /** The angles of a triangle at its corners, radians. */
 function anglesOf({ corners, places }: Mesh, at: number): [number, number, number] {
-  const place = (corner: number) => corners[at * 3 + (corner % 3)]! * 3;
-  const angle = (corner: number): number => {
-    const [own, next, last] = [place(corner), place(corner + 1), place(corner + 2)];
-    let [dot, one, other] = [0, 0, 0];
-    for (let axis = 0; axis < 3; axis += 1) {
-      const [u, v] = [places[next + axis]! - places[own + axis]!, places[last + axis]! - places[own + axis]!];
-      dot += u * v;
-      one += u * u;
-      other += v * v;
-    }
-    return one > 0 && other > 0 ? Math.acos(Math.max(-1, Math.min(1, dot / Math.sqrt(one * other)))) : 0;
+  const one = corners[at * 3]! * 3;
+  const two = corners[at * 3 + 1]! * 3;
+  const three = corners[at * 3 + 2]! * 3;
+  const angle = (own: number, next: number, last: number): number => {
+    const [ux, vx] = [places[next]! - places[own]!, places[last]! - places[own]!];
+    const [uy, vy] = [places[next + 1]! - places[own + 1]!, places[last + 1]! - places[own + 1]!];
+    const [uz, vz] = [places[next + 2]! - places[own + 2]!, places[last + 2]! - places[own + 2]!];
+    const long = Math.sqrt((ux * ux + uy * uy + uz * uz) * (vx * vx + vy * vy + vz * vz));
+    return long > 0 ? Math.acos(Math.max(-1, Math.min(1, (ux * vx + uy * vy + uz * vz) / long))) : 0;
   };
-  return [angle(0), angle(1), angle(2)];
+  return [angle(one, two, three), angle(two, three, one), angle(three, one, two)];
 }
 
 /** Units a mesh may be in, the likeliest first, with what one is in mm. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NumberField from '../shared/NumberField.vue';
 import {
   filmGrades,
   filmWords,
@@ -177,13 +178,11 @@ async function save(): Promise<void> {
               <RemoveButton :label="`Remove coat ${at + 1}`" @click="form.coats.splice(at, 1)" />
             </div>
             <v-btn size="small" :prepend-icon="mdiPlus" @click="form.coats.push(coatDraft())">A coat</v-btn>
-            <v-text-field
-              v-model.number="form.bendRadiusMm"
+            <NumberField
+              v-model="form.bendRadiusMm"
               class="mt-4 mb-3"
               label="Bent round a radius of, if it will bend"
-              suffix="mm"
-              type="number"
-              min="1"
+              of="lengthMm"
               clearable
             />
           </template>

@@ -17,7 +17,7 @@ import { useBuild } from '../shared/build';
 import { useLooks } from '../shared/looks';
 import BendsEditor from './BendsEditor.vue';
 import { outerAreaOf, type PieceForm } from './pieceForm';
-import { lengthOf, shapeFields } from './shapeFields';
+import { lengthOf, shapeFields, type LengthField } from './shapeFields';
 import ZonesEditor from './ZonesEditor.vue';
 
 /** The fields of a piece; a new one can be given a look at once, and shows the rest only when asked. */
@@ -31,6 +31,12 @@ const fields = computed(() => {
   const { measure } = form.value;
   return measure === 'typed' || measure === 'polygon' ? [] : shapeFields[measure];
 });
+/** Round things are measured across, or round with a tape; what is kept is across. */
+const round = ref(false);
+const measuredAs = (mm: number | undefined, { isAcross }: LengthField) =>
+  mm !== undefined && isAcross && round.value ? mm * Math.PI : mm;
+const asMeasured = (mm: number | undefined, { isAcross }: LengthField) =>
+  mm !== undefined && isAcross && round.value ? mm / Math.PI : mm;
 const outerCm2 = computed(() => outerAreaOf(form.value));
 const measures = [
   { value: 'typed', title: 'Type the area' },
@@ -60,14 +66,14 @@ const lookItems = computed(() => [
     <v-text-field v-model="form.name" class="span4" label="Name" maxlength="120" autofocus />
     <NumberField v-model="form.quantity" class="span2" label="How many" :min="1" :max="200" :step="1" />
     <v-select v-model="form.kind" class="span3" label="Made of" :items="substrates" />
-    <NumberField v-model="form.thicknessMm" class="span3" label="Thickness" suffix="mm" :min="0.1" />
+    <NumberField v-model="form.thicknessMm" class="span3" label="Thickness" of="lengthMm" :min="0.1" />
     <v-select v-model="form.measure" class="span3" label="Shape" :items="measures" />
     <NumberField
       v-if="form.measure === 'typed'"
       v-model="form.outerCm2"
       class="span3"
       label="Area of the outer face"
-      suffix="cm²"
+      of="areaCm2"
     />
     <p v-else class="span3 area figures" data-testid="area">
       <strong>{{ outerCm2 || '–' }} cm²</strong> each
@@ -76,10 +82,17 @@ const lookItems = computed(() => [
       v-for="field in fields"
       :key="field.key"
       class="span2"
-      :model-value="lengthOf(form.values, field)"
-      :label="field.label"
+      :model-value="measuredAs(lengthOf(form.values, field), field)"
+      :label="field.isAcross && round ? `${field.label}, round it` : field.label"
+      :of="field.of"
       :suffix="field.suffix"
-      @update:model-value="form.values[field.key] = $event"
+      @update:model-value="form.values[field.key] = asMeasured($event, field)"
+    />
+    <v-checkbox
+      v-if="fields.some(({ isAcross }) => isAcross)"
+      v-model="round"
+      class="span6"
+      label="Measured round it, with a tape"
     />
     <v-text-field
       v-if="form.measure === 'polygon'"
@@ -117,7 +130,7 @@ const lookItems = computed(() => [
         v-model="form.finestDetailMm"
         class="span3"
         label="Finest detail"
-        suffix="mm"
+        of="lengthMm"
         :min="0"
         clearable
       />
@@ -127,7 +140,7 @@ const lookItems = computed(() => [
         v-model="form.innerCm2"
         class="span3"
         label="Inner face, if it differs"
-        suffix="cm²"
+        of="areaCm2"
         clearable
       />
       <v-text-field

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NumberField from '../shared/NumberField.vue';
 import {
   filmGrades,
   filmWords,
@@ -133,13 +134,7 @@ const option = computed(() => (answer.value ? whatIfChart(answer.value) : undefi
         <div class="columns">
           <div>
             <div class="air">
-              <v-text-field
-                v-model.number="air.temperatureC"
-                label="Temperature"
-                suffix="°C"
-                type="number"
-                step="0.5"
-              />
+              <NumberField v-model="air.temperatureC" label="Temperature" of="temperatureC" />
               <v-text-field
                 v-model.number="air.humidityPct"
                 label="Humidity"

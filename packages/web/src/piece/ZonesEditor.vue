@@ -75,7 +75,7 @@ function remove(at: number): void {
     <div v-for="(zone, at) in zones" :key="zone.id" class="zone">
       <v-text-field v-model="zone.name" :label="`Zone ${at + 1}`" density="compact" maxlength="120" />
       <NumberField v-model="zone.percent" label="Share" suffix="%" :min="1" :max="100" density="compact" />
-      <NumberField v-model="zone.edgeMm" label="Edge" suffix="mm" :min="0" density="compact" />
+      <NumberField v-model="zone.edgeMm" label="Edge" of="lengthMm" :min="0" density="compact" />
       <v-select
         v-if="withLooks"
         v-model="zone.lookId"

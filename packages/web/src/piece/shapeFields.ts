@@ -1,38 +1,42 @@
-import { shapeSchema, type Shape, type ShapeKind } from '@fixatum/core';
+import { shapeSchema, type Quantity, type Shape, type ShapeKind } from '@fixatum/core';
 
 /** One length of a shape: its field, what it is called, and what it starts with. */
 export interface LengthField {
   key: string;
   label: string;
-  suffix: string;
+  /** What it measures; angles are degrees. */
+  of?: Quantity;
+  suffix?: string;
   start: number;
+  /** Across something round, which can be measured round it as well. */
+  isAcross?: true;
 }
 
 /** The lengths each shape is measured by, with what they are called. */
 export const shapeFields: Record<Exclude<ShapeKind, 'polygon'>, LengthField[]> = {
   rectangle: [
-    { key: 'widthMm', label: 'Width', suffix: 'mm', start: 200 },
-    { key: 'heightMm', label: 'Height', suffix: 'mm', start: 300 },
+    { key: 'widthMm', label: 'Width', of: 'lengthMm', start: 200 },
+    { key: 'heightMm', label: 'Height', of: 'lengthMm', start: 300 },
   ],
   trapezoid: [
-    { key: 'topMm', label: 'Top', suffix: 'mm', start: 150 },
-    { key: 'bottomMm', label: 'Bottom', suffix: 'mm', start: 220 },
-    { key: 'heightMm', label: 'Height', suffix: 'mm', start: 300 },
+    { key: 'topMm', label: 'Top', of: 'lengthMm', start: 150 },
+    { key: 'bottomMm', label: 'Bottom', of: 'lengthMm', start: 220 },
+    { key: 'heightMm', label: 'Height', of: 'lengthMm', start: 300 },
   ],
   cone: [
-    { key: 'topDiameterMm', label: 'Top diameter', suffix: 'mm', start: 80 },
-    { key: 'bottomDiameterMm', label: 'Bottom diameter', suffix: 'mm', start: 110 },
-    { key: 'slantMm', label: 'Length', suffix: 'mm', start: 240 },
+    { key: 'topDiameterMm', label: 'Top diameter', of: 'lengthMm', start: 80, isAcross: true },
+    { key: 'bottomDiameterMm', label: 'Bottom diameter', of: 'lengthMm', start: 110, isAcross: true },
+    { key: 'slantMm', label: 'Length', of: 'lengthMm', start: 240 },
     { key: 'roundDegrees', label: 'Goes round', suffix: '°', start: 360 },
   ],
-  dome: [{ key: 'diameterMm', label: 'Diameter', suffix: 'mm', start: 160 }],
+  dome: [{ key: 'diameterMm', label: 'Diameter', of: 'lengthMm', start: 160, isAcross: true }],
   cylinder: [
-    { key: 'diameterMm', label: 'Diameter', suffix: 'mm', start: 90 },
-    { key: 'heightMm', label: 'Height', suffix: 'mm', start: 200 },
+    { key: 'diameterMm', label: 'Diameter', of: 'lengthMm', start: 90, isAcross: true },
+    { key: 'heightMm', label: 'Height', of: 'lengthMm', start: 200 },
   ],
   dowel: [
-    { key: 'diameterMm', label: 'Diameter', suffix: 'mm', start: 25 },
-    { key: 'lengthMm', label: 'Length', suffix: 'mm', start: 900 },
+    { key: 'diameterMm', label: 'Diameter', of: 'lengthMm', start: 25, isAcross: true },
+    { key: 'lengthMm', label: 'Length', of: 'lengthMm', start: 900 },
   ],
 };
 

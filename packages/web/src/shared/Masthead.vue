@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
-import { mdiArrowULeftTop, mdiChevronDown, mdiKeyboardOutline, mdiThemeLightDark } from '@mdi/js';
+import { mdiArrowULeftTop, mdiChevronDown, mdiKeyboardOutline, mdiRuler, mdiThemeLightDark } from '@mdi/js';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from './api';
@@ -62,6 +62,10 @@ const lights = [
   { value: 'paper', title: 'Paper everywhere' },
   { value: 'workshop', title: 'Dim everywhere' },
 ] as const;
+const unitSystems = [
+  { value: 'metric', title: 'Millimetres, ml, °C' },
+  { value: 'imperial', title: 'Inches, fl oz, °F' },
+] as const;
 </script>
 
 <template>
@@ -117,6 +121,15 @@ const lights = [
             :title="light.title"
             :active="appearance.light === light.value"
             @click="appearance.light = light.value"
+          />
+          <v-divider />
+          <v-list-subheader><v-icon :icon="mdiRuler" size="16" /> Fields measure in</v-list-subheader>
+          <v-list-item
+            v-for="system in unitSystems"
+            :key="system.value"
+            :title="system.title"
+            :active="appearance.units === system.value"
+            @click="appearance.units = system.value"
           />
         </v-list>
       </v-menu>

@@ -1,11 +1,13 @@
+import type { UnitSystem } from '@fixatum/core';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 
-/** Which light the screens are in: the one that suits each, or always the same. */
+/** How the screens look on this device: which light they are in, and which units they measure in. */
 export const useAppearance = defineStore('appearance', () => {
   const light = useLocalStorage<'auto' | 'paper' | 'workshop'>('fixatum-light', 'auto');
+  const units = useLocalStorage<UnitSystem>('fixatum-units', 'metric');
   const lastBuild = useLocalStorage<string>('fixatum-last-build', '');
   const themeFor = (bench: boolean) =>
     light.value === 'auto' ? (bench ? 'workshop' : 'paper') : light.value;
-  return { light, lastBuild, themeFor };
+  return { light, units, lastBuild, themeFor };
 });

@@ -125,7 +125,7 @@ async function save(): Promise<void> {
             >A part</v-btn
           >
           <div class="amount">
-            <NumberField v-model="form.ml" label="Make now" suffix="ml" :min="0" />
+            <NumberField v-model="form.ml" label="Make now" of="volumeMl" :min="0" />
             <p class="quiet small">
               Made, it stands on the shelf as a pot of its own, and its parts are taken out of their tins.
               Left empty, the mix is only written down.

@@ -116,12 +116,12 @@ async function save(): Promise<void> {
               >{{ sayMl(size) }}</v-btn
             >
           </div>
-          <NumberField v-model="form.containerMl" label="Holds, when full" suffix="ml" :min="1" />
+          <NumberField v-model="form.containerMl" label="Holds, when full" of="volumeMl" :min="1" />
           <NumberField
             v-if="at === undefined"
             v-model="form.remainingMl"
             label="Left in it, if not full"
-            suffix="ml"
+            of="volumeMl"
             :min="0"
             clearable
           />

@@ -61,17 +61,17 @@ async function save(): Promise<void> {
             v-model="form.leftMl"
             class="wide"
             label="Left, by eye"
-            suffix="ml"
+            of="volumeMl"
             :min="0"
             clearable
           />
           <p class="wide small quiet">Or weigh it:</p>
-          <NumberField v-model="form.grossG" label="Weighs now" suffix="g" :min="0" clearable />
-          <NumberField v-model="form.emptyG" label="Empty it weighs" suffix="g" :min="0" clearable />
+          <NumberField v-model="form.grossG" label="Weighs now" of="massG" :min="0" clearable />
+          <NumberField v-model="form.emptyG" label="Empty it weighs" of="massG" :min="0" clearable />
           <NumberField
             v-model="form.gPerMl"
             label="A millilitre of it; the label wins"
-            suffix="g"
+            of="massG"
             :min="0.1"
           />
           <p v-if="weighed !== undefined" class="figures">= {{ sayMl(weighed) }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NumberField from '../shared/NumberField.vue';
 import {
   parseAirCsv,
   parseForecastFile,
@@ -125,12 +126,10 @@ const measured = computed(() => store.readings.find((one) => one.place === place
         @update:model-value="setKind"
       />
       <template v-if="place.climate.kind === 'constant'">
-        <v-text-field
-          v-model.number="place.climate.temperatureC"
+        <NumberField
+          v-model="place.climate.temperatureC"
           label="Temperature"
-          suffix="°C"
-          type="number"
-          step="0.5"
+          of="temperatureC"
           density="compact"
         />
         <v-text-field
@@ -142,22 +141,8 @@ const measured = computed(() => store.readings.find((one) => one.place === place
         />
       </template>
       <template v-else-if="place.climate.kind === 'daily'">
-        <v-text-field
-          v-model.number="place.climate.meanC"
-          label="Mean"
-          suffix="°C"
-          type="number"
-          step="0.5"
-          density="compact"
-        />
-        <v-text-field
-          v-model.number="place.climate.swingC"
-          label="Swing ±"
-          suffix="°C"
-          type="number"
-          step="0.5"
-          density="compact"
-        />
+        <NumberField v-model="place.climate.meanC" label="Mean" of="temperatureC" density="compact" />
+        <NumberField v-model="place.climate.swingC" label="Swing ±" of="warmerC" density="compact" />
         <v-text-field
           v-model.number="place.climate.humidityPct"
           label="Humidity"

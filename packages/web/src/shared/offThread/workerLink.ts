@@ -5,9 +5,9 @@ import type { CoreWork } from './coreWorker';
 export class WorkerBroken extends Error {}
 
 /** A worker of one's own, for one kind of work. */
-export interface WorkerLink {
+export interface WorkerLink<Work = CoreWork> {
   /** Does some work over there. Rejects with what that threw, or with WorkerBroken when the worker itself fails. */
-  run<T>(work: (remote: Remote<CoreWork>) => Promise<T>): Promise<T>;
+  run<T>(work: (remote: Remote<Work>) => Promise<T>): Promise<T>;
   /** Stops it at once, whatever it is doing; promises of `run` stay open. */
   end(): void;
 }
@@ -16,9 +16,12 @@ export interface WorkerLink {
  * Starts a worker.
  * @param name what it is for, as developer tools show it
  */
-export function openWorker(name: string): WorkerLink {
-  const worker = new Worker(new URL('./coreWorker.ts', import.meta.url), { type: 'module', name });
-  const remote = wrap<CoreWork>(worker);
+export const openWorker = (name: string): WorkerLink =>
+  linkTo<CoreWork>(new Worker(new URL('./coreWorker.ts', import.meta.url), { type: 'module', name }));
+
+/** The way to a worker that was started, and back from it. */
+export function linkTo<Work>(worker: Worker): WorkerLink<Work> {
+  const remote = wrap<Work>(worker);
   const broken = new Promise<never>((_, refuse) => {
     const fail = () =>
       refuse(new WorkerBroken('A part of the app could not be loaded. Check the connection to the server.'));
