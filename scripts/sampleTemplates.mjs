@@ -283,12 +283,33 @@ function labelAt({ cut, at }) {
 
 // A photo: a shoulder plate on a cutting mat of 300 by 200 mm, seen a little from the side.
 {
-  const perspective = ofCore('perspective-transform');
+  // The perspective of four corners (Heckbert 1989): a square of 1 by 1 as it is seen.
+  const [[x0, y0], [x1, y1], [x2, y2], [x3, y3]] = [
+    [150, 130],
+    [1030, 95],
+    [1130, 745],
+    [70, 700],
+  ];
+  const [sumX, sumY, dx1, dy1, dx2, dy2] = [
+    x0 - x1 + x2 - x3,
+    y0 - y1 + y2 - y3,
+    x1 - x2,
+    y1 - y2,
+    x3 - x2,
+    y3 - y2,
+  ];
+  const below = dx1 * dy2 - dx2 * dy1;
+  const [g, h] = [(sumX * dy2 - dx2 * sumY) / below, (dx1 * sumY - sumX * dy1) / below];
+  const seen = (u, v) => {
+    const w = g * u + h * v + 1;
+    return [
+      ((x1 - x0 + g * x1) * u + (x3 - x0 + h * x3) * v + x0) / w,
+      ((y1 - y0 + g * y1) * u + (y3 - y0 + h * y3) * v + y0) / w,
+    ];
+  };
   const sharp = createRequire(join(root, 'packages/server/package.json'))('sharp');
-  const map = perspective([0, 0, 300, 0, 300, 200, 0, 200], [150, 130, 1030, 95, 1130, 745, 70, 700]);
   const at = (x, y) =>
-    map
-      .transform(x, y)
+    seen(x / 300, y / 200)
       .map((value) => value.toFixed(1))
       .join(' ');
   const line = (points, style) => `<path d="M${points.map(([x, y]) => at(x, y)).join('L')}" ${style}/>`;

@@ -10,6 +10,12 @@ export const router = createRouter({
     { path: '/b/:build/bench', name: 'bench', component: () => import('./bench/BenchView.vue') },
     { path: '/b/:build/pieces', name: 'pieces', component: () => import('./pieces/PiecesView.vue') },
     { path: '/b/:build/pieces/:piece', name: 'piece', component: () => import('./piece/PieceView.vue') },
+    { path: '/b/:build/template', name: 'shapes', component: () => import('./shapes/ShapesView.vue') },
+    {
+      path: '/b/:build/pieces/:piece/drawing',
+      name: 'drawing',
+      component: () => import('./shapes/DrawingView.vue'),
+    },
     { path: '/b/:build/pieces/:piece/card', name: 'card', component: () => import('./records/CardView.vue') },
     {
       path: '/b/:build/materials',

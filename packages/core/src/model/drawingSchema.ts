@@ -39,4 +39,4 @@ export const drawingSchema = z.looseObject({
 });
 
 export type DrawnPart = z.infer<typeof partSchema>;
-export type Drawing = z.infer<typeof drawingSchema>;
+export type PieceDrawing = z.infer<typeof drawingSchema>;

@@ -35,6 +35,10 @@ export const without = (one: Area, other: Area): Point[][] =>
 export const grown = (area: Area, mm: number): Point[][] =>
   fromPaths(Clipper.inflatePaths(toPaths(area), mm * STEPS_PER_MM, JoinType.Miter, EndType.Polygon));
 
+/** Lines as strips so wide, mm, with ends cut off straight. */
+export const strips = (lines: readonly Line[], mm: number): Point[][] =>
+  fromPaths(Clipper.inflatePaths(toPaths(lines), (mm * STEPS_PER_MM) / 2, JoinType.Miter, EndType.Square));
+
 /** The area of an area, mm²: rings less holes. */
 export const areaMm2 = (area: Area): number =>
   Math.abs(Clipper.areaPaths(toPaths(area))) / (STEPS_PER_MM * STEPS_PER_MM);

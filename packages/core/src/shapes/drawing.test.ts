@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Drawing } from '../model/drawingSchema';
+import type { PieceDrawing } from '../model/drawingSchema';
 import { pieceSchema } from '../model/pieceSchema';
 import type { Piece } from '../model/schema';
 import { samplePiece } from '../testing/sampleBuild';
@@ -22,7 +22,7 @@ const box = (x: number, y: number, w: number, h: number): Ring => [
   [x + w, y + h],
   [x, y + h],
 ];
-const plate: Drawing = {
+const plate: PieceDrawing = {
   parts: [
     {
       outer: box(0, 0, 300, 200),
@@ -68,7 +68,7 @@ describe('a drawing', () => {
   });
 
   // A band of 40 mm along the left, and a square of 50 in the middle.
-  const zoned: Drawing = {
+  const zoned: PieceDrawing = {
     ...plate,
     zones: [
       { zone: 'band', part: 0, ring: box(-20, -20, 60, 300) },
@@ -93,7 +93,7 @@ describe('a drawing', () => {
     expect(told[1]!.edgeMm).toBeCloseTo(480, 3);
   });
   it('lets a later zone lie over an earlier one', () => {
-    const over: Drawing = {
+    const over: PieceDrawing = {
       ...plate,
       zones: [...(zoned.zones ?? []), { zone: 'dial', part: 0, ring: box(0, 0, 20, 200) }],
     };
@@ -146,7 +146,7 @@ describe('a drawing', () => {
     });
   });
   it('property: figures stay under moving, turning and turning over; at twice the size areas are four times, lengths twice', () => {
-    const round = (drawing: Drawing) => {
+    const round = (drawing: PieceDrawing) => {
       const { areaCm2, outlineMm, grooveMm, zones: own } = drawingFigures(drawing, zones);
       return [areaCm2, outlineMm, grooveMm, ...own.flatMap(({ share, edgeMm }) => [share * 1000, edgeMm])];
     };

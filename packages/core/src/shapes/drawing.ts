@@ -1,12 +1,14 @@
-import type { Drawing, DrawnPart } from '../model/drawingSchema';
+import type { PieceDrawing, DrawnPart } from '../model/drawingSchema';
 import type { Piece } from '../model/schema';
 import {
   areaMm2,
   common,
   edgeMm,
   evenOdd,
+  grown,
   sharedEdgeMm,
   simplified,
+  strips,
   union,
   without,
   type Area,
@@ -15,7 +17,9 @@ import {
   boundsOf,
   lineMm,
   lineUnder,
+  ringAreaCm2,
   ringMm,
+  signedAreaMm2,
   turnedOver,
   type Affine,
   type Line,
@@ -67,7 +71,7 @@ export interface ZonePlace {
  * its own, or else of the first. Together they are the whole of every part, and none lies on another.
  * @param zoneIds the zones of the piece in order; none for a piece of one finish
  */
-export function zonePlaces(drawing: Drawing, zoneIds: readonly string[]): ZonePlace[] {
+export function zonePlaces(drawing: PieceDrawing, zoneIds: readonly string[]): ZonePlace[] {
   const drawn = drawing.zones ?? [];
   const rest = zoneIds.find((zone) => drawn.every((one) => one.zone !== zone)) ?? zoneIds[0];
   if (rest === undefined) return [];
@@ -94,7 +98,7 @@ export function zonePlaces(drawing: Drawing, zoneIds: readonly string[]): ZonePl
 }
 
 /** Area, edges, grooves and zones of a drawing (docs/domain.md, "From drawings to areas"). */
-export function drawingFigures(drawing: Drawing, zoneIds: readonly string[] = []): DrawingFigures {
+export function drawingFigures(drawing: PieceDrawing, zoneIds: readonly string[] = []): DrawingFigures {
   const { parts, bulge = 1, seamMm = 0 } = drawing;
   const flatMm2 = parts.reduce((sum, part) => sum + areaMm2(partArea(part)), 0);
   const outlineMm = parts.reduce(
@@ -154,7 +158,7 @@ const tenth = (value: number): number => Math.round(value * 10) / 10;
 
 /** What keeps a drawing from being taken as it is, as a sentence; undefined where it is sound. */
 export function drawingProblem(
-  drawing: Drawing,
+  drawing: PieceDrawing,
   zones: readonly { id: string; name: string }[],
 ): string | undefined {
   const figures = drawingFigures(
@@ -175,7 +179,7 @@ const LEAST_SHARE = 0.0005;
  * A piece with a drawing, and with all that follows from it: area, lengths of edges, seams and grooves, shares and borders of its zones. The one
  * place where these are written; without a drawing they stay as they were typed. The drawing has to be sound (`drawingProblem`).
  */
-export function withDrawing(piece: Piece, drawing: Drawing): Piece {
+export function withDrawing(piece: Piece, drawing: PieceDrawing): Piece {
   const zoneIds = (piece.zones ?? []).map(({ id }) => id);
   const figures = drawingFigures(drawing, zoneIds);
   const areaCm2 = tenth(figures.areaCm2);
@@ -230,7 +234,7 @@ const rounded = (line: Line): [number, number][] =>
   ]);
 
 /** A drawing under a map: moved, turned, scaled or turned over, with its zones and grooves. */
-export function drawingUnder(drawing: Drawing, map: Affine): Drawing {
+export function drawingUnder(drawing: PieceDrawing, map: Affine): PieceDrawing {
   const [a, b] = map;
   const factor = Math.hypot(a, b);
   return {
@@ -249,7 +253,7 @@ export function drawingUnder(drawing: Drawing, map: Affine): Drawing {
 }
 
 /** The drawing of the other side: left for right. */
-export const mirroredDrawing = (drawing: Drawing): Drawing => drawingUnder(drawing, turnedOver);
+export const mirroredDrawing = (drawing: PieceDrawing): PieceDrawing => drawingUnder(drawing, turnedOver);
 
 /** Points closer to their line than this are left out when a drawing is kept, mm. */
 const KEPT_WITHIN_MM = 0.03;
@@ -268,6 +272,31 @@ export function keptRing(ring: Ring): [number, number][] {
 
 /** An open line as it is kept. */
 export const keptLine = (line: Line): [number, number][] => rounded(line.slice(0, 5_000));
+
+/** Grooves part a face where they are this wide, mm. */
+const GROOVE_MM = 0.2;
+
+/**
+ * What the grooves of a part divide it into, as rings, the largest first: to be picked as zones. A groove parts only what it goes all the way
+ * across or round. Holes in a region are left aside; what lies in them is a region of its own.
+ */
+export function regionsOf(part: DrawnPart): [number, number][][] {
+  const { grooves = [] } = part;
+  const whole = partArea(part);
+  const parted = grooves.length === 0 ? whole : without(whole, strips(grooves, GROOVE_MM));
+  return parted
+    .filter((ring) => signedAreaMm2(ring) > 0)
+    .map((ring) => rounded(common(grown([ring], GROOVE_MM / 2), union([part.outer]))[0] ?? ring))
+    .filter((ring) => ringAreaCm2(ring) >= 0.05)
+    .sort((a, b) => ringAreaCm2(b) - ringAreaCm2(a));
+}
+
+/** The part of a drawing that a ring lies on most; undefined where it lies on none. */
+export function partUnder(drawing: PieceDrawing, ring: Ring): number | undefined {
+  const shares = drawing.parts.map((part) => areaMm2(common(partArea(part), union([ring]))));
+  const most = Math.max(...shares);
+  return most > 0 ? shares.indexOf(most) : undefined;
+}
 
 /** The area of a part, cm², without its holes. */
 export const partCm2 = (part: DrawnPart): number => areaMm2(partArea(part)) / MM2_PER_CM2;

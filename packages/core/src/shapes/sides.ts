@@ -36,10 +36,22 @@ export function sidesOfRing(ring: Ring): Side[] {
     const [ux, uy, vx, vy] = [x - bx, y - by, ax - x, ay - y];
     return (Math.abs(Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)) * 180) / Math.PI;
   });
-  const corners = ring.flatMap((_, at) => {
-    const [before, own, next] = [turns[(at - 1 + count) % count]!, turns[at]!, turns[(at + 1) % count]!];
-    return own > CORNER_DEGREES && own >= before && own > next ? [at] : [];
-  });
+  /** The sharpest turn of those so near that they are one corner, the first of equals. */
+  const isSharpest = (at: number): boolean => {
+    for (const step of [1, -1] as const) {
+      let [n, left] = [at, over];
+      for (let tries = 0; tries < count; tries += 1) {
+        const [x, y] = ring[n]!;
+        n = (n + step + count) % count;
+        const [nextX, nextY] = ring[n]!;
+        left -= Math.hypot(nextX - x, nextY - y);
+        if (left < 0 || n === at) break;
+        if (turns[n]! > turns[at]! || (turns[n] === turns[at] && step === -1)) return false;
+      }
+    }
+    return true;
+  };
+  const corners = ring.flatMap((_, at) => (turns[at]! > CORNER_DEGREES && isSharpest(at) ? [at] : []));
   if (corners.length < 2) return [{ points: [...ring, ring[0]!], mm: ringMm(ring) }];
   return corners.map((from, n) => {
     const to = corners[(n + 1) % corners.length]!;

@@ -1,4 +1,3 @@
-import perspective from 'perspective-transform';
 import { distanceMm, isInside, type Point } from './rings';
 
 /** From places on a photo, pixels, to places on the work, mm. */
@@ -32,8 +31,45 @@ export function byRuler({ from, to, mm }: Ruler): ToWork | undefined {
  */
 export function byMat({ corners, widthMm, heightMm }: Mat): ToWork | undefined {
   if (!(widthMm > 0) || !(heightMm > 0) || !isConvex(corners)) return undefined;
-  const map = perspective(corners.flat(), [0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm]);
-  return ([x, y]) => map.transform(x, y);
+  const seen = squareTo(corners);
+  const back = adjugate(seen);
+  return ([x, y]) => {
+    const [u, v, w] = [0, 1, 2].map(
+      (row) => back[row * 3]! * x + back[row * 3 + 1]! * y + back[row * 3 + 2]!,
+    ) as [number, number, number];
+    return [(u / w) * widthMm, (v / w) * heightMm];
+  };
+}
+
+/** A map of the plane that keeps lines straight: three by three numbers, row by row. */
+type Projective = readonly number[];
+
+/** The map from a square of 1 by 1 to four corners in order (Heckbert 1989, "Fundamentals of Texture Mapping", section 2.2.3). */
+function squareTo([[x0, y0], [x1, y1], [x2, y2], [x3, y3]]: Mat['corners']): Projective {
+  const [sumX, sumY] = [x0 - x1 + x2 - x3, y0 - y1 + y2 - y3];
+  const [dx1, dy1, dx2, dy2] = [x1 - x2, y1 - y2, x3 - x2, y3 - y2];
+  const below = dx1 * dy2 - dx2 * dy1;
+  const g = (sumX * dy2 - dx2 * sumY) / below;
+  const h = (dx1 * sumY - sumX * dy1) / below;
+  return [x1 - x0 + g * x1, x3 - x0 + h * x3, x0, y1 - y0 + g * y1, y3 - y0 + h * y3, y0, g, h, 1];
+}
+
+/** The way back of such a map, but for a factor, which does not matter to it. */
+function adjugate([a, b, c, d, e, f, g, h, i]: Projective): Projective {
+  const [A, B, C] = [a!, b!, c!];
+  const [D, E, F] = [d!, e!, f!];
+  const [G, H, I] = [g!, h!, i!];
+  return [
+    E * I - F * H,
+    C * H - B * I,
+    B * F - C * E,
+    F * G - D * I,
+    A * I - C * G,
+    C * D - A * F,
+    D * H - E * G,
+    B * G - A * H,
+    A * E - B * D,
+  ];
 }
 
 /** Whether four corners in order make a quadrilateral without a dent or a crossing. */

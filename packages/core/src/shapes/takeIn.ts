@@ -1,11 +1,11 @@
-import type { Drawing } from '../model/drawingSchema';
+import type { PieceDrawing } from '../model/drawingSchema';
 import { idFromName } from '../model/pieceEdits';
 import type { Piece } from '../model/schema';
 import type { SubstrateKind } from '../model/substrates';
 import { drawingFigures, keptLine, keptRing, withDrawing } from './drawing';
 import type { FoundOutline } from './found';
 import type { MeshFigures } from './mesh';
-import type { Ring } from './rings';
+import { boundsOf, lineUnder, movedBy, type Ring } from './rings';
 
 /** What is the same of every piece that is taken in. */
 export interface TakenAs {
@@ -37,40 +37,77 @@ export const zoneNameOf = ({ name, kind }: FoundOutline['zones'][number]): strin
 
 const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
 
-/** The drawing that outlines make, side by side as they lie on the template. */
+/** Parts of one piece lie so far apart on its drawing, mm. */
+const APART_MM = 20;
+
+/** The drawing that outlines make, side by side from its upper left. Its zones go by their names. */
 export function drawingOfOutlines({
   outlines,
   pairs,
   seamMm = 0,
   bulge = 1,
-}: Omit<OutlinePiece, 'name' | 'quantity'>): {
-  drawing: Drawing;
-  zoneNames: string[];
-} {
+}: Omit<OutlinePiece, 'name' | 'quantity'>): { drawing: PieceDrawing; zoneNames: string[] } {
   const zoneNames: string[] = [];
-  const zones: NonNullable<Drawing['zones']> = [];
-  outlines.forEach((outline, part) => {
-    for (const zone of outline.zones) {
+  const zones: NonNullable<PieceDrawing['zones']> = [];
+  let across = 0;
+  const parts = outlines.map(({ outer, holes, grooves, zones: drawn }, part) => {
+    const { left, top, right } = boundsOf([outer]);
+    const map = movedBy(across - left, -top);
+    across += right - left + APART_MM;
+    const ring = (points: Ring) => keptRing(lineUnder(points, map));
+    for (const zone of drawn) {
       const name = zoneNameOf(zone);
-      let at = zoneNames.indexOf(name);
-      if (at < 0) at = zoneNames.push(name) - 1;
-      zones.push({ zone: name, part, ring: keptRing(zone.ring) });
+      if (!zoneNames.includes(name)) zoneNames.push(name);
+      zones.push({ zone: name, part, ring: ring(zone.ring) });
     }
+    return {
+      outer: ring(outer),
+      ...(holes.length > 0 ? { holes: holes.map(ring) } : {}),
+      ...(grooves.length > 0 ? { grooves: grooves.map((groove) => keptLine(lineUnder(groove, map))) } : {}),
+    };
   });
   return {
     zoneNames,
     drawing: {
-      parts: outlines.map(({ outer, holes, grooves }) => ({
-        outer: keptRing(outer),
-        ...(holes.length > 0 ? { holes: holes.map((hole: Ring) => keptRing(hole)) } : {}),
-        ...(grooves.length > 0 ? { grooves: grooves.map(keptLine) } : {}),
-      })),
+      parts,
       ...(seamMm > 0 ? { seamMm } : {}),
       ...(bulge > 1 ? { bulge } : {}),
       ...(pairs ? { pairs } : {}),
       ...(zones.length > 0 ? { zones } : {}),
     },
   };
+}
+
+/**
+ * A drawing for a piece that is there already: zones by the names its own have. Zones of the drawing that the piece does not have are left
+ * away, unless it has none at all: then they become its own.
+ */
+export function drawnFor(piece: Piece, one: Omit<OutlinePiece, 'name' | 'quantity'>): Piece {
+  const { drawing, zoneNames } = drawingOfOutlines(one);
+  const { zones: drawn = [], ...plain } = drawing;
+  if (!piece.zones?.length) {
+    const made = pieceOfOutlines({ ...one, name: piece.name, quantity: piece.quantity }, [], {
+      kind: piece.substrate.kind,
+      thicknessMm: piece.substrate.thicknessMm,
+      inner: false,
+    });
+    return {
+      ...piece,
+      ...(made.zones ? { zones: made.zones } : {}),
+      ...(made.drawing ? { drawing: made.drawing } : {}),
+    };
+  }
+  const idOf = new Map(
+    zoneNames.flatMap((name) => {
+      const own = piece.zones?.find((zone) => zone.name.toLowerCase() === name.toLowerCase());
+      return own ? [[name, own.id] as const] : [];
+    }),
+  );
+  const zones = drawn.flatMap((zone) => {
+    const own = idOf.get(zone.zone);
+    return own === undefined ? [] : [{ ...zone, zone: own }];
+  });
+  return { ...piece, drawing: { ...plain, ...(zones.length > 0 ? { zones } : {}) } };
 }
 
 function bare(name: string, quantity: number, taken: readonly string[], as: TakenAs): Piece {
@@ -96,7 +133,7 @@ export function pieceOfOutlines(one: OutlinePiece, taken: readonly string[], as:
   const named = [REST_NAME, ...zoneNames];
   const ids = named.reduce<string[]>((list, name) => [...list, idFromName(name, list)], []);
   const idOf = (name: string) => ids[named.indexOf(name)]!;
-  const drawn: Drawing = {
+  const drawn: PieceDrawing = {
     ...drawing,
     ...(drawing.zones ? { zones: drawing.zones.map((zone) => ({ ...zone, zone: idOf(zone.zone) })) } : {}),
   };

@@ -183,7 +183,7 @@ const cuts = computed(() => {
   }));
 });
 const zoneWords = computed(() =>
-  piece.value?.zones?.length
+  piece.value?.zones?.length && relief.value !== 'drawing'
     ? 'Zones are drawn with their shares: the largest as the field, the next as the rim.'
     : '',
 );
@@ -204,6 +204,7 @@ const zoneWords = computed(() =>
         <label
           >Shown on
           <select v-model="relief">
+            <option v-if="piece.drawing" value="drawing">{{ reliefWords.drawing }}</option>
             <option v-for="one in reliefs" :key="one" :value="one">{{ reliefWords[one] }}</option>
           </select></label
         >

@@ -37,6 +37,10 @@ const surfaces: Record<ReliefKind, Surface> = {
     const [x, y] = [(u - 0.5) * 2, (0.5 - v) * 2];
     return [x, y, height * 2 - 0.1 * (x * x + y * y)];
   },
+  drawing: (u, v, height) => {
+    const [x, y] = [(u - 0.5) * 2, (0.5 - v) * 2];
+    return [x, y, height * 2 - 0.08 * x * x];
+  },
   leather: (u, v, height) => {
     const [x, y] = [(u - 0.5) * 2, (0.5 - v) * 2];
     return [x, y, height * 2 + 0.08 * Math.sin(x * 2.2) * Math.cos(y * 1.7)];
@@ -95,7 +99,7 @@ export function createFinishScene(canvas: HTMLCanvasElement, whenDrawn: () => vo
   const generator = new PMREMGenerator(renderer);
   const room = generator.fromScene(new RoomEnvironment(), 0.04, 0.1, 100, { size: ROOM_PX });
   scene.environment = room.texture;
-  const material = new MeshStandardMaterial({ roughness: 1, metalness: 1 });
+  const material = new MeshStandardMaterial({ roughness: 1, metalness: 1, alphaTest: 0.5 });
   const mesh = new Mesh(new BufferGeometry(), material);
   scene.add(mesh);
   let textures: Texture[] = [];

@@ -76,6 +76,10 @@ async function maskInOrder(): Promise<void> {
         <v-list-item title="Mirror: the other hand" @click="addCopy(true)" />
         <v-list-item title="Give steps to other pieces" @click="pickOthers('give')" />
         <v-list-item title="Join other pieces into this" @click="pickOthers('join')" />
+        <v-list-item
+          title="Its drawing"
+          :to="{ name: 'drawing', params: { build: store.theId, piece: piece.id } }"
+        />
         <v-list-item v-if="reordered" title="Work out the masking" @click="maskInOrder" />
         <v-list-item
           title="Finish card"

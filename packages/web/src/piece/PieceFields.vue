@@ -29,7 +29,7 @@ const looks = useLooks();
 
 const fields = computed(() => {
   const { measure } = form.value;
-  return measure === 'typed' || measure === 'polygon' ? [] : shapeFields[measure];
+  return measure === 'typed' || measure === 'drawn' || measure === 'polygon' ? [] : shapeFields[measure];
 });
 /** Round things are measured across, or round with a tape; what is kept is across. */
 const round = ref(false);
@@ -67,7 +67,10 @@ const lookItems = computed(() => [
     <NumberField v-model="form.quantity" class="span2" label="How many" :min="1" :max="200" :step="1" />
     <v-select v-model="form.kind" class="span3" label="Made of" :items="substrates" />
     <NumberField v-model="form.thicknessMm" class="span3" label="Thickness" of="lengthMm" :min="0.1" />
-    <v-select v-model="form.measure" class="span3" label="Shape" :items="measures" />
+    <p v-if="form.measure === 'drawn'" class="span3 area small">
+      From its drawing; change it there, under More.
+    </p>
+    <v-select v-else v-model="form.measure" class="span3" label="Shape" :items="measures" />
     <NumberField
       v-if="form.measure === 'typed'"
       v-model="form.outerCm2"
@@ -118,7 +121,12 @@ const lookItems = computed(() => [
       label="Already heat-sealed"
     />
   </div>
-  <ZonesEditor v-model="form.zones" :looks="looks.all" :with-looks="isNew" />
+  <ZonesEditor
+    v-model="form.zones"
+    :looks="looks.all"
+    :with-looks="isNew"
+    :drawn="form.measure === 'drawn'"
+  />
   <button type="button" class="more" :aria-expanded="more" @click="more = !more">
     <v-icon :icon="more ? mdiChevronDown : mdiChevronRight" size="20" /> More: date, surface, detail, bends,
     areas to keep bare

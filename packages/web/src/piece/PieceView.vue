@@ -7,6 +7,7 @@ import CutThrough from './CutThrough.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import FindingNote from './FindingNote.vue';
 import PieceActions from './PieceActions.vue';
+import PieceOutline from '../shapes/PieceOutline.vue';
 import PieceAmounts from './PieceAmounts.vue';
 import PieceDates from './PieceDates.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
@@ -79,6 +80,14 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
             ></span
           ></router-link
         >
+        <router-link
+          v-if="piece.drawing"
+          class="drawn"
+          :to="{ name: 'drawing', params: { build: store.theId, piece: piece.id } }"
+          aria-label="The drawing, to change it"
+        >
+          <PieceOutline :piece="piece" :height="150" />
+        </router-link>
         <CutThrough :key="piece.id" :piece="piece" />
       </div>
 
@@ -113,6 +122,13 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
   align-items: baseline;
   gap: 8px 18px;
   margin: 6px 0 10px;
+}
+
+.drawn {
+  display: block;
+  margin-bottom: 18px;
+  color: inherit;
+  text-decoration: none;
 }
 
 .likely {

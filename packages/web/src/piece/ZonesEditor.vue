@@ -9,7 +9,12 @@ import type { ZoneDraft } from './pieceForm';
 
 /** The zones of a piece, that together are all of it. */
 const zones = defineModel<ZoneDraft[]>({ required: true });
-const props = defineProps<{ looks: readonly Look[]; withLooks: boolean }>();
+const props = defineProps<{
+  looks: readonly Look[];
+  withLooks: boolean;
+  /** Their shares and edges come from the drawing of the piece. */
+  drawn?: boolean;
+}>();
 const sum = computed(() => zones.value.reduce((total, zone) => total + (zone.percent ?? 0), 0));
 const lookItems = computed(() => [
   { value: '', title: 'No look yet' },
@@ -74,8 +79,23 @@ function remove(at: number): void {
     </p>
     <div v-for="(zone, at) in zones" :key="zone.id" class="zone">
       <v-text-field v-model="zone.name" :label="`Zone ${at + 1}`" density="compact" maxlength="120" />
-      <NumberField v-model="zone.percent" label="Share" suffix="%" :min="1" :max="100" density="compact" />
-      <NumberField v-model="zone.edgeMm" label="Edge" of="lengthMm" :min="0" density="compact" />
+      <NumberField
+        v-model="zone.percent"
+        label="Share"
+        suffix="%"
+        :min="1"
+        :max="100"
+        density="compact"
+        :disabled="drawn"
+      />
+      <NumberField
+        v-model="zone.edgeMm"
+        label="Edge"
+        of="lengthMm"
+        :min="0"
+        density="compact"
+        :disabled="drawn"
+      />
       <v-select
         v-if="withLooks"
         v-model="zone.lookId"
@@ -109,7 +129,8 @@ function remove(at: number): void {
       </label>
       <RemoveButton :label="`Remove ${zone.name}`" @click="remove(at)" />
     </div>
-    <div class="foot">
+    <p v-if="drawn" class="small quiet">Zones are added, and made larger or smaller, on its drawing.</p>
+    <div v-else class="foot">
       <v-btn size="small" :prepend-icon="mdiPlus" @click="add">{{
         zones.length === 0 ? 'Split into zones' : 'Another zone'
       }}</v-btn>

@@ -4,7 +4,9 @@ import {
   pieceSchema,
   shapeAreaCm2,
   substrateTable,
+  withDrawing,
   type Piece,
+  type PieceDrawing,
   type Result,
   type Shape,
   type ShapeKind,
@@ -51,7 +53,8 @@ export interface PieceForm {
   standing: boolean;
   onSkin: boolean;
   againstVinyl: boolean;
-  measure: 'typed' | ShapeKind;
+  /** By a drawing it can't be typed over: what is drawn is measured. */
+  measure: 'typed' | 'drawn' | ShapeKind;
   /** Lengths of the shape by their name, where they differ from what a shape starts with. */
   values: Record<string, number | undefined>;
   polygon: string;
@@ -86,7 +89,7 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
     standing: piece?.standing ?? false,
     onSkin: piece?.onSkin ?? false,
     againstVinyl: piece?.againstVinyl ?? false,
-    measure: shape?.kind ?? (piece ? 'typed' : 'rectangle'),
+    measure: piece?.drawing ? 'drawn' : (shape?.kind ?? (piece ? 'typed' : 'rectangle')),
     values: shapeLengths(shape),
     polygon: polygonText(shape) ?? SAMPLE_POLYGON,
     outerCm2: piece?.faces.outer.areaCm2 ?? 600,
@@ -118,11 +121,11 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
 
 /** The shape that was measured; undefined where the area is typed, or a length is missing. */
 export const shapeOfForm = ({ measure, values, polygon }: PieceForm): Shape | undefined =>
-  measure === 'typed' ? undefined : shapeFrom(measure, values, polygon);
+  measure === 'typed' || measure === 'drawn' ? undefined : shapeFrom(measure, values, polygon);
 
 /** The area of the outer face of one, cm²; undefined while it can't be told. */
 export function outerAreaOf(form: PieceForm): number | undefined {
-  if (form.measure === 'typed') return form.outerCm2;
+  if (form.measure === 'typed' || form.measure === 'drawn') return form.outerCm2;
   const shape = shapeOfForm(form);
   return shape && Math.round(shapeAreaCm2(shape) * 10) / 10;
 }
@@ -146,23 +149,29 @@ export function pieceFromForm(
   if (form.name.trim() === '')
     return { ok: false, faults: [{ code: 'name', path: ['name'], message: 'Give the piece a name.' }] };
   const shape = shapeOfForm(form);
-  if (form.measure !== 'typed' && !shape) {
+  if (form.measure !== 'typed' && form.measure !== 'drawn' && !shape) {
     const message = 'Fill in the lengths, each more than zero; a polygon needs three corners or more.';
     return { ok: false, faults: [{ code: 'shape', path: ['faces', 'outer'], message }] };
   }
   const outerCm2 = outerAreaOf(form);
+  const bordersOf = (id: string) =>
+    old?.zones
+      ?.find((zone) => zone.id === id)
+      ?.borders?.filter(({ zone }) => form.zones.some((one) => one.id === zone));
   const zones = form.zones.map((zone) => ({
     ...old?.zones?.find(({ id }) => id === zone.id),
     id: zone.id,
     name: zone.name.trim(),
     share: zone.percent === undefined ? undefined : zone.percent / 100,
     edgeMm: zone.edgeMm,
+    borders: bordersOf(zone.id),
     wantsSheen: orNothing(zone.wantsSheen),
     role: orNothing(zone.role),
     colour: orNothing(zone.colour),
   }));
-  return made(pieceSchema, {
+  const read = made(pieceSchema, {
     ...old,
+    drawing: drawnOf(old, form),
     id: old?.id ?? idFromName(form.name, taken),
     name: form.name.trim(),
     quantity: form.quantity,
@@ -193,4 +202,15 @@ export function pieceFromForm(
     keepBare: orNothing(namesIn(form.keepBare)),
     note: orNothing(form.note.trim()),
   });
+  return read.ok && read.value.drawing
+    ? { ok: true, value: withDrawing(read.value, read.value.drawing) }
+    : read;
+}
+
+/** The drawing of a piece without what was drawn of zones that are gone. */
+function drawnOf(old: Piece | undefined, form: PieceForm): PieceDrawing | undefined {
+  if (!old?.drawing?.zones) return old?.drawing;
+  const left = old.drawing.zones.filter(({ zone }) => form.zones.some(({ id }) => id === zone));
+  const { zones: _zones, ...rest } = old.drawing;
+  return { ...rest, ...(left.length > 0 ? { zones: left } : {}) };
 }

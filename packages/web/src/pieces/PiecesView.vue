@@ -88,6 +88,7 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
         <v-btn :prepend-icon="mdiPlus" variant="flat" color="primary" @click="adding = true"
           >Add a piece</v-btn
         >
+        <v-btn :to="{ name: 'shapes', params: { build: store.theId } }">From a template or photo</v-btn>
         <v-btn @click="lookPicker?.click()">Take in a look file</v-btn>
         <input
           ref="lookPicker"
@@ -106,6 +107,9 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
       </p>
       <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true"
         >Add the first piece</v-btn
+      >
+      <v-btn size="large" class="ml-3" :to="{ name: 'shapes', params: { build: store.theId } }"
+        >From a template, a mesh or a photo</v-btn
       >
     </div>
     <div v-else class="table">

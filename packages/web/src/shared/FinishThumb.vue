@@ -16,12 +16,12 @@ const store = useBuild();
 const url = ref<string>();
 
 const wanted = computed(() => {
-  const { id, steps, zones, faces, substrate, quantity } = props.piece;
+  const { id, steps, zones, faces, substrate, quantity, drawing } = props.piece;
   const { materials, log = [] } = store.build ?? {};
   return {
     px: props.px * 2,
     relief: reliefFor(props.piece),
-    piece: { id, name: '', steps, zones, faces, substrate, quantity },
+    piece: { id, name: '', steps, zones, faces, substrate, quantity, ...(drawing ? { drawing } : {}) },
     build: { materials, log: log.filter((entry) => entry.piece === id) },
   };
 });
@@ -29,7 +29,7 @@ const wanted = computed(() => {
 const pictures = createStore('fixatum-finishes', 'pictures');
 const MOST_KEPT = 300;
 /** Pictures of before are painted anew when they would come out otherwise. */
-const PAINTED_BY = 2;
+const PAINTED_BY = 3;
 async function keyOf(text: string): Promise<string> {
   const bytes = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
   return `finish ${PAINTED_BY} ${[...new Uint8Array(bytes)].map((one) => one.toString(16).padStart(2, '0')).join('')}`;

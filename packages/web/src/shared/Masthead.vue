@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
-import { mdiArrowULeftTop, mdiChevronDown, mdiKeyboardOutline, mdiRuler, mdiThemeLightDark } from '@mdi/js';
+import { mdiArrowULeftTop, mdiChevronDown, mdiKeyboardOutline } from '@mdi/js';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
-import { api } from './api';
-import { useAppearance } from './appearance';
 import { useBuild } from './build';
+import { later } from './later';
 import { useMe } from './me';
+
+const MastheadMenu = later(() => import('./MastheadMenu.vue'));
 
 /** The head of every screen: which build, where to go, and how long there is until the next date. */
 defineEmits<{ keys: [] }>();
 const store = useBuild();
 const route = useRoute();
-const appearance = useAppearance();
 
 const me = useMe();
 const views = computed(() => (me.isHelper ? helperViews : finisherViews));
@@ -31,6 +31,8 @@ const finisherViews = [
 const homes: Record<string, string> = {
   piece: 'pieces',
   card: 'pieces',
+  shapes: 'pieces',
+  drawing: 'pieces',
   'run-sheets': 'plan',
   shelf: 'materials',
   shopping: 'materials',
@@ -56,16 +58,6 @@ const next = computed(() => {
   const first = dates[0];
   return first && { ...first, when: sayMoment(first.at, build.timeZone), wait: sayWait(first.at - now) };
 });
-
-const lights = [
-  { value: 'auto', title: 'Dim at the bench, paper elsewhere' },
-  { value: 'paper', title: 'Paper everywhere' },
-  { value: 'workshop', title: 'Dim everywhere' },
-] as const;
-const unitSystems = [
-  { value: 'metric', title: 'Millimetres, ml, °C' },
-  { value: 'imperial', title: 'Inches, fl oz, °F' },
-] as const;
 </script>
 
 <template>
@@ -83,55 +75,7 @@ const unitSystems = [
             <v-icon :icon="mdiChevronDown" size="18" />
           </button>
         </template>
-        <v-list density="comfortable" min-width="240">
-          <v-list-item to="/" title="All builds" />
-          <v-list-item
-            v-for="one in store.beside"
-            :key="one.id"
-            :to="{ name: here, params: { build: one.id } }"
-            :title="one.name"
-            subtitle="in this workshop too"
-          />
-          <v-list-item :to="{ name: 'find' }" title="Find in all builds" />
-          <v-list-item
-            v-if="store.id"
-            :to="{ name: 'techniques', params: { build: store.id } }"
-            title="Techniques and words"
-          />
-          <v-list-item
-            v-if="store.id && !me.isHelper"
-            :to="{ name: 'shopping', params: { build: store.id } }"
-            title="Shopping list"
-          />
-          <v-list-item
-            v-if="store.id && !me.isHelper"
-            :href="api.fileUrl(store.id)"
-            title="Save as a build file"
-          />
-          <v-list-item
-            v-if="store.id && !me.isHelper"
-            :href="api.archiveUrl(store.id)"
-            title="Save with photos and readings"
-          />
-          <v-divider />
-          <v-list-subheader><v-icon :icon="mdiThemeLightDark" size="16" /> Light</v-list-subheader>
-          <v-list-item
-            v-for="light in lights"
-            :key="light.value"
-            :title="light.title"
-            :active="appearance.light === light.value"
-            @click="appearance.light = light.value"
-          />
-          <v-divider />
-          <v-list-subheader><v-icon :icon="mdiRuler" size="16" /> Fields measure in</v-list-subheader>
-          <v-list-item
-            v-for="system in unitSystems"
-            :key="system.value"
-            :title="system.title"
-            :active="appearance.units === system.value"
-            @click="appearance.units = system.value"
-          />
-        </v-list>
+        <MastheadMenu :here="here" />
       </v-menu>
       <nav aria-label="Screens">
         <router-link

@@ -11,6 +11,7 @@ import { paintFigures } from '../paint';
 import { mixedColour } from '../seenColour';
 import { BANDS, spectrumOf, xyzOf, type Spectrum } from '../spectrum';
 import { borderOf, coverageOf, shiftOf } from './coverage';
+import { OUTSIDE } from './drawnRelief';
 import { noiseField, noisePixels, shiftedAt } from './noise';
 import type { Relief } from './relief';
 
@@ -151,7 +152,7 @@ export function paintFinish({
   const gloss = new Float32Array(count).fill(BARE_GU);
   const metal = new Float32Array(count);
   const height = Float32Array.from(relief.height);
-  const zoneOf = zoneMap(relief, zones);
+  const zoneOf = relief.zoneOf ?? zoneMap(relief, zones);
   zones.forEach(({ layers }, zone) => {
     const places = placesOf(zoneOf, zone);
     let chips: Float32Array | undefined;
@@ -185,7 +186,7 @@ export function paintFinish({
       }
     });
   });
-  return drawn(size, states, { state, gloss, metal, height });
+  return drawn(size, states, { state, gloss, metal, height }, relief.zoneOf);
 }
 
 const placesOf = (zoneOf: Uint8Array, zone: number): Uint32Array => {
@@ -209,12 +210,14 @@ function drawn(
     metal,
     height,
   }: Pick<FinishMaps, 'height'> & { state: Uint16Array; gloss: Float32Array; metal: Float32Array },
+  zoneOf: Uint8Array | undefined,
 ): FinishMaps {
   const colour = new Uint8ClampedArray(size * size * 4);
   for (let at = 0; at < state.length; at += 1) {
     const { rgb } = states.list[state[at]!]!;
     [colour[at * 4], colour[at * 4 + 1], colour[at * 4 + 2]] = rgb;
-    colour[at * 4 + 3] = 255;
+    // Nothing is seen outside an outline.
+    colour[at * 4 + 3] = zoneOf?.[at] === OUTSIDE ? 0 : 255;
   }
   return {
     size,

@@ -4,8 +4,10 @@ import { noiseAt, noiseField } from './noise';
 
 /** Shapes that a finish is shown on. */
 export const reliefs = ['plate', 'dome', 'tube', 'blade', 'leather'] as const;
-export type ReliefKind = (typeof reliefs)[number];
+/** Those, and for a piece that has a drawing its own outline. */
+export type ReliefKind = (typeof reliefs)[number] | 'drawing';
 export const reliefWords: Record<ReliefKind, string> = {
+  drawing: 'its own outline',
   plate: 'a plate',
   dome: 'a dome',
   tube: 'a tube',
@@ -13,8 +15,13 @@ export const reliefWords: Record<ReliefKind, string> = {
   leather: 'leather',
 };
 
-/** The relief that a piece is shown on: by the shape that its area was worked out from, and by what it is made of. */
-export function reliefFor({ faces, substrate }: Pick<Piece, 'faces' | 'substrate'>): ReliefKind {
+/** The relief that a piece is shown on: its drawing; or by the shape that its area was worked out from, and by what it is made of. */
+export function reliefFor({
+  drawing,
+  faces,
+  substrate,
+}: Pick<Piece, 'drawing' | 'faces' | 'substrate'>): ReliefKind {
+  if (drawing) return 'drawing';
   switch (faces.outer.shape?.kind) {
     case 'dome':
       return 'dome';
@@ -39,13 +46,18 @@ export interface Relief {
   sharp: Float32Array;
   /** How near the rim of the piece it is: 1 at the very edge, 0 in the middle. */
   rim: Float32Array;
+  /** The zone of each pixel by its place in the list, 255 outside the outline; without it zones get their shares of the square. */
+  zoneOf?: Uint8Array;
 }
 
 const RELIEF_SEED = 7;
 const known = new Map<string, Relief>();
 
+/** A relief that is the same for every piece. */
+export type PlainRelief = (typeof reliefs)[number];
+
 /** The relief of a kind, always the same. @param size pixels along a side, at least 16 */
-export function reliefOf(kind: ReliefKind, size: number): Relief {
+export function reliefOf(kind: PlainRelief, size: number): Relief {
   const key = `${kind} ${size}`;
   const found = known.get(key) ?? makeRelief(kind, size);
   known.set(key, found);
@@ -128,13 +140,13 @@ const leather: Shape = (u, v) => {
   return 0.012 * smooth(0, 0.35, next - nearest);
 };
 
-const shapes: Record<ReliefKind, Shape> = { plate, dome, tube, blade, leather };
+const shapes: Record<PlainRelief, Shape> = { plate, dome, tube, blade, leather };
 
 /** Radii over which it is told what stands out, in sides of the square. */
 const WIDE = 0.05;
 const NARROW = 0.008;
 
-function makeRelief(kind: ReliefKind, size: number): Relief {
+function makeRelief(kind: PlainRelief, size: number): Relief {
   const shape = shapes[kind];
   const pits = noiseField(RELIEF_SEED + 1, 128, 24, 2);
   const height = new Float32Array(size * size);
@@ -147,11 +159,16 @@ function makeRelief(kind: ReliefKind, size: number): Relief {
       const deep = kind === 'dome' ? 1 - v : kind === 'tube' ? Math.min(v, 1 - v) : inside(u, v);
       rim[y * size + x] = 1 - Math.min(1, deep / 0.5);
     }
+  return { kind, size, height, rim, ...standsOut(height, size) };
+}
+
+/** What stands out of a surface, and what lies deeper than what is round it, with a wide and a narrow view. */
+export function standsOut(height: Float32Array, size: number): Pick<Relief, 'out' | 'sharp'> {
   const against = (radius: number) => {
     const around = blurred(height, size, Math.max(1, Math.round(radius * size)));
     return around.map((value, at) => height[at]! - value);
   };
-  return { kind, size, height, out: against(WIDE), sharp: against(NARROW), rim };
+  return { out: against(WIDE), sharp: against(NARROW) };
 }
 
 /** A mean over a square round each pixel; at the edge over what there is of it. */

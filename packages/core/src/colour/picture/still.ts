@@ -30,7 +30,7 @@ export function stillOf(maps: FinishMaps, { kind }: Pick<Relief, 'kind'>): Uint8
         const glint = spot * (own * paint * 1.6 + (1 - own) * 0.8);
         picture[at * 4 + band] = toScreen(paint * level + glint);
       }
-      picture[at * 4 + 3] = 255;
+      picture[at * 4 + 3] = colour[at * 4 + 3]!;
     }
   return picture;
 }

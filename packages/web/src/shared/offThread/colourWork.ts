@@ -5,6 +5,7 @@ import {
   paintFinish,
   recipesFor,
   reliefOf,
+  reliefOfDrawing,
   stillOf,
   type Build,
   type FinishMaps,
@@ -34,7 +35,16 @@ export interface PictureRequest {
 function painted(request: PictureRequest): FinishMaps {
   const { build, piece, relief, size, light, before } = request;
   return paintFinish({
-    relief: reliefOf(relief, size),
+    relief:
+      relief !== 'drawing'
+        ? reliefOf(relief, size)
+        : piece.drawing
+          ? reliefOfDrawing(
+              piece.drawing,
+              (piece.zones ?? []).map(({ id }) => id),
+              size,
+            )
+          : reliefOf('plate', size),
     ground: groundColourOf(piece.substrate),
     zones: finishZones(piece, { build, materials: materialsOf(build.materials) }),
     light,
