@@ -1,7 +1,7 @@
 import type { Build, Piece, Step } from '../model/schema';
 import { parseRecoat } from '../materials/material';
 import { handsOn } from '../quantity/handsOn';
-import { passArea } from '../facts/passArea';
+import { cutEdgeCm2, passArea } from '../facts/passArea';
 import { recoatFactor } from '../drying/filmTimes';
 import { sayWait } from '../model/wallTime';
 import { stepKindTable } from '../model/stepKinds';
@@ -37,6 +37,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     material || stepKindTable[step.kind].abrades || stepKindTable[step.kind].heats ? methodWords[method] : '',
     ...passDetails(step, material, method),
     step.zones ? step.zones.map(zoneName).join(', ') : '',
+    step.kind === 'seal' && faces.includes('outer') && cutEdgeCm2(piece) > 0 ? 'cut edges too' : '',
     piece.faces.inner ? (faces.length === 2 ? 'both faces' : faces[0] === 'inner' ? 'inner face' : '') : '',
     build.places.find((place) => place.id === step.place)?.name ?? '',
     step.units && step.units.length < piece.quantity
