@@ -1,6 +1,6 @@
 import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
 import Flatbush from 'flatbush';
-import { boundsOf, ringMm, type Line, type Point, type Ring } from './rings';
+import { boundsOf, ringMm, type Bounds, type Line, type Point, type Ring } from './rings';
 
 // The library counts in whole numbers; a hundredth of a thousandth of a millimetre is finer than any knife.
 const STEPS_PER_MM = 10_000;
@@ -98,6 +98,17 @@ function alongMm([ax, ay, bx, by]: Stretch, [cx, cy, dx, dy]: Stretch): number {
   const offAt = (at: number) => offFrom + ((offTo - offFrom) * (at - from)) / (to - from);
   return Math.abs(offAt(low)) <= SAME_EDGE_MM && Math.abs(offAt(high)) <= SAME_EDGE_MM ? high - low : 0;
 }
+
+/** What of some lines lies in a box, in as many pieces as that makes. */
+export const linesInBox = (lines: readonly Line[], { left, top, right, bottom }: Bounds): Point[][] => {
+  const [low, high] = toPath([
+    [left, top],
+    [right, bottom],
+  ]);
+  return fromPaths(
+    Clipper.rectClipLines({ left: low!.x, top: low!.y, right: high!.x, bottom: high!.y }, toPaths(lines)),
+  );
+};
 
 /** Fewer points on the same ring, none of them off by more than so much, mm. */
 export const simplified = (ring: Ring, mm: number): Point[] =>

@@ -119,7 +119,7 @@ describe('outlines of a template', () => {
     expect(ringAreaCm2(outlines[0]!.outer)).toBeCloseTo(200, 0);
   });
   it('joins outlines over pages that overlap', () => {
-    // A box of 300 by 100 on two pages of 200 that overlap by 20: the second begins at 180.
+    // A box of 300 by 100 on two pages of 200 that overlap by 20: the second begins at 180, each drawn to its edge.
     const left = page(
       [
         open([
@@ -135,10 +135,10 @@ describe('outlines of a template', () => {
     const right = page(
       [
         open([
-          [20, 50],
+          [0, 50],
           [170, 50],
           [170, 150],
-          [20, 150],
+          [0, 150],
         ]),
       ],
       [],
@@ -148,6 +148,40 @@ describe('outlines of a template', () => {
     expect(together.width).toBe(380);
     const { outlines } = foundOutlines(together, { mmPerUnit: 1 });
     expect(outlines.map(({ outer }) => ringAreaCm2(outer))).toEqual([300]);
+  });
+  it('joins pages whose lines run on unseen past their edges, once each', () => {
+    // The whole box of 300 by 100 on both pages, and a line across it.
+    const whole = (x: number) => [
+      closed(box(50 - x, 50, 300, 100)),
+      open([
+        [50 - x, 100],
+        [350 - x, 100],
+      ]),
+    ];
+    const pages = [page(whole(0), [], 200), page(whole(180), [], 200)];
+    const { outlines, loose } = foundOutlines(laidTogether(pages, { columns: 2, overlap: 20 }), {
+      mmPerUnit: 1,
+    });
+    expect(outlines.map(({ outer, grooves }) => [ringAreaCm2(outer), grooves.map(lineMm)])).toEqual([
+      [300, [300]],
+    ]);
+    expect(loose).toEqual([]);
+  });
+  it('counts a line that is drawn twice once', () => {
+    const line: Point[] = [
+      [0, 150],
+      [300, 150],
+    ];
+    const { outlines } = found([closed(box(0, 0, 300, 300)), open(line), open([...line].reverse())]);
+    expect(outlines[0]!.grooves.map(lineMm)).toEqual([300]);
+  });
+  it('calls an outline that lies alone on its layer by that', () => {
+    const { outlines } = found([
+      closed(box(0, 0, 300, 300), 'gauntlet'),
+      closed(box(400, 0, 100, 100), 'Cuff'),
+      closed(box(600, 0, 90, 90), '#ff0000'),
+    ]);
+    expect(outlines.map(({ name }) => name)).toEqual(['Gauntlet', 'Cuff', undefined]);
   });
   it('names outlines by the words in them, and else by those nearest', () => {
     const { outlines } = found(

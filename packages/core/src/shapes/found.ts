@@ -98,7 +98,7 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
       ? []
       : [{ ...stroke, points: withoutRepeats(lineUnder(stroke.points, map), stroke.closed) }],
   );
-  const joined = chained(strokes, gapMm);
+  const joined = chained(withoutDoubles(strokes, gapMm), gapMm);
   const pageBox = { width: page.width * map[0], height: page.height * map[0] };
   let [tiny, frames] = [0, 0];
   const closed: Closed[] = [];
@@ -178,6 +178,7 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
   }
   const texts = page.texts.map(({ x, y, text }) => ({ at: lineUnder([[x, y]], map)[0]!, text: text.trim() }));
   name(outlines, texts);
+  nameByLayer(outlines);
   return { outlines: outlines.map(({ bounds: _bounds, ...outline }) => outline), loose, tiny, frames };
 }
 
@@ -236,6 +237,22 @@ function withoutRepeats(points: readonly Point[], isClosed: boolean): Point[] {
   const kept = points.filter((point, at) => at === 0 || distanceMm(point, points[at - 1]!) > 1e-6);
   if (isClosed && kept.length > 1 && distanceMm(kept[0]!, kept[kept.length - 1]!) < 1e-6) kept.pop();
   return kept;
+}
+
+/** Open lines without those that were drawn a second time, either way round: they would be joined to each other at their ends. */
+function withoutDoubles(strokes: readonly Stroke[], gapMm: number): Stroke[] {
+  const grid = Math.max(gapMm, 1e-6);
+  const seen = new Set<string>();
+  return strokes.filter(({ points, closed, kind }) => {
+    if (closed || points.length < 2) return true;
+    const ends = [points[0]!, points[points.length - 1]!]
+      .map(([x, y]) => `${Math.round(x / grid)},${Math.round(y / grid)}`)
+      .sort();
+    const key = [kind, ...ends, Math.round(lineMm(points) / grid)].join(' ');
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
 }
 
 function isFrame(ring: Ring, page: { width: number; height: number }): boolean {
@@ -318,6 +335,22 @@ function name(
     )
     .sort((a, b) => a.apart - b.apart);
   for (const { outline, at } of near) if (outline.name === undefined && !taken.has(at)) give(outline, [at]);
+}
+
+/** An outline without words that lies alone on a layer is called by that. */
+function nameByLayer(outlines: FoundOutline[]): void {
+  for (const outline of outlines) {
+    const { kind } = outline;
+    const isAlone = outlines.every((other) => other === outline || other.kind !== kind);
+    if (
+      outline.name === undefined &&
+      isAlone &&
+      outlines.length > 1 &&
+      !kind.startsWith('#') &&
+      kind !== 'lines'
+    )
+      outline.name = kind.slice(0, 1).toUpperCase() + kind.slice(1);
+  }
 }
 
 /** How far a place is from a box, mm. */

@@ -10,7 +10,7 @@ const hues: readonly (readonly [upTo: number, word: string])[] = [
   [172, 'green'],
   [205, 'sea green'],
   [240, 'cyan'],
-  [282, 'blue'],
+  [307, 'blue'],
   [312, 'violet'],
   [338, 'purple'],
   [360, 'pink'],

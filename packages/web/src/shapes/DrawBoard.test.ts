@@ -25,8 +25,8 @@ function board(shapes: BoardShape[], more: Record<string, unknown> = {}) {
       active: shapes[0]?.id,
       box,
       label: 'Board',
-      'onUpdate:modelValue': (value: BoardShape[]) => void wrapper.setProps({ modelValue: value }),
-      'onUpdate:active': (active: string | undefined) => void wrapper.setProps({ active }),
+      'onUpdate:modelValue': (value: BoardShape[]) => void wrapper.setProps({ modelValue: value } as never),
+      'onUpdate:active': (active: string | undefined) => void wrapper.setProps({ active } as never),
       ...more,
     } as never,
   });

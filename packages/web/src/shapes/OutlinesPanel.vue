@@ -366,7 +366,7 @@ async function takeAll(): Promise<void> {
           />
           <NumberField v-model="scalePct" label="For another body" suffix="%" :min="1" density="compact" />
         </div>
-        <div class="row">
+        <div class="row measure">
           <v-btn
             size="small"
             :variant="measuring ? 'flat' : 'outlined'"
@@ -604,6 +604,14 @@ text {
   gap: 10px;
   margin-top: 8px;
   align-items: center;
+}
+
+.measure {
+  grid-template-columns: 1fr;
+}
+
+.pages figure:only-child {
+  max-width: none;
 }
 
 .warn {

@@ -53,13 +53,16 @@ export interface FoundPage extends Found {
   heightMm: number;
 }
 
+const PAGES_GAP_MM = 1;
+
 /** The outlines of the template in hand, page by page; or of all pages laid side by side. */
 export function findOutlines(options: FoundOptions, layout: PageLayout | undefined): FoundPage[] {
   if (!sheet) return [];
   const pages = layout ? [laidTogether(sheet.pages, layout)] : sheet.pages;
   const scale = (options.mmPerUnit * (options.scalePct ?? 100)) / 100;
   return pages.map((page) => ({
-    ...foundOutlines(page, options),
+    // Printed pages never lie quite as they should.
+    ...foundOutlines(page, layout ? { ...options, gapMm: PAGES_GAP_MM } : options),
     name: page.name,
     widthMm: page.width * scale,
     heightMm: page.height * scale,
