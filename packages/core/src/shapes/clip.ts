@@ -1,4 +1,13 @@
-import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
+import {
+  Clipper,
+  Clipper64,
+  ClipType,
+  EndType,
+  FillRule,
+  JoinType,
+  type Path64,
+  type Paths64,
+} from 'clipper2-ts';
 import Flatbush from 'flatbush';
 import { boundsOf, ringMm, type Bounds, type Line, type Point, type Ring } from './rings';
 
@@ -109,6 +118,17 @@ export const linesInBox = (lines: readonly Line[], { left, top, right, bottom }:
     Clipper.rectClipLines({ left: low!.x, top: low!.y, right: high!.x, bottom: high!.y }, toPaths(lines)),
   );
 };
+
+/** What of some lines lies in an area, in as many pieces as that makes. */
+export function linesInArea(lines: readonly Line[], area: Area): Point[][] {
+  const clipper = new Clipper64();
+  clipper.addOpenSubject(toPaths(lines));
+  clipper.addClip(toPaths(area));
+  const closed: Paths64 = [];
+  const open: Paths64 = [];
+  clipper.execute(ClipType.Intersection, FillRule.NonZero, closed, open);
+  return fromPaths(open);
+}
 
 /** Fewer points on the same ring, none of them off by more than so much, mm. */
 export const simplified = (ring: Ring, mm: number): Point[] =>

@@ -86,6 +86,21 @@ describe('pieces from outlines', () => {
       ).zones,
     ).toBeUndefined();
   });
+  it('have grooves only where there is foam', () => {
+    const hole = box(150, 100, 100, 80);
+    const line: Point[] = [
+      [0, 140],
+      [400, 140],
+    ];
+    const piece = pieceOfOutlines(
+      { name: 'Plate', quantity: 1, pairs: false, outlines: [outline({ holes: [hole], grooves: [line] })] },
+      [],
+      as,
+    );
+    // 300 mm across the plate, less 100 over the hole.
+    expect(piece.lengths?.grooveMm).toBe(200);
+    expect(piece.drawing?.parts[0]?.grooves).toHaveLength(2);
+  });
   it('of several parts are one piece, parts side by side', () => {
     const piece = pieceOfOutlines(
       {

@@ -2,10 +2,11 @@ import type { PieceDrawing } from '../model/drawingSchema';
 import { idFromName } from '../model/pieceEdits';
 import type { Piece } from '../model/schema';
 import type { SubstrateKind } from '../model/substrates';
-import { drawingFigures, keptLine, keptRing, withDrawing } from './drawing';
+import { linesInArea } from './clip';
+import { drawingFigures, keptLine, keptRing, partArea, withDrawing } from './drawing';
 import type { FoundOutline } from './found';
 import type { MeshFigures } from './mesh';
-import { boundsOf, lineUnder, movedBy, type Ring } from './rings';
+import { boundsOf, lineMm, lineUnder, movedBy, type Ring } from './rings';
 
 /** What is the same of every piece that is taken in. */
 export interface TakenAs {
@@ -37,6 +38,8 @@ export const zoneNameOf = ({ name, kind }: FoundOutline['zones'][number]): strin
 
 const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
 
+/** Shorter than this it is a slip of the pen. */
+const LEAST_GROOVE_MM = 1;
 /** Parts of one piece lie so far apart on its drawing, mm. */
 const APART_MM = 20;
 
@@ -60,11 +63,13 @@ export function drawingOfOutlines({
       if (!zoneNames.includes(name)) zoneNames.push(name);
       zones.push({ zone: name, part, ring: ring(zone.ring) });
     }
-    return {
-      outer: ring(outer),
-      ...(holes.length > 0 ? { holes: holes.map(ring) } : {}),
-      ...(grooves.length > 0 ? { grooves: grooves.map((groove) => keptLine(lineUnder(groove, map))) } : {}),
-    };
+    const part = { outer: ring(outer), ...(holes.length > 0 ? { holes: holes.map(ring) } : {}) };
+    // A line that runs on over the edge or over a hole is a groove only where there is foam.
+    const cut = linesInArea(
+      grooves.map((groove) => lineUnder(groove, map)),
+      partArea(part),
+    ).filter((line) => lineMm(line) >= LEAST_GROOVE_MM);
+    return { ...part, ...(cut.length > 0 ? { grooves: cut.map(keptLine) } : {}) };
   });
   return {
     zoneNames,
