@@ -53,7 +53,7 @@ export function drawingOfOutlines({
   const zoneNames: string[] = [];
   const zones: NonNullable<PieceDrawing['zones']> = [];
   let across = 0;
-  const parts = outlines.map(({ outer, holes, grooves, zones: drawn }, part) => {
+  const parts = outlines.map(({ outer, holes, grooves, zones: drawn }, at) => {
     const { left, top, right } = boundsOf([outer]);
     const map = movedBy(across - left, -top);
     across += right - left + APART_MM;
@@ -61,7 +61,7 @@ export function drawingOfOutlines({
     for (const zone of drawn) {
       const name = zoneNameOf(zone);
       if (!zoneNames.includes(name)) zoneNames.push(name);
-      zones.push({ zone: name, part, ring: ring(zone.ring) });
+      zones.push({ zone: name, part: at, ring: ring(zone.ring) });
     }
     const part = { outer: ring(outer), ...(holes.length > 0 ? { holes: holes.map(ring) } : {}) };
     // A line that runs on over the edge or over a hole is a groove only where there is foam.
