@@ -36,6 +36,14 @@ async function shoot(page: Page, name: string): Promise<void> {
   await page.screenshot({ path: `${folder}/${name}.png`, animations: 'disabled' });
 }
 
+/** The sample template, read. */
+async function takeKelpWarden(page: Page): Promise<void> {
+  await page
+    .getByLabel('Template, mesh or photo')
+    .setInputFiles(resolve(folder, '../../demo/templates/kelp-warden.pdf'));
+  await expect(page.getByRole('button', { name: 'Take in 6 pieces' })).toBeEnabled();
+}
+
 const views: [name: string, path: () => string, size?: { width: number; height: number }][] = [
   ['start', () => '/'],
   ['bench', () => `/b/${build}/bench`],
@@ -56,15 +64,6 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
     async (page) => {
       for (const id of ['rubber-dip-spray', 'pva-flex-primer', 'neoprene-soft'])
         await page.getByTestId(`material-${id}`).click();
-    },
-  ],
-  [
-    'pairs',
-    () => `/b/${build}/materials`,
-    async (page) => {
-      await page.getByRole('button', { name: 'Does it go over that?' }).click();
-      await page.getByRole('button', { name: 'Gloss alkyd spray over Rubber dip spray: stop' }).click();
-      await expect(page.getByText('Judging…')).toHaveCount(0);
     },
   ],
   [
@@ -158,12 +157,26 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
     },
   ],
   [
-    'finish-two',
-    () => `/b/${build}/finish?piece=greave`,
+    'template',
+    () => `/b/${build}/template`,
     async (page) => {
-      await page.getByLabel('Shown on').selectOption('tube');
-      await page.getByLabel('Beside it', { exact: true }).selectOption({ label: 'Battle-worn steel' });
-      await expect(page.locator('[data-turnable=true]')).toHaveCount(2);
+      await takeKelpWarden(page);
+      await page.evaluate(() => window.scrollTo(0, 0));
+    },
+  ],
+  [
+    'drawing',
+    () => `/b/${build}/template`,
+    async (page) => {
+      await takeKelpWarden(page);
+      await choose(page, 'Look of Main', 'Worn brown leather');
+      await choose(page, 'Look of Rim', 'Aged brass');
+      await page.getByRole('button', { name: 'Take in 6 pieces' }).click();
+      await page.getByTestId('piece-shoulder').click();
+      await expect(page.locator('.working.on')).toHaveCount(0);
+      await page.getByRole('link', { name: 'The drawing, to change it' }).click();
+      await page.getByRole('button', { name: 'Rim, 59 points' }).click();
+      await page.getByRole('button', { name: 'Close' }).click();
     },
   ],
 ];

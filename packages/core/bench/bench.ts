@@ -1,5 +1,6 @@
 // `npm run bench`: how long the core takes over builds of several sizes. Prints; asserts nothing.
 import { colourBench } from './colourBench';
+import { shapesBench } from './shapesBench';
 import { dryStack, plainMilestones } from '../src/drying/dryStack';
 import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
@@ -64,6 +65,7 @@ row(
   150,
 );
 colourBench(row);
+shapesBench(row);
 console.log();
 for (const pieces of [10, 60, 250]) {
   const build = largeBuild(pieces);

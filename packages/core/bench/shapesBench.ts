@@ -1,4 +1,4 @@
-import { drawingFigures } from '../src/shapes/drawing';
+import { drawingFigures, keptRing } from '../src/shapes/drawing';
 import { foundOutlines } from '../src/shapes/found';
 import { meshFigures } from '../src/shapes/mesh';
 import type { Point } from '../src/shapes/rings';
@@ -25,7 +25,7 @@ export function shapesBench(row: (what: string, ms: number, aimMs: number) => vo
     time(() => foundOutlines(page, { mmPerUnit: 1 })),
     300,
   );
-  const outer = star(10_000, 200, 300, 300).map(([x, y]): [number, number] => [x, y]);
+  const outer = keptRing(star(10_000, 200, 300, 300));
   const ring: [number, number][] = [
     [250, 0],
     [350, 0],

@@ -7,7 +7,7 @@ import CutThrough from './CutThrough.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import FindingNote from './FindingNote.vue';
 import PieceActions from './PieceActions.vue';
-import PieceOutline from '../shapes/PieceOutline.vue';
+import { later } from '../shared/later';
 import PieceAmounts from './PieceAmounts.vue';
 import PieceDates from './PieceDates.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
@@ -15,6 +15,7 @@ import StepList from './StepList.vue';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 
+const PieceOutline = later(() => import('../shapes/PieceOutline.vue'));
 const store = useBuild();
 const route = useRoute();
 const piece = computed(() => store.pieceOf(String(route.params.piece)));

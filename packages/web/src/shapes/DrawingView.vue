@@ -23,7 +23,6 @@ import {
   type PieceDrawing,
   type Point,
 } from '@fixatum/core';
-import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAppearance } from '../shared/appearance';
@@ -259,13 +258,6 @@ async function takeAway(): Promise<void> {
   )
     await router.push({ name: 'piece', params: { build: store.theId, piece: kept.value.id } });
 }
-onKeyStroke('z', (event) => {
-  if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
-  event.preventDefault();
-  event.stopPropagation();
-  if (event.shiftKey) history.redo();
-  else history.undo();
-});
 const say = (mm: number) => sayMeasure(Math.round(mm), 'lengthMm', appearance.units);
 const shareOf = (id: string) => figures.value?.zones.find((one) => one.zone === id);
 </script>

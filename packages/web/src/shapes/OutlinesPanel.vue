@@ -338,7 +338,8 @@ async function takeAll(): Promise<void> {
         </svg>
         <figcaption v-if="drawn.length > 1" class="small quiet">{{ page.name }}</figcaption>
       </figure>
-      <p v-if="rows.length === 0 && !busy" class="quiet">
+      <p v-if="busy" class="small quiet" role="status">Looking for outlines…</p>
+      <p v-else-if="rows.length === 0" class="quiet">
         No closed outline of more than 1 cm² was found here. Are the lines on a layer that is left out, or is
         the size wrong?
       </p>

@@ -16,7 +16,6 @@ import {
   type Piece,
   type Point,
 } from '@fixatum/core';
-import { onKeyStroke } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref } from 'vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
@@ -184,13 +183,6 @@ const next = computed(() => {
   if (!drawn.value.some(({ tone, closed }) => tone === 'outline' && closed))
     return 'Now draw round the part: press point after point, and the first again to close it.';
   return 'Drag points to put them right; the pale ones between add a point. Draw holes and areas with another finish.';
-});
-onKeyStroke('z', (event) => {
-  if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
-  event.preventDefault();
-  event.stopPropagation();
-  if (event.shiftKey) history.redo();
-  else history.undo();
 });
 const say = (mm: number) => sayMeasure(Math.round(mm), 'lengthMm', appearance.units);
 </script>

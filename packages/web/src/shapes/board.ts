@@ -1,5 +1,5 @@
 import type { HandPoint } from '@fixatum/core';
-import { useManualRefHistory } from '@vueuse/core';
+import { useEventListener, useManualRefHistory } from '@vueuse/core';
 import type { Ref } from 'vue';
 
 /** A line that is drawn by hand: an outline, a hole in it, an area of a zone, or what is measured by. */
@@ -12,12 +12,25 @@ export interface BoardShape {
   zone?: string;
 }
 
-/** Undo and redo of what is drawn: told when something was done. */
+/** Undo and redo of what is drawn, also by keys; it is told when something was done. While it can take something back, Ctrl+Z is for that and not for the build. */
 export function useBoardHistory(shapes: Ref<BoardShape[]>) {
-  return useManualRefHistory(shapes, {
+  const history = useManualRefHistory(shapes, {
     clone: (value) => value.map((shape) => ({ ...shape })),
     capacity: 200,
   });
+  const keys = (event: KeyboardEvent) => {
+    const isZ = event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey);
+    if (!isZ || event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement)
+      return;
+    if (!(event.shiftKey ? history.canRedo.value : history.canUndo.value)) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    if (event.shiftKey) history.redo();
+    else history.undo();
+  };
+  // Before the screen's own keys hear of it.
+  useEventListener(window, 'keydown', keys, { capture: true });
+  return history;
 }
 
 let made = 0;

@@ -14,6 +14,8 @@ const keys: [string, string][] = [
   ['s', 'Start what is next (on the Bench)'],
   ['d', 'Done: log what is under way (on the Bench)'],
   ['u or Ctrl+Z', 'Take the last change back'],
+  ['arrows, Enter', 'On a drawing: move, and set a point'],
+  ['Del, c', 'On a drawing: take a point away, make it a curve'],
   ['?', 'This list'],
 ];
 </script>
