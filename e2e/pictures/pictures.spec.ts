@@ -176,7 +176,7 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
       await expect(page.locator('.working.on')).toHaveCount(0);
       await page.getByRole('link', { name: 'The drawing, to change it' }).click();
       await page.getByRole('button', { name: 'Rim, 59 points' }).click();
-      await page.getByRole('button', { name: 'Close' }).click();
+      await page.getByRole('button', { name: 'Close', exact: true }).click();
     },
   ],
 ];

@@ -89,6 +89,7 @@ export * from './io/dxfSheet';
 export * from './io/pdfSheet';
 export * from './io/svgSheet';
 export type { DrawnPart, PieceDrawing } from './model/drawingSchema';
+export { lessDrawn } from './model/levels';
 export * from './model/measures';
 export * from './quantity/shapes';
 export * from './colour/distance';

@@ -188,6 +188,30 @@ describe('builds', () => {
     await request(app).get(`/api/builds/${id}`).expect(200);
   });
 
+  it('that are put aside are listed, and deleted for good only then', async () => {
+    const { id } = await imported();
+    const aside = async () => (await get('/api/builds/aside')).builds;
+    expect(await aside()).toEqual([]);
+    const early = await request(app).delete(`/api/builds/aside/${id}`).expect(422);
+    expect(early.body.detail).toContain('Put the build aside first');
+    await request(app).delete(`/api/builds/${id}`).expect(204);
+    expect(await aside()).toEqual([
+      {
+        id,
+        name: expect.any(String),
+        pieces: expect.any(Number),
+        putAsideAt: expect.stringMatching(/^\d{4}-\d\d-\d\dT/),
+      },
+    ]);
+    await request(app).delete(`/api/builds/aside/${id}`).expect(204);
+    expect(await aside()).toEqual([]);
+    await request(app).post(`/api/builds/${id}/restore`).expect(404);
+    await request(app).delete(`/api/builds/aside/${id}`).expect(404);
+    const { models } = database;
+    for (const table of [models.pieces, models.steps, models.log, models.changes, models.plans])
+      expect(await (table as typeof models.plans).count({ where: { buildId: id } })).toBe(0);
+  });
+
   it('take a new head only from who saw the last one', async () => {
     const { id, etag } = await imported();
     const first = await request(app)

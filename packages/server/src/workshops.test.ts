@@ -232,6 +232,28 @@ describe('builds beside each other', () => {
   });
 });
 
+it('what a build took out of the tins is out of them still when it is deleted for good', async () => {
+  const { first, second } = await two();
+  const tin = {
+    ...first.build.stock!.find(({ id }) => id === 'primer')!,
+    levelAt: '2027-02-20T19:00',
+    remainingMl: 300,
+  };
+  await patch(first.id, { stock: first.build.stock!.map((one) => (one.id === 'primer' ? tin : one)) });
+  const entry = { piece: 'shell', unit: 1, step: 'seal', coat: 1 };
+  await request(app)
+    .post(`/api/builds/${first.id}/log`)
+    .send([{ ...entry, doneAt: '2027-02-20T19:20', used: [{ tin: 'primer', ml: 4.5 }] }])
+    .expect(201);
+  await request(app).delete(`/api/builds/${first.id}`).expect(204);
+  const before = (await get(`/api/builds/${second.id}`)) as { version: number };
+  await request(app).delete(`/api/builds/aside/${first.id}`).expect(204);
+  const after = await get(`/api/builds/${second.id}`);
+  expect(after.build.stock.find(({ id }: { id: string }) => id === 'primer').remainingMl).toBe(295.5);
+  expect(after.version).toBeGreaterThan(before.version);
+  expect((await get(`/api/builds/${second.id}/beside`)).builds).toEqual([]);
+});
+
 it('whoever shares a workshop hears when a build is put aside, comes back, or moves away', async () => {
   const { store } = appParts(database, folder);
   const { first, workshop } = await two();

@@ -14,6 +14,7 @@ import { later } from './shared/later';
 
 const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
 const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
+const NoAnswer = later(() => import('./shared/NoAnswer.vue'));
 const KeysHelp = later(() => import('./shared/KeysHelp.vue'));
 
 const ConflictDialog = later(() => import('./shared/ConflictDialog.vue'));
@@ -66,12 +67,16 @@ watch(
       bench: 'Bench',
       pieces: 'Pieces',
       piece: 'Piece',
+      drawing: 'Drawing',
+      shapes: 'From a template',
       plan: 'Plan',
       'run-sheets': 'Run sheets',
       materials: 'Materials',
       shelf: 'Shelf',
       shopping: 'To buy',
       mixes: 'Mixes',
+      colour: 'Colour',
+      finish: 'The finish',
       journal: 'Journal',
       workshop: 'Workshop',
       techniques: 'Techniques',
@@ -120,6 +125,7 @@ onKeyStroke((event) => {
     <Masthead v-if="!outside" @keys="help = true" />
     <v-main>
       <ClockBehind />
+      <NoAnswer v-if="!outside" />
       <RefusedEdits v-if="!outside" />
       <div v-if="!outside && store.missing" class="page">
         <h1>This build is not here</h1>

@@ -8,14 +8,28 @@ export function levelsKept(after: Build, before: Build): Build {
   const kept = new Set(after.log?.map(({ id }) => id));
   const gone = (before.log ?? []).filter(({ id, used }) => used !== undefined && !kept.has(id));
   if (gone.length === 0 || !after.stock) return after;
-  const stock = after.stock.map((tin) => {
+  return { ...after, stock: lessDrawn(after.stock, gone) };
+}
+
+type Stock = NonNullable<Build['stock']>;
+
+/**
+ * Tins with what was taken out of them since their levels were set written off, as nobody else tells of it any more.
+ * @param draws what was taken, and when, as wall time
+ */
+export const lessDrawn = (
+  stock: Stock,
+  draws: readonly {
+    doneAt: string;
+    used?: readonly { tin?: string | undefined; ml: number }[] | undefined;
+  }[],
+): Stock =>
+  stock.map((tin) => {
     const { id, levelAt } = tin;
     if (id === undefined || levelAt === undefined) return tin;
-    const ml = gone
+    const ml = draws
       .filter(({ doneAt }) => levelAt <= doneAt)
       .flatMap(({ used }) => used ?? [])
       .reduce((sum, one) => (one.tin === id ? sum + one.ml : sum), 0);
     return ml === 0 ? tin : { ...tin, remainingMl: Math.max(0, tin.remainingMl - ml) };
   });
-  return { ...after, stock };
-}

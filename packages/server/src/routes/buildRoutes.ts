@@ -53,6 +53,15 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     response.json({ builds: await store.list() });
   });
 
+  router.get('/builds/aside', async (_request, response) => {
+    response.json({ builds: await store.aside() });
+  });
+
+  router.delete('/builds/aside/:id', async (request, response) => {
+    await store.deleteForGood(param(request, 'id'));
+    response.status(204).end();
+  });
+
   // The text itself is read here, so that the core can say where a broken file breaks.
   router.post('/builds', express.text({ type: '*/*', limit: '8mb' }), async (request, response) => {
     const text = typeof request.body === 'string' ? request.body : '';

@@ -8,7 +8,7 @@ import {
   type Step,
   type Underway,
 } from '@fixatum/core';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { notFound } from '../http/problem';
 import type { Models } from '../storage/models';
 
@@ -70,6 +70,46 @@ export async function readRows(
     workshopId: head.workshopId,
     finishedAt: head.finishedAt ?? undefined,
   };
+}
+
+/** A build that was put aside, as a list tells it. */
+export interface AsideBuild {
+  id: string;
+  name: string;
+  pieces: number;
+  /** An instant. */
+  putAsideAt: string;
+}
+
+/** The builds that were put aside, the last first. */
+export async function readAside({ builds, pieces }: Models): Promise<AsideBuild[]> {
+  const rows = await builds.findAll({
+    where: { deletedAt: { [Op.ne]: null } },
+    order: [['deletedAt', 'DESC']],
+  });
+  return Promise.all(
+    rows.map(async (row) => ({
+      id: row.id,
+      name: dataIn<Build>(row).name,
+      pieces: await pieces.count({ where: { buildId: row.id } }),
+      putAsideAt: row.deletedAt ?? '',
+    })),
+  );
+}
+
+/** Deletes every row of a build. */
+export async function deleteRows(models: Models, id: string, transaction: Transaction): Promise<void> {
+  const { pieces, steps, log, underway, changes, plans } = models;
+  const ofBuild = { where: { buildId: id }, transaction };
+  await Promise.all([
+    pieces.destroy(ofBuild),
+    steps.destroy(ofBuild),
+    log.destroy(ofBuild),
+    underway.destroy(ofBuild),
+    changes.destroy(ofBuild),
+    plans.destroy(ofBuild),
+  ]);
+  await models.builds.destroy({ where: { id }, transaction });
 }
 
 /** What a row holds. It was checked as part of its build before it was written, so it is taken as it stands. */

@@ -1,5 +1,7 @@
 import {
   checkedLogEdit,
+  drawsOf,
+  lessDrawn,
   ownParts,
   parseBuild,
   sharedParts,
@@ -17,7 +19,7 @@ import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
 import { Op, type Transaction } from 'sequelize';
 import { NewsDesk, type BuildNews } from './buildNews';
-import { readRows, writeRows, type StoredBuild } from './buildRows';
+import { deleteRows, readAside, readRows, writeRows, type AsideBuild, type StoredBuild } from './buildRows';
 import { ChangeLog, type ChangeNote, type TakesBack } from './changeLog';
 import { KeptBuilds } from './keptBuilds';
 import { createWorkshop, seenWorkshop, writeShared, type SeenWorkshop, type Sibling } from './workshopRows';
@@ -25,7 +27,7 @@ import { WriteQueue } from './writeQueue';
 import type { Database } from '../storage/database';
 import type { BuildRow } from '../storage/models';
 import { undone } from './undone';
-import { changedMeanwhile, notFound, unusable, type Problem } from '../http/problem';
+import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
 
 /** What a change to a build may be tied to: the version the caller saw, of the build or of one piece. */
 export interface Expectation {
@@ -272,6 +274,40 @@ export class BuildStore {
     this.nudge(id, row?.workshopId);
   }
 
+  /** The builds that were put aside, the last first. */
+  aside(): Promise<AsideBuild[]> {
+    return readAside(this.database.models);
+  }
+
+  /**
+   * Deletes a build for good that was put aside. What it took out of the tins of its workshop is out of them still.
+   * @throws Problem for one that is not put aside
+   */
+  async deleteForGood(id: string): Promise<void> {
+    const { models } = this.database;
+    const { others, workshopId } = await this.queue.alone(async (transaction) => {
+      const row = await models.builds.findByPk(id, { transaction });
+      if (!row) throw notFound('build');
+      if (row.deletedAt === null)
+        throw new Problem('unusable', 'Put the build aside first; what is put aside can be deleted.');
+      const stored = await this.readAny(id, transaction);
+      const { stock } = stored.build;
+      const after = stock
+        ? { ...stored.build, stock: lessDrawn(stock, drawsOf(stored.build)) }
+        : stored.build;
+      const others = await this.shared(stored, stored.build, after, transaction);
+      await deleteRows(models, id, transaction);
+      return { others, workshopId: stored.workshopId };
+    });
+    this.kept.forget(id);
+    for (const other of others) {
+      this.kept.forget(other.id);
+      this.tell(other.id, other.version);
+    }
+    this.nudge(id, workshopId);
+  }
+
+  /** Brings back a build that was put aside. */
   async restore(id: string): Promise<StoredBuild> {
     const stored = await this.queue.alone(async (transaction) => {
       const [count] = await this.database.models.builds.update(

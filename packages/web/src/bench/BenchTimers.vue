@@ -24,6 +24,13 @@ const ideas = computed((): TimerIdea[] => {
   return list.filter((idea) => !running.has(idea.label));
 });
 
+/** The timers that have run out. */
+const overWords = computed(() =>
+  timers.value
+    .flatMap(({ timer, state }) => (state.left <= 0 ? [`Time is up: ${timer.label}.`] : []))
+    .join(' '),
+);
+
 const adding = ref(false);
 function startOwn(idea: TimerIdea): void {
   void store.startTimer(idea);
@@ -63,11 +70,13 @@ const share = (timer: BenchTimer, left: number) => Math.min(1, Math.max(0, 1 - l
         @click="alarm.toggleNotifications()"
       />
     </div>
+    <!-- Told once, when a timer runs out: the figures beside it change every second. -->
+    <p class="unseen" role="status" data-testid="rung">{{ overWords }}</p>
     <ul v-if="timers.length > 0" data-testid="timers">
       <li v-for="{ timer, state } in timers" :key="timer.id" :class="{ over: state.left <= 0 }">
         <div class="line">
           <strong>{{ timer.label }}</strong>
-          <span class="figures left" :aria-live="state.left <= 0 ? 'assertive' : 'off'">{{
+          <span class="figures left">{{
             state.left <= 0 ? `over by ${clock(state.left)}` : clock(state.left)
           }}</span>
           <v-btn

@@ -3,7 +3,7 @@ import { withoutTint } from '@fixatum/core';
 import quantize from 'quantize';
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import DialogFoot from '../shared/DialogFoot.vue';
-import { fileOf } from '../shared/inputs';
+import DropField from '../shared/DropField.vue';
 
 /** Colours from a picture: points that are picked, or its main colours, freed from the tint of the light. The picture stays on this machine. */
 const open = defineModel<boolean>({ required: true });
@@ -24,7 +24,6 @@ const problem = ref('');
 const raw = ref<string[]>([]);
 const neutral = ref<{ colour: string; isWhite: boolean }>();
 const picking = ref<'colour' | 'grey' | 'white'>('colour');
-const dragging = ref(false);
 const under = ref<string>();
 
 const colours = computed(() =>
@@ -64,11 +63,6 @@ async function take(file: File | undefined): Promise<void> {
   picture.close();
 }
 const pixels = () => canvas.value?.getContext('2d', { willReadFrequently: true });
-const chosen = (event: Event) => void take(fileOf(event));
-function dropped(event: DragEvent): void {
-  dragging.value = false;
-  void take(event.dataTransfer?.files[0]);
-}
 
 /** Where on the picture the pointer is, in its own pixels. */
 function placeOf(event: PointerEvent): readonly [number, number] | undefined {
@@ -157,15 +151,13 @@ function done(): void {
       <v-card-text class="pa-6">
         <h2 class="mb-2">Colours from a picture</h2>
         <p class="quiet mb-3">The picture stays on this machine; only the colours you take are kept.</p>
-        <label
-          class="drop"
-          :class="{ over: dragging }"
-          @dragover.prevent="dragging = true"
-          @dragleave="dragging = false"
-          @drop.prevent="dropped"
-          >{{ has ? 'Another picture' : 'Drop a picture here, or choose one'
-          }}<input type="file" accept="image/png,image/jpeg,image/webp" aria-label="Picture" @change="chosen"
-        /></label>
+        <DropField
+          label="Picture"
+          :words="has ? 'Another picture' : 'Drop a picture here, or choose one'"
+          accept="image/png,image/jpeg,image/webp"
+          slim
+          @file="take"
+        />
         <p v-if="problem" class="faults" role="alert">{{ problem }}</p>
         <div v-if="has" class="work">
           <canvas
@@ -216,29 +208,6 @@ function done(): void {
 </template>
 
 <style scoped>
-.drop {
-  display: flex;
-  align-items: center;
-  justify-content: center;
-  min-height: 64px;
-  border: 2px dashed var(--line);
-  border-radius: 3px;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.drop.over,
-.drop:focus-within {
-  border-color: rgb(var(--v-theme-primary));
-}
-
-.drop input {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  opacity: 0;
-}
-
 .work {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 190px;

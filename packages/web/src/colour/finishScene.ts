@@ -19,6 +19,7 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { RoomEnvironment } from 'three/addons/environments/RoomEnvironment.js';
+import { turnKeys } from '../shared/turnKeys';
 
 /** A 3D picture of a finish that can be turned. */
 export interface FinishScene {
@@ -67,7 +68,6 @@ const surfaces: Record<ReliefKind, Surface> = {
 
 /** Faces along a side: enough for the relief, as finer things are in the maps. */
 const FACES = 128;
-const TURN_BY = 0.18;
 /** A coarse room is enough to be mirrored in paint, and soon made. */
 const ROOM_PX = 32;
 const lamps: Record<Light, { colour: number; room: number; lamp: number }> = {
@@ -115,20 +115,11 @@ export function createFinishScene(canvas: HTMLCanvasElement, whenDrawn: () => vo
     });
   }
   controls.addEventListener('change', draw);
-  const turn = (event: KeyboardEvent) => {
-    const by = {
-      ArrowLeft: [-TURN_BY, 0],
-      ArrowRight: [TURN_BY, 0],
-      ArrowUp: [0, -TURN_BY],
-      ArrowDown: [0, TURN_BY],
-    }[event.key];
-    if (!by) return;
-    event.preventDefault();
-    mesh.rotation.y += by[0] ?? 0;
-    mesh.rotation.x += by[1] ?? 0;
+  const endKeys = turnKeys(canvas, (round, over) => {
+    mesh.rotation.y += round;
+    mesh.rotation.x += over;
     draw();
-  };
-  canvas.addEventListener('keydown', turn);
+  });
 
   return {
     show(maps, relief) {
@@ -160,7 +151,7 @@ export function createFinishScene(canvas: HTMLCanvasElement, whenDrawn: () => vo
       draw();
     },
     dispose() {
-      canvas.removeEventListener('keydown', turn);
+      endKeys();
       controls.dispose();
       for (const texture of textures) texture.dispose();
       mesh.geometry.dispose();

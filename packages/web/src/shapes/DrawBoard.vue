@@ -2,12 +2,12 @@
 import { handRing, type HandPoint, type Point } from '@fixatum/core';
 import { useElementBounding } from '@vueuse/core';
 import { computed, ref, useTemplateRef } from 'vue';
-import type { BoardShape } from './board';
+import type { BoardHistory, BoardShape } from './board';
 import { pathOf } from './paths';
 
 /**
  * A board to draw on: points are pressed one after the other, moved, made corners or curves, and taken away, by mouse, finger or keys. What lies
- * below it, a photo or an outline, comes in the slot. It says what was done (`change`), and keeps nothing itself.
+ * below it, a photo or an outline, comes in the slot.
  */
 const shapes = defineModel<BoardShape[]>({ required: true });
 /** The shape that points go to, by id; none while nothing is drawn. */
@@ -22,8 +22,10 @@ const props = defineProps<{
   closesAt?: number | undefined;
   /** Presses are for what lies below the shapes. */
   picks?: boolean;
+  /** What was drawn, to be taken back. */
+  history: BoardHistory;
 }>();
-const emit = defineEmits<{ change: []; pick: [place: Point] }>();
+const emit = defineEmits<{ pick: [place: Point] }>();
 
 const svg = useTemplateRef<SVGSVGElement>('svg');
 const { width, height } = useElementBounding(svg);
@@ -31,6 +33,9 @@ const { width, height } = useElementBounding(svg);
 const unit = computed(() =>
   width.value > 0 && height.value > 0 ? Math.max(props.box.w / width.value, props.box.h / height.value) : 1,
 );
+/** How many times as wide as its place the board is; what does not fit is scrolled to. */
+const zoom = ref(1);
+const MOST_ZOOM = 5;
 const chosen = ref<{ shape: string; at: number }>();
 const cursor = ref<Point>();
 const current = computed(() => shapes.value.find(({ id }) => id === active.value));
@@ -67,13 +72,13 @@ function addPoint([x, y]: Point): void {
   const points = [...shape.points, { x, y, ...(props.curves ? { curve: true } : {}) }];
   chosen.value = { shape: shape.id, at: points.length - 1 };
   changed(shape.id, points, points.length === props.closesAt);
-  emit('change');
+  props.history.commit();
 }
 function close(): void {
   const shape = current.value;
   if (!shape || shape.closed || shape.points.length < (props.closesAt === 2 ? 2 : 3)) return;
   changed(shape.id, shape.points, true);
-  emit('change');
+  props.history.commit();
 }
 defineExpose({ close });
 
@@ -114,7 +119,7 @@ function drag(event: PointerEvent, shape: BoardShape, at: number): void {
   );
 }
 function drop(): void {
-  if (dragged) emit('change');
+  if (dragged) props.history.commit();
   dragged = false;
 }
 function insert(shape: BoardShape, at: number): void {
@@ -128,7 +133,7 @@ function insert(shape: BoardShape, at: number): void {
   active.value = shape.id;
   chosen.value = { shape: shape.id, at: at + 1 };
   changed(shape.id, shape.points.toSpliced(at + 1, 0, middle));
-  emit('change');
+  props.history.commit();
 }
 
 const picked = computed(() => {
@@ -148,7 +153,7 @@ function key(event: KeyboardEvent): void {
         n === own.at ? { ...point, x: point.x + dx, y: point.y + dy } : point,
       );
       changed(own.shape.id, points);
-      emit('change');
+      props.history.commit();
     } else {
       const [x, y] = cursor.value ?? [props.box.x + props.box.w / 2, props.box.y + props.box.h / 2];
       cursor.value = [x + dx, y + dy];
@@ -171,7 +176,7 @@ function remove(): void {
   const points = own.shape.points.toSpliced(own.at, 1);
   changed(own.shape.id, points, own.shape.closed && points.length > 2);
   chosen.value = points.length > 0 ? { shape: own.shape.id, at: Math.max(0, own.at - 1) } : undefined;
-  emit('change');
+  props.history.commit();
 }
 function turnCurve(): void {
   const own = picked.value;
@@ -180,7 +185,7 @@ function turnCurve(): void {
     n === own.at ? { x: point.x, y: point.y, ...(point.curve ? {} : { curve: true }) } : point,
   );
   changed(own.shape.id, points);
-  emit('change');
+  props.history.commit();
 }
 /** Rings from a file have more points than anybody moves by hand. */
 const MOST_HANDLES = 80;
@@ -192,71 +197,79 @@ const handled = computed(() =>
 
 <template>
   <div class="board">
-    <svg
-      ref="svg"
-      :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-      :style="{ aspectRatio: `${box.w} / ${box.h}` }"
-      tabindex="0"
-      role="application"
-      :aria-label="`${label}. Arrow keys move, Enter sets a point, Delete takes one away, C makes it a curve.`"
-      :class="{ drawing: isOpen }"
-      @click="press"
-      @keydown="key"
-    >
-      <slot />
-      <path
-        v-for="shape in shapes"
-        :key="shape.id"
-        :d="lineOf(shape)"
-        class="shape"
-        :class="[shape.tone, { open: !shape.closed, here: shape.id === active }]"
-        @click="choose($event, shape)"
-      />
-      <template v-for="shape in handled" :key="`points ${shape.id}`">
-        <circle
-          v-for="(_, at) in shape.id === active && shape.closed && closesAt === undefined ? shape.points : []"
-          :key="`between ${at}`"
-          class="between"
-          :cx="(shape.points[at]!.x + shape.points[(at + 1) % shape.points.length]!.x) / 2"
-          :cy="(shape.points[at]!.y + shape.points[(at + 1) % shape.points.length]!.y) / 2"
-          :r="4 * unit"
-          @click.stop="insert(shape, at)"
+    <div class="window">
+      <svg
+        ref="svg"
+        :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
+        :style="{
+          aspectRatio: `${box.w} / ${box.h}`,
+          width: `${zoom * 100}%`,
+          maxHeight: zoom > 1 ? 'none' : undefined,
+        }"
+        tabindex="0"
+        role="application"
+        :aria-label="`${label}. Arrow keys move, Enter sets a point, Delete takes one away, C makes it a curve.`"
+        :class="{ drawing: isOpen }"
+        @click="press"
+        @keydown="key"
+      >
+        <slot />
+        <path
+          v-for="shape in shapes"
+          :key="shape.id"
+          :d="lineOf(shape)"
+          class="shape"
+          :class="[shape.tone, { open: !shape.closed, here: shape.id === active }]"
+          @click="choose($event, shape)"
         />
-        <g
-          v-for="(point, at) in shape.points"
-          :key="at"
-          class="handle"
-          @pointerdown="grab($event, shape, at)"
-          @pointermove="drag($event, shape, at)"
-          @pointerup="drop"
-          @click.stop
-        >
-          <circle class="reach" :cx="point.x" :cy="point.y" :r="16 * unit" />
+        <template v-for="shape in handled" :key="`points ${shape.id}`">
           <circle
-            v-if="point.curve"
-            class="point"
-            :class="{ picked: picked?.shape.id === shape.id && picked.at === at }"
-            :cx="point.x"
-            :cy="point.y"
-            :r="5 * unit"
+            v-for="(_, at) in shape.id === active && shape.closed && closesAt === undefined
+              ? shape.points
+              : []"
+            :key="`between ${at}`"
+            class="between"
+            :cx="(shape.points[at]!.x + shape.points[(at + 1) % shape.points.length]!.x) / 2"
+            :cy="(shape.points[at]!.y + shape.points[(at + 1) % shape.points.length]!.y) / 2"
+            :r="4 * unit"
+            @click.stop="insert(shape, at)"
           />
-          <rect
-            v-else
-            class="point"
-            :class="{ picked: picked?.shape.id === shape.id && picked.at === at }"
-            :x="point.x - 4.5 * unit"
-            :y="point.y - 4.5 * unit"
-            :width="9 * unit"
-            :height="9 * unit"
-          />
-        </g>
-      </template>
-      <path
-        v-if="cursor"
-        class="cursor"
-        :d="`M${cursor[0] - 12 * unit} ${cursor[1]}h${24 * unit}M${cursor[0]} ${cursor[1] - 12 * unit}v${24 * unit}`"
-      />
-    </svg>
+          <g
+            v-for="(point, at) in shape.points"
+            :key="at"
+            class="handle"
+            @pointerdown="grab($event, shape, at)"
+            @pointermove="drag($event, shape, at)"
+            @pointerup="drop"
+            @click.stop
+          >
+            <circle class="reach" :cx="point.x" :cy="point.y" :r="16 * unit" />
+            <circle
+              v-if="point.curve"
+              class="point"
+              :class="{ picked: picked?.shape.id === shape.id && picked.at === at }"
+              :cx="point.x"
+              :cy="point.y"
+              :r="5 * unit"
+            />
+            <rect
+              v-else
+              class="point"
+              :class="{ picked: picked?.shape.id === shape.id && picked.at === at }"
+              :x="point.x - 4.5 * unit"
+              :y="point.y - 4.5 * unit"
+              :width="9 * unit"
+              :height="9 * unit"
+            />
+          </g>
+        </template>
+        <path
+          v-if="cursor"
+          class="cursor"
+          :d="`M${cursor[0] - 12 * unit} ${cursor[1]}h${24 * unit}M${cursor[0]} ${cursor[1] - 12 * unit}v${24 * unit}`"
+        />
+      </svg>
+    </div>
     <div class="point-tools">
       <v-btn size="small" :disabled="!isOpen || (current?.points.length ?? 0) < 3" @click="close"
         >Close the outline</v-btn
@@ -265,7 +278,16 @@ const handled = computed(() =>
         picked?.point.curve ? 'Make it a corner' : 'Make it a curve'
       }}</v-btn>
       <v-btn size="small" variant="text" :disabled="!picked" @click="remove">Take the point away</v-btn>
-      <slot name="tools" />
+      <v-btn size="small" variant="text" :disabled="zoom >= MOST_ZOOM" @click="zoom *= 1.5">Larger</v-btn>
+      <v-btn size="small" variant="text" :disabled="zoom <= 1" @click="zoom = Math.max(1, zoom / 1.5)"
+        >Smaller</v-btn
+      >
+      <v-btn size="small" variant="text" :disabled="!history.canUndo.value" @click="history.undo()"
+        >Undo</v-btn
+      >
+      <v-btn size="small" variant="text" :disabled="!history.canRedo.value" @click="history.redo()"
+        >Redo</v-btn
+      >
     </div>
   </div>
 </template>
@@ -277,6 +299,11 @@ svg {
   max-height: 68vh;
   border: 1px solid var(--line);
   background: rgb(var(--v-theme-surface));
+}
+
+.window {
+  max-height: 72vh;
+  overflow: auto;
 }
 
 svg.drawing {

@@ -288,7 +288,7 @@ const shareOf = (id: string) => figures.value?.zones.find((one) => one.zone === 
         :curves="curves"
         :picks="mode !== 'draw'"
         :label="`The drawing of ${kept.name}`"
-        @change="history.commit()"
+        :history="history"
         @pick="press"
       >
         <path
@@ -322,14 +322,6 @@ const shareOf = (id: string) => figures.value?.zones.find((one) => one.zone === 
             :class="{ glued: seams.includes(side.id) }"
             :d="pathOf([side.points], false)"
           />
-        </template>
-        <template #tools>
-          <v-btn size="small" variant="text" :disabled="!history.canUndo.value" @click="history.undo()"
-            >Undo</v-btn
-          >
-          <v-btn size="small" variant="text" :disabled="!history.canRedo.value" @click="history.redo()"
-            >Redo</v-btn
-          >
         </template>
       </DrawBoard>
       <div class="side">

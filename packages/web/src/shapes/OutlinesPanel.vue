@@ -438,9 +438,10 @@ async function takeAll(): Promise<void> {
         <template v-if="!piece">
           <v-text-field v-model="row.name" label="Name" density="compact" maxlength="120" />
           <NumberField v-model="row.count" label="How many" :min="1" :max="200" :step="1" density="compact" />
-          <v-checkbox v-model="row.pairs" density="compact" label="half mirrored" />
+          <v-checkbox v-model="row.pairs" class="pairs" density="compact" label="half mirrored" />
           <v-select
             v-model="row.partOf"
+            class="part-of"
             label="Is"
             density="compact"
             :items="partItems(row)"
@@ -674,6 +675,8 @@ text {
     grid-template-columns: 64px 1fr 104px;
   }
 
+  .pairs,
+  .part-of,
   .told {
     grid-column: 1 / -1;
   }

@@ -16,7 +16,7 @@ import {
   type Piece,
   type Point,
 } from '@fixatum/core';
-import { computed, onBeforeUnmount, ref } from 'vue';
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
 import NumberField from '../shared/NumberField.vue';
@@ -99,6 +99,13 @@ function draw(tone: 'outline' | 'hole' | 'zone'): void {
   shapes.value = [...shapes.value.filter(({ tone: own, closed }) => own === 'measure' || closed), shape];
   active.value = shape.id;
 }
+// Once it is measured the outline is what comes next.
+watch(
+  () => toWork.value !== undefined,
+  (measured) => {
+    if (measured && !shapes.value.some(({ tone }) => tone === 'outline')) draw('outline');
+  },
+);
 const drawn = computed(() => shapes.value.filter(({ tone }) => tone !== 'measure'));
 const wordOf = (shape: BoardShape): string =>
   shape.tone === 'outline' ? 'Outline' : shape.tone === 'hole' ? 'Hole' : (shape.zone ?? 'Zone');
@@ -197,17 +204,9 @@ const say = (mm: number) => sayMeasure(Math.round(mm), 'lengthMm', appearance.un
       :curves="curves && active !== RULER && active !== MAT"
       :closes-at="active === RULER ? 2 : active === MAT ? 4 : undefined"
       label="The photo"
-      @change="history.commit()"
+      :history="history"
     >
       <image :href="photo.url" x="0" y="0" :width="photo.width" :height="photo.height" />
-      <template #tools>
-        <v-btn size="small" variant="text" :disabled="!history.canUndo.value" @click="history.undo()"
-          >Undo</v-btn
-        >
-        <v-btn size="small" variant="text" :disabled="!history.canRedo.value" @click="history.redo()"
-          >Redo</v-btn
-        >
-      </template>
     </DrawBoard>
     <div class="side">
       <section>

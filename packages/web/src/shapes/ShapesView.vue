@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import type { Piece } from '@fixatum/core';
 import { useBuild } from '../shared/build';
+import DropField from '../shared/DropField.vue';
 import { fileOf } from '../shared/inputs';
 import type { WorkerLink } from '../shared/offThread/workerLink';
 import { useDrawingDraft } from './drawingDraft';
@@ -38,7 +39,6 @@ const opened = shallowRef<Opened>();
 const fileName = ref('');
 const reading = ref('');
 const problem = ref('');
-const over = ref(false);
 let link: WorkerLink<ShapeWork> | undefined;
 let stopper: AbortController | undefined;
 /** Which file is in hand; answers about another come too late. */
@@ -135,10 +135,6 @@ async function readPhoto(file: File): Promise<{ url: string; width: number; heig
 }
 
 const chosen = (event: Event) => void open(fileOf(event));
-function dropped(event: DragEvent): void {
-  over.value = false;
-  void open(event.dataTransfer?.files[0]);
-}
 async function drawn(of: Piece): Promise<void> {
   draft.draft = of;
   await router.push({ name: 'drawing', params: { build: store.theId, piece: of.id } });
@@ -157,19 +153,14 @@ async function drawn(of: Piece): Promise<void> {
       >← {{ piece ? piece.name : 'All pieces' }}</router-link
     >
     <h1 class="my-2">{{ piece ? `A drawing for ${piece.name}` : 'From a template, a mesh or a photo' }}</h1>
-    <label
-      class="drop"
-      :class="{ over, small: opened }"
-      @dragover.prevent="over = true"
-      @dragleave="over = false"
-      @drop.prevent="dropped"
-      ><span>{{ opened ? `${fileName}. Another file` : 'Drop a file here, or choose one' }}</span
-      ><input
-        type="file"
-        accept=".svg,.dxf,.pdf,.obj,.stl,.glb,.gltf,image/jpeg,image/png,image/webp"
-        aria-label="Template, mesh or photo"
-        @change="chosen"
-    /></label>
+    <DropField
+      class="mb-5"
+      label="Template, mesh or photo"
+      :words="opened ? `${fileName}. Another file` : 'Drop a file here, or choose one'"
+      accept=".svg,.dxf,.pdf,.obj,.stl,.glb,.gltf,image/jpeg,image/png,image/webp"
+      :slim="opened !== undefined"
+      @file="open"
+    />
     <p v-if="problem" class="faults mt-3" role="alert">{{ problem }}</p>
     <p v-if="reading" class="reading" role="status">
       {{ reading }} <v-btn size="small" variant="text" @click="stop">Stop</v-btn>
@@ -206,7 +197,6 @@ async function drawn(of: Piece): Promise<void> {
     <OutlinesPanel
       v-if="opened?.way === 'outlines'"
       :key="`outlines ${ticket}`"
-      class="mt-4"
       :link="opened.link"
       :sheet="opened.sheet"
       :file-name="fileName"
@@ -232,28 +222,6 @@ async function drawn(of: Piece): Promise<void> {
 </template>
 
 <style scoped>
-.drop {
-  display: flex;
-  align-items: center;
-  justify-content: center;
-  min-height: 110px;
-  border: 2px dashed var(--line);
-  border-radius: 3px;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.drop.small {
-  min-height: 48px;
-  margin-bottom: 16px;
-}
-
-.drop.over,
-.drop:focus-within {
-  border-color: rgb(var(--v-theme-primary));
-}
-
-.drop input,
 .camera input {
   position: absolute;
   width: 1px;

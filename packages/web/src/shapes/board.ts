@@ -33,6 +33,8 @@ export function useBoardHistory(shapes: Ref<BoardShape[]>) {
   return history;
 }
 
+export type BoardHistory = ReturnType<typeof useBoardHistory>;
+
 let made = 0;
 /** An id that no other shape of this visit has. */
 export const freshShapeId = (): string => `shape-${(made += 1)}`;

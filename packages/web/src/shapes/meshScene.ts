@@ -13,6 +13,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import { turnKeys } from '../shared/turnKeys';
 
 /** A mesh on a canvas, to be turned. */
 export interface MeshScene {
@@ -22,7 +23,6 @@ export interface MeshScene {
 
 /** Greys that are told apart: colour is for paint, and there is none yet. */
 const greys = [0xb9bcbf, 0x8d9196, 0xd9dbdd, 0x6f7479, 0xa3a7ab];
-const TURN_BY = 0.18;
 
 /**
  * Opens a mesh on a canvas. Throws where there is no WebGL.
@@ -64,16 +64,11 @@ export function createMeshScene(
   const controls = new OrbitControls(camera, canvas);
   const draw = () => renderer.render(scene, camera);
   controls.addEventListener('change', draw);
-  const turn = (event: KeyboardEvent) => {
-    const by = { ArrowLeft: -TURN_BY, ArrowRight: TURN_BY }[event.key];
-    const tip = { ArrowUp: -TURN_BY, ArrowDown: TURN_BY }[event.key];
-    if (by === undefined && tip === undefined) return;
-    event.preventDefault();
-    scene.rotation.y += by ?? 0;
-    scene.rotation.x += tip ?? 0;
+  const endKeys = turnKeys(canvas, (round, over) => {
+    scene.rotation.y += round;
+    scene.rotation.x += over;
     draw();
-  };
-  canvas.addEventListener('keydown', turn);
+  });
   return {
     resize() {
       const { clientWidth, clientHeight } = canvas;
@@ -84,7 +79,7 @@ export function createMeshScene(
       draw();
     },
     dispose() {
-      canvas.removeEventListener('keydown', turn);
+      endKeys();
       controls.dispose();
       geometry.dispose();
       for (const material of materials) material.dispose();

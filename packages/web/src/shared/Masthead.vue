@@ -183,13 +183,17 @@ nav {
 }
 
 .next {
-  margin-left: auto;
+  flex: 1 1 0;
+  min-width: 0;
+  overflow: hidden;
   text-align: right;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 
 .tools {
   display: flex;
+  margin-left: auto;
 }
 
 .working {
@@ -221,6 +225,40 @@ nav {
 @media (max-width: 1340px) {
   .when {
     display: none;
+  }
+}
+
+/* What does not fit beside the screens goes below them, and long names are cut short: the tools stay where they are. */
+@media (max-width: 1120px) {
+  .row {
+    flex-wrap: wrap;
+    gap: 0 12px;
+  }
+
+  .next {
+    order: 1;
+    flex-basis: 100%;
+    padding-bottom: 4px;
+    text-align: left;
+  }
+}
+
+@media (max-width: 860px) {
+  .next {
+    flex-basis: 0;
+  }
+
+  .tools {
+    order: 2;
+  }
+
+  .tab {
+    padding: 0 7px;
+    font-size: 1rem;
+  }
+
+  .build {
+    max-width: 110px;
   }
 }
 

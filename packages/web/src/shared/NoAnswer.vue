@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { refDebounced } from '@vueuse/core';
+import { computed } from 'vue';
+import { useBuild } from './build';
+import { useOutbox } from './outbox';
+
+/** Says that the server does not answer, what becomes of what is pressed, and that nothing has to be done about it. */
+const store = useBuild();
+const outbox = useOutbox();
+
+/** A line that drops for a moment is taken up again before anybody has to know. */
+const PATIENCE_MS = 4000;
+const isAway = computed(() => store.id !== undefined && !store.missing && (!store.isLive || outbox.away));
+const saidAway = refDebounced(isAway, PATIENCE_MS);
+const waiting = computed(() => outbox.letters.filter(({ buildId }) => buildId === store.id).length);
+</script>
+
+<template>
+  <section v-if="isAway && saidAway" class="away" aria-label="Connection" role="status">
+    <p v-if="store.build">
+      <strong>▲ No answer from the computer with the data.</strong> What you press at the Bench is kept
+      here<template v-if="waiting > 0"
+        >: {{ waiting }} {{ waiting === 1 ? 'press waits' : 'presses wait' }}</template
+      >, and sent as soon as it answers. Other changes have to wait.
+    </p>
+    <p v-else>
+      <strong>▲ No answer from the computer with the data.</strong> It is asked again every few seconds; the
+      build opens as soon as it answers.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.away {
+  border-left: 4px solid rgb(var(--v-theme-error));
+  background: rgb(var(--v-theme-surface));
+  padding: 10px 16px;
+}
+</style>
