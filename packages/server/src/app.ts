@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import compression from 'compression';
+import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -143,7 +144,19 @@ export function createApp({
   });
   app.use('/api', api);
   if (webFolder !== undefined) {
-    app.use(express.static(webFolder, { index: false, maxAge: '1h' }));
+    const compressed = { index: false, enableBrotli: true, orderPreference: ['br', 'gzip'] };
+    // Names change with what is in them: they are kept for ever, and one that is not there is of another version.
+    app.use(
+      '/assets',
+      expressStaticGzip(join(webFolder, 'assets'), {
+        ...compressed,
+        serveStatic: { immutable: true, maxAge: '1y' },
+      }),
+      () => {
+        throw new Problem('no-such-address', 'There is no such file here. Load the page again.');
+      },
+    );
+    app.use(expressStaticGzip(webFolder, { ...compressed, serveStatic: { maxAge: '1h' } }));
     // The web app finds its own way from any address.
     app.get(/^\/(?!api\/).*/, (_request, response) => {
       response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html'));

@@ -10,6 +10,7 @@ import { useMe } from './shared/me';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
 import { isTyping } from './shared/typing';
+import { keepFocus } from './shared/keepFocus';
 import { later } from './shared/later';
 
 const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
@@ -27,6 +28,7 @@ const notice = useNotice();
 const appearance = useAppearance();
 const me = useMe();
 useRinging();
+keepFocus();
 const help = ref(false);
 const ready = ref(false);
 
@@ -129,7 +131,10 @@ onKeyStroke((event) => {
       <RefusedEdits v-if="!outside" />
       <div v-if="!outside && store.missing" class="page">
         <h1>This build is not here</h1>
-        <p class="my-4">It may have been put aside, or the address is from another computer.</p>
+        <p class="my-4">
+          It may have been put aside, from where it can be brought back, or the address is from another
+          computer.
+        </p>
         <v-btn to="/">See all builds</v-btn>
       </div>
       <router-view v-else-if="ready" />

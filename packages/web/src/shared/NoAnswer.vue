@@ -12,15 +12,14 @@ const outbox = useOutbox();
 const PATIENCE_MS = 4000;
 const isAway = computed(() => store.id !== undefined && !store.missing && (!store.isLive || outbox.away));
 const saidAway = refDebounced(isAway, PATIENCE_MS);
-const waiting = computed(() => outbox.letters.filter(({ buildId }) => buildId === store.id).length);
 </script>
 
 <template>
   <section v-if="isAway && saidAway" class="away" aria-label="Connection" role="status">
     <p v-if="store.build">
       <strong>▲ No answer from the computer with the data.</strong> What you press at the Bench is kept
-      here<template v-if="waiting > 0"
-        >: {{ waiting }} {{ waiting === 1 ? 'press waits' : 'presses wait' }}</template
+      here<template v-if="outbox.count > 0"
+        >: {{ outbox.count }} {{ outbox.count === 1 ? 'press waits' : 'presses wait' }}</template
       >, and sent as soon as it answers. Other changes have to wait.
     </p>
     <p v-else>

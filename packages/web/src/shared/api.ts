@@ -107,6 +107,14 @@ export interface BuildSummary {
   finishedAt: string | null;
 }
 
+/** A build that was put aside. */
+export interface AsideBuild {
+  id: string;
+  name: string;
+  pieces: number;
+  putAsideAt: string;
+}
+
 /** A workshop, with the builds in it in the order in which they have its hands, racks and tins. */
 export interface WorkshopSummary {
   id: string;
@@ -305,6 +313,8 @@ export const api = {
   applyPatch: (id: string, label: string, change: PatchStep[], etag?: string) =>
     onBuild('POST', id, '/patch', { label, change }, match(etag)),
   deleteBuild: (id: string) => call<void>('DELETE', `/builds/${id}`),
+  buildsAside: () => call<{ builds: AsideBuild[] }>('GET', '/builds/aside'),
+  deleteBuildForGood: (id: string) => call<void>('DELETE', `/builds/aside/${id}`),
   restoreBuild: (id: string) => onBuild('POST', id, '/restore'),
   addPiece: (id: string, piece: Piece, at?: number) => onBuild('POST', id, '/pieces', { piece, at }),
   putPiece: (id: string, piece: Piece, etag?: string) =>

@@ -12,6 +12,7 @@ import { later } from '../shared/later';
 const ArchiveDialog = later(() => import('../workshops/ArchiveDialog.vue'));
 const NewBuildDialog = later(() => import('./NewBuildDialog.vue'));
 const JoinDialog = later(() => import('../workshops/JoinDialog.vue'));
+const AsideList = later(() => import('../workshops/AsideList.vue'));
 const WorkshopsList = later(() => import('../workshops/WorkshopsList.vue'));
 
 const router = useRouter();
@@ -27,6 +28,8 @@ const isArriving = computed({
     if (!is) arriving.value = undefined;
   },
 });
+/** What was put aside is asked for again whenever the list is. */
+const asideKey = ref(0);
 const faults = ref<Fault[]>([]);
 const faultyFile = ref('');
 const picker = ref<HTMLInputElement>();
@@ -46,6 +49,7 @@ async function list(): Promise<void> {
     const [all, there] = await Promise.all([api.builds(), api.workshops()]);
     workshops.value = there.workshops;
     builds.value = all.builds;
+    asideKey.value += 1;
   } catch (error) {
     notice.complain(error);
   }
@@ -122,6 +126,7 @@ async function loadDemo(): Promise<void> {
         }}
       </p>
 
+      <AsideList v-if="builds && !me.isHelper" :key="asideKey" @changed="list" />
       <div v-if="!me.isHelper" class="ways">
         <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true"
           >New build</v-btn

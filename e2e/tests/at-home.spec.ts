@@ -1,0 +1,104 @@
+import { expect, test, type Page } from '@playwright/test';
+import { choose } from '../fields';
+import { startDemo, type Demo } from '../server';
+
+let demo: Demo;
+let server: Demo['server'];
+let build: Demo['id'];
+test.beforeEach(async () => {
+  demo = await startDemo();
+  ({ server, id: build } = demo);
+});
+test.afterEach(() => server.stop());
+
+/** What has the focus, by its name. */
+const focused = (page: Page) => page.locator(':focus');
+
+test('the head fits at every width, with a long name too', async ({ page }) => {
+  const name = 'The long procession of the lantern keepers at the quay of Saint Brannoc';
+  await page.request.patch(`${server.url}/api/builds/${build}`, { data: { name } });
+  await page.goto(`${server.url}/b/${build}/pieces`);
+  await expect(page.getByRole('heading', { name: 'Pieces' })).toBeVisible();
+  for (const width of [1280, 1109, 1024, 900, 768, 700, 641]) {
+    await page.setViewportSize({ width, height: 800 });
+    for (const tool of ['Undo the last change', 'Show keys']) {
+      const box = (await page.getByRole('button', { name: tool }).boundingBox())!;
+      expect(box.x + box.width, `${tool} at ${width}`).toBeLessThanOrEqual(width);
+    }
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), `at ${width}`).toBe(width);
+  }
+});
+
+test('the focus comes back: from a select in a dialog, from a dialog, and from what is gone', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/b/${build}/pieces/buckle`);
+  const change = page.getByRole('button', { name: 'Change the piece' });
+  await change.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name', { exact: true })).toBeFocused();
+  const made = page.getByRole('combobox', { name: 'Made of', exact: true });
+  await made.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('option', { name: 'Craft foam' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await expect(made).toBeFocused();
+  await choose(page, 'Made of', 'Craft foam');
+  await expect(made).toBeFocused();
+  await page.getByRole('button', { name: 'Not now' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(change).toBeFocused();
+  // A press beside everything is left as it is.
+  await page.getByRole('heading', { name: 'Steps' }).click();
+  await expect(change).not.toBeFocused();
+  await expect(focused(page)).toHaveCount(0);
+});
+
+test('while the server is down it is said, what is pressed is kept, and it goes on by itself', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/b/${build}/bench`);
+  const start = page.getByRole('button', { name: /^Start/ }).first();
+  await expect(start).toBeVisible();
+  await server.kill();
+  const said = page.getByRole('status', { name: 'Connection' });
+  await expect(said).toContainText('No answer from the computer with the data.', { timeout: 20_000 });
+  await start.click();
+  await expect(said).toContainText('1 press waits');
+  await expect(page.getByText('This build is not here')).toHaveCount(0);
+  await server.restart();
+  await expect(said).toHaveCount(0, { timeout: 30_000 });
+  const stored = (await (await page.request.get(`${server.url}/api/builds/${build}`)).json()) as {
+    build: { underway?: unknown[] };
+  };
+  expect(stored.build.underway).toHaveLength(1);
+});
+
+test('a build that was put aside is listed, comes back, and is deleted for good after asking', async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Put Tidepool lantern aside' }).click();
+  const aside = page.getByTestId('aside');
+  await expect(aside).toContainText('Put aside: 1');
+  await page.reload();
+  await aside.getByText('Put aside: 1').click();
+  await aside.getByRole('button', { name: 'Bring Tidepool lantern back' }).click();
+  await expect(aside).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put Tidepool lantern aside' }).click();
+  await aside.getByText('Put aside: 1').click();
+  await aside.getByRole('button', { name: 'Delete Tidepool lantern for good' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('can’t be brought back');
+  await dialog.getByRole('button', { name: 'Not now' }).click();
+  await expect(aside).toContainText('Tidepool lantern');
+  await aside.getByRole('button', { name: 'Delete Tidepool lantern for good' }).click();
+  await dialog.getByRole('button', { name: 'Delete it for good' }).click();
+  await expect(aside).toHaveCount(0);
+  await server.restart();
+  await page.reload();
+  await expect(page.getByText('Orrery Courier')).toBeVisible();
+  await expect(page.getByText('Tidepool lantern')).toHaveCount(0);
+});

@@ -1,0 +1,42 @@
+import { useEventListener, useMutationObserver } from '@vueuse/core';
+
+/** As many places as anybody goes back through. */
+const MOST_KEPT = 30;
+
+const isThere = (one: HTMLElement): boolean =>
+  one.isConnected && !one.closest('[inert]') && one.getClientRects().length > 0;
+const canTake = (one: HTMLElement): boolean => isThere(one) && !one.matches(':disabled');
+
+/**
+ * Keeps the focus where a person expects it. What had it and is gone, as with a dialog that closed, a menu that was chosen from, or a button that
+ * did its work, gives it back to what had it before; where none of that is left it goes to the heading of the screen. A press beside
+ * everything, which takes the focus from what is still there, is left as it is.
+ */
+export function keepFocus(): void {
+  const trail: HTMLElement[] = [];
+  useEventListener(document, 'focusin', ({ target }) => {
+    if (!(target instanceof HTMLElement) || target === document.body) return;
+    if (trail.at(-1) === target) return;
+    trail.push(target);
+    if (trail.length > MOST_KEPT) trail.shift();
+  });
+  function giveBack(): void {
+    const { activeElement } = document;
+    if (activeElement !== null && activeElement !== document.body && isThere(activeElement as HTMLElement))
+      return;
+    const last = trail.at(-1);
+    if (!last || canTake(last)) return;
+    // Whatever opens takes the focus itself, a moment later.
+    while (trail.length > 0 && !canTake(trail.at(-1)!)) trail.pop();
+    const back = trail.at(-1) ?? document.querySelector<HTMLElement>('main h1');
+    if (!back) return;
+    if (!trail.includes(back)) back.tabIndex = -1;
+    back.focus({ preventScroll: true });
+  }
+  useMutationObserver(document.body, giveBack, {
+    childList: true,
+    subtree: true,
+    attributes: true,
+    attributeFilter: ['disabled', 'style'],
+  });
+}
