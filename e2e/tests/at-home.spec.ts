@@ -102,3 +102,39 @@ test('a build that was put aside is listed, comes back, and is deleted for good 
   await expect(page.getByText('Orrery Courier')).toBeVisible();
   await expect(page.getByText('Tidepool lantern')).toHaveCount(0);
 });
+
+test('passes of the plan are reached, read, moved and pinned by keys alone', async ({ page }) => {
+  await page.goto(`${server.url}/b/${build}/plan`);
+  await expect(page.locator('.working.on')).toHaveCount(0);
+  // One stop for the tab key; arrows lead on.
+  await expect(page.locator('button.pass[tabindex="0"]')).toHaveCount(1);
+  await page.locator('button.pass[tabindex="0"]').focus();
+  const first = await focused(page).getAttribute('data-pass');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Home');
+  const second = await focused(page).getAttribute('data-pass');
+  expect(second).not.toBe(first);
+  await page.keyboard.press('ArrowRight');
+  const pass = page.locator(`[data-pass="${await focused(page).getAttribute('data-pass')}"]`);
+  await expect(pass).toBeFocused();
+  await expect(page.locator('button.pass[tabindex="0"]')).toHaveCount(1);
+
+  // Space tells of it, and the focus comes back to it.
+  await page.keyboard.press('Space');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await expect(pass).toBeFocused();
+
+  // Escape leaves it where it was; else it is pinned when no key moves it any more.
+  const before = (await pass.getAttribute('aria-label'))!;
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(pass).not.toHaveAttribute('aria-label', before);
+  await page.keyboard.press('Escape');
+  await expect(pass).toHaveAttribute('aria-label', before);
+  for (let n = 0; n < 4; n += 1) await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => (await demo.stored()).pins?.length).toBe(1);
+  await expect(pass).toHaveClass(/pinned/);
+  await expect(pass).toBeFocused();
+});

@@ -17,6 +17,8 @@ const props = defineProps<{
   pinned: ReadonlySet<string>;
   /** By how many minutes a pass is dragged just now. */
   shiftOf: (operation: PlannedOperation) => number;
+  /** The pass that the tab key leads to; arrow keys lead on from it. */
+  reached: string | undefined;
 }>();
 defineEmits<{
   grab: [event: PointerEvent, operation: PlannedOperation];
@@ -24,6 +26,8 @@ defineEmits<{
   drop: [operation: PlannedOperation];
   cancel: [];
   press: [operation: PlannedOperation];
+  key: [event: KeyboardEvent, operation: PlannedOperation];
+  reach: [operation: PlannedOperation];
 }>();
 const store = useBuild();
 const forecast = useForecast();
@@ -32,7 +36,7 @@ const left = (minute: number) => percent(minute, props.from, props.until);
 const wide = (a: number, b: number) =>
   `${(100 * (Math.min(b, props.until) - Math.max(a, props.from))) / (props.until - props.from)}%`;
 const words = (operation: PlannedOperation) =>
-  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(sure(operation.start, 'when it is planned'), zone.value)}`;
+  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(sure(operation.start, 'when it is planned') + props.shiftOf(operation), zone.value)}`;
 </script>
 
 <template>
@@ -61,7 +65,11 @@ const words = (operation: PlannedOperation) =>
     @pointermove="$emit('pull', $event)"
     @pointerup="operation.status === 'planned' && $emit('drop', operation)"
     @pointercancel="$emit('cancel')"
-    @keydown.enter.prevent="$emit('press', operation)"
+    :tabindex="operation.status === 'planned' ? (operation.id === reached ? 0 : -1) : undefined"
+    :data-pass="operation.status === 'planned' ? operation.id : undefined"
+    @click="$event.detail === 0 && operation.status === 'planned' && $emit('press', operation)"
+    @keydown="$emit('key', $event, operation)"
+    @focus="$emit('reach', operation)"
   />
 </template>
 
@@ -80,6 +88,17 @@ button.pass {
   background-clip: padding-box;
   cursor: grab;
   touch-action: none;
+}
+
+/* As large as a finger needs, however short the pass is. */
+button.pass::before {
+  content: '';
+  position: absolute;
+  top: -6px;
+  left: 50%;
+  width: max(100%, 24px);
+  height: 24px;
+  transform: translateX(-50%);
 }
 
 button.pass.moving {

@@ -8,6 +8,7 @@ import PieceLane from './PieceLane.vue';
 import PlaceLane from './PlaceLane.vue';
 import { useBuild } from '../shared/build';
 import { daysBetween, percent, timeOfDay } from '../shared/timeAxis';
+import { usePassKeys } from './usePassKeys';
 import { usePinning } from './usePinning';
 
 /** Time across, people, pieces and places down: sessions, ribbons, passes, dates as hard lines. */
@@ -69,8 +70,13 @@ const rows = computed(() =>
   })),
 );
 const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
-const { grab, pull, drop, cancel, shiftOf } = usePinning({ lanes, from, until }, (operation) =>
+const { grab, pull, drop, cancel, nudge, shiftOf } = usePinning({ lanes, from, until }, (operation) =>
   emit('press', operation),
+);
+const { reached, reach, key } = usePassKeys(
+  lanes,
+  () => rows.value.flatMap(({ work }) => work.filter(({ status }) => status === 'planned'))[0]?.id,
+  { nudge, cancel },
 );
 
 async function toNow(): Promise<void> {
@@ -143,7 +149,10 @@ onMounted(toNow);
             @pull="pull"
             @drop="drop"
             @cancel="cancel"
+            :reached="reached"
             @press="$emit('press', $event)"
+            @key="key"
+            @reach="reach"
           />
         </div>
         <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane">

@@ -1,10 +1,13 @@
 import { sayMoment, type Binding, type PlannedOperation, sure } from '@fixatum/core';
+import { useTimeoutFn } from '@vueuse/core';
 import { ref, watch, type Ref } from 'vue';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
 
 const SNAP_MINUTES = 5;
 const MOVES_FROM_PX = 5;
+/** Keys come one after the other: what they come to is pinned after so long without another. */
+const SETTLE_MS = 700;
 
 /** Why a pass can't begin when it was pinned to. */
 export const pinReasons: Record<Binding | 'choice', string> = {
@@ -37,7 +40,7 @@ interface Chart {
 }
 
 /**
- * Passes taken by the hand: dragged sideways one is pinned where it is dropped, pressed it is told about. Where the plan can't keep
+ * Passes taken by the hand or moved by keys: dragged sideways one is pinned where it is dropped, pressed it is told about. Where the plan can't keep
  * a pin the reason is said.
  * @param onPress told of a pass that was pressed and not dragged
  */
@@ -66,7 +69,24 @@ export function usePinning({ lanes, from, until }: Chart, onPress: (operation: P
     watched.value = { id: operation.id, to };
     await store.pin([operation.id], to);
   }
-  const cancel = () => (drag.value = undefined);
+  const cancel = () => {
+    settle.stop();
+    drag.value = undefined;
+  };
+  /** Moves a pass by keys; it is pinned once no key has moved it for a moment. */
+  function nudge(operation: PlannedOperation, minutes: number): void {
+    const before = drag.value?.id === operation.id ? drag.value.byMinutes : 0;
+    drag.value = { id: operation.id, fromX: 0, byMinutes: before + minutes };
+    settle.start(operation);
+  }
+  const settle = useTimeoutFn(
+    (operation: PlannedOperation) => {
+      if (drag.value?.byMinutes === 0) drag.value = undefined;
+      else void drop(operation);
+    },
+    SETTLE_MS,
+    { immediate: false },
+  );
 
   watch(
     () => store.view,
@@ -88,5 +108,5 @@ export function usePinning({ lanes, from, until }: Chart, onPress: (operation: P
   const shiftOf = (operation: PlannedOperation) =>
     drag.value?.id === operation.id ? drag.value.byMinutes : 0;
 
-  return { grab, pull, drop, cancel, shiftOf };
+  return { grab, pull, drop, cancel, nudge, shiftOf };
 }

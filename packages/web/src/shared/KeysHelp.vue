@@ -14,6 +14,8 @@ const keys: [string, string][] = [
   ['s', 'Start what is next (on the Bench)'],
   ['d', 'Done: log what is under way (on the Bench)'],
   ['u or Ctrl+Z', 'Take the last change back'],
+  ['arrows, Enter', 'On the plan: from pass to pass, and what one is'],
+  ['Shift + arrows', 'On the plan: move a pass and pin it'],
   ['arrows, Enter', 'On a drawing: move, and set a point'],
   ['Del, c', 'On a drawing: take a point away, make it a curve'],
   ['?', 'This list'],
@@ -25,7 +27,7 @@ const keys: [string, string][] = [
     <v-card class="pa-6">
       <h2 class="mb-4">Keys</h2>
       <dl>
-        <template v-for="[key, meaning] in keys" :key="key">
+        <template v-for="[key, meaning] in keys" :key="meaning">
           <dt>
             <kbd>{{ key }}</kbd>
           </dt>
