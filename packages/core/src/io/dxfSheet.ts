@@ -49,9 +49,12 @@ export function readDxfSheet(text: string): Sheet {
   } catch {
     file = null;
   }
-  if (!file || !Array.isArray(file.entities))
-    throw new SheetFault('This DXF file is damaged, or is a binary one: save it as text (ASCII DXF).');
-  return new DxfReader(file).read();
+  if (!file || !Array.isArray(file.entities)) throw new SheetFault(DAMAGED);
+  try {
+    return new DxfReader(file).read();
+  } catch (error) {
+    throw error instanceof SheetFault ? error : new SheetFault(DAMAGED);
+  }
 }
 
 interface WeightedSplineEntity extends IEntity {
@@ -96,16 +99,30 @@ class WeightedSpline implements IGeometry {
   }
 }
 
+const DAMAGED = 'This DXF file is damaged, or is a binary one: save it as text (ASCII DXF).';
+
+/** What a file may leave out, whatever the library's types say. */
+type Loose<T> = { [Key in keyof T]?: T[Key] | undefined };
+
+interface LooseFile {
+  header?: Record<string, unknown>;
+  entities: readonly IEntity[];
+  blocks?: Record<string, Loose<IBlock>>;
+  tables?: {
+    layer?: { layers?: Record<string, { frozen?: boolean; visible?: boolean; color?: number } | undefined> };
+  };
+}
+
 class DxfReader {
   private readonly raw: RawStroke[] = [];
   private readonly texts: SheetText[] = [];
   private readonly notes = new Set<string>();
   private readonly counter = new StrokeCounter();
-  private readonly blocks: Readonly<Record<string, IBlock>>;
+  private readonly blocks: Readonly<Record<string, Loose<IBlock>>>;
   private inserts = 0;
   private readonly tolerance: number;
 
-  constructor(private readonly file: IDxf) {
+  constructor(private readonly file: LooseFile) {
     this.blocks = file.blocks ?? {};
     const unit = this.mmPerUnit();
     this.tolerance = 0.003 / (unit ?? 1);
@@ -138,10 +155,11 @@ class DxfReader {
 
   private draw(entities: readonly IEntity[], map: Affine, layer: string | undefined, depth: number): void {
     for (const entity of entities) {
-      if (entity.inPaperSpace || entity.visible === false) continue;
+      const { layer: said, color, inPaperSpace, visible } = entity as Loose<IEntity>;
+      if (inPaperSpace || visible === false) continue;
       // What lies on layer 0 of a block is on the layer that the block is put on.
-      const own = entity.layer === '0' || entity.layer === undefined ? (layer ?? entity.layer) : entity.layer;
-      const table = this.file.tables?.layer?.layers?.[entity.layer];
+      const own = said === '0' || said === undefined ? (layer ?? said) : said;
+      const table = said === undefined ? undefined : this.file.tables?.layer?.layers?.[said];
       if (table?.frozen || table?.visible === false) continue;
       if (entity.type === 'INSERT') {
         this.insert(entity as IInsertEntity, map, own, depth);
@@ -155,7 +173,7 @@ class DxfReader {
       if (!line) continue;
       const { points, closed } = line;
       this.counter.count(points.length);
-      const colour = colourOf(entity.color ?? table?.color);
+      const colour = colourOf(color ?? table?.color);
       this.raw.push({ page: 0, points: lineUnder(points, map), closed, layer: own, colour });
     }
   }
@@ -166,12 +184,19 @@ class DxfReader {
     this.inserts += 1;
     if (depth > MOST_DEEP || this.inserts > MOST_INSERTS)
       throw new SheetFault('This file nests or copies its blocks more often than can be followed.');
-    const { xScale = 1, yScale = 1, rotation = 0, position } = entity;
+    const {
+      xScale = 1,
+      yScale = 1,
+      rotation = 0,
+      position,
+      columnSpacing = 0,
+      rowSpacing = 0,
+    } = entity as Loose<IInsertEntity>;
     const base = block.position ?? { x: 0, y: 0 };
     const [columns, rows] = [Math.min(100, entity.columnCount || 1), Math.min(100, entity.rowCount || 1)];
     for (let column = 0; column < columns; column += 1)
       for (let row = 0; row < rows; row += 1) {
-        const spaced = movedBy(column * (entity.columnSpacing ?? 0), row * (entity.rowSpacing ?? 0));
+        const spaced = movedBy(column * columnSpacing, row * rowSpacing);
         const own = [
           movedBy(position?.x ?? 0, position?.y ?? 0),
           turnedBy(rotation),
@@ -186,8 +211,8 @@ class DxfReader {
   private lineOf(entity: IEntity): { points: Line; closed: boolean } | undefined {
     switch (entity.type) {
       case 'LINE': {
-        const { vertices } = entity as ILineEntity;
-        return vertices?.length > 1
+        const { vertices = [] } = entity as Loose<ILineEntity>;
+        return vertices.length > 1
           ? { points: vertices.map(({ x, y }): Point => [x, y]), closed: false }
           : undefined;
       }
@@ -196,7 +221,7 @@ class DxfReader {
         const line = entity as ILwpolylineEntity | IPolylineEntity;
         const { vertices = [], shape: closed = false } = line;
         if (vertices.length < 2) return undefined;
-        const points = vertices.flatMap((vertex, at): Point[] => {
+        const points = vertices.flatMap((vertex: { x: number; y: number; bulge?: number }, at): Point[] => {
           const next = vertices[at + 1] ?? (closed ? vertices[0] : undefined);
           if (!next) return [];
           return bulgePoints([vertex.x, vertex.y], [next.x, next.y], vertex.bulge ?? 0, this.tolerance);
@@ -267,7 +292,8 @@ class DxfReader {
       Pick<IMtextEntity, 'position'> & Pick<ITextEntity, 'startPoint'>
     >;
     const place = position ?? startPoint;
-    const text = (entity.text ?? '')
+    const { text: said = '' } = entity as Loose<ITextEntity>;
+    const text = said
       .replace(/\\P/g, ' ')
       .replace(/\\[A-Za-z][^;\\]*;/g, '')
       .replace(/[{}]/g, '')

@@ -129,7 +129,7 @@ function readPage(page: PdfPage, at: number, ops: PdfCommands, add: (stroke: Raw
         marks.pop();
         break;
       case ops.constructPath: {
-        const [paint, data] = list as [number, readonly (ArrayLike<number> | null)[]];
+        const [paint, data] = list as [number, readonly (ArrayLike<number> | null)[] | undefined];
         const isStroke = strokes.includes(paint);
         if (!isStroke && !(fills.includes(paint) && state.fill !== '#ffffff')) break;
         const path = data?.[0];

@@ -64,7 +64,7 @@ const CLOSE_SHARE = 1 / 40_000;
  * @throws SheetFault for what is no SVG, or far too large
  */
 export function readSvgSheet(text: string): Sheet {
-  const root = find(parseDocument(text, { xmlMode: true, decodeEntities: true }) as unknown as Node, 'svg');
+  const root = find(parseDocument(text, { xmlMode: true, decodeEntities: true }), 'svg');
   if (!root) throw new SheetFault('There is no drawing in this file: an SVG begins with <svg>.');
   return new SvgReader(root).read();
 }

@@ -53,7 +53,7 @@ const eventName = (piece: Piece) =>
 <template>
   <section aria-labelledby="standing-title" class="standing">
     <h2 id="standing-title">Where each piece stands</h2>
-    <div class="wide">
+    <div class="wide" tabindex="0" role="region" aria-label="Where every piece stands">
       <table class="figures" data-testid="standing">
         <thead>
           <tr>

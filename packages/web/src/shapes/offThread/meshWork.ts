@@ -91,7 +91,6 @@ function partsOf(scene: Object3D): MeshPart[] {
       ? (object.geometry as Mesh['geometry']).toNonIndexed()
       : (object.geometry as Mesh['geometry']);
     const place = geometry.getAttribute('position');
-    if (!place) return;
     geometry.applyMatrix4(object.matrixWorld);
     const materials: Material[] = Array.isArray(object.material)
       ? object.material
