@@ -150,7 +150,7 @@ test('steps are changed, moved by keyboard and mouse, doubled and deleted; the p
   await expect
     .poll(() => stepWords(page))
     .toEqual(['Heat-seal', 'Seal', 'Prime', 'Base colour', 'Weather', 'Weather', 'Topcoat']);
-  await menu(7, 'Double');
+  await menu(7, 'Copy');
   await expect(page.locator('.step-row')).toHaveCount(8);
   await menu(8, 'Delete');
   await expect(page.locator('.step-row')).toHaveCount(7);

@@ -24,7 +24,7 @@ test('the late piece is proven late, and a rescue that was planned for real save
   const panel = page.getByRole('region', { name: 'Catching up' });
   await expect(panel).toContainText('Telescope baton');
   await expect(panel).toContainText('No order of work can save it');
-  await page.getByRole('button', { name: 'Take it along' }).click();
+  await page.getByRole('button', { name: 'Print and export' }).click();
   await page.getByText('Keep this plan to compare with').click();
   const compared = page.getByTestId('standing').getByRole('row').filter({ hasText: 'Telescope baton' });
   await expect(compared).toContainText('the same');
@@ -179,7 +179,7 @@ test('a better plan is looked for as long as one likes', async ({ page }) => {
 test('the plan is taken along as a calendar, a table and on paper', async ({ page }) => {
   await open(page);
   const take = async (name: string) => {
-    await page.getByRole('button', { name: 'Take it along' }).click();
+    await page.getByRole('button', { name: 'Print and export' }).click();
     const download = page.waitForEvent('download');
     await page.getByText(name).click();
     const file = await download;
@@ -197,7 +197,7 @@ test('the plan is taken along as a calendar, a table and on paper', async ({ pag
   await expect(page.locator('.working.on')).toHaveCount(0);
   expect(uids((await take('Calendar file (ICS)')).text)).toEqual(uids(calendar.text));
 
-  await page.getByRole('button', { name: 'Take it along' }).click();
+  await page.getByRole('button', { name: 'Print and export' }).click();
   await page.getByText('Run sheets on paper').click();
   await expect(page.getByTestId('sheet')).toHaveCount(events);
   const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');

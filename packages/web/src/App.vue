@@ -9,7 +9,7 @@ import { useClock } from './shared/clock';
 import { useMe } from './shared/me';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
-import { isTyping } from './shared/typing';
+import { commandOf, isTyping } from './shared/typing';
 import { keepFocus } from './shared/keepFocus';
 import { later } from './shared/later';
 
@@ -98,27 +98,32 @@ const go = (name: string) =>
   store.id &&
   route.params.build &&
   void router.push({ name, params: { build: store.id } });
+const screenOfKey: Record<string, string> = {
+  b: 'bench',
+  p: 'pieces',
+  t: 'plan',
+  m: 'materials',
+  j: 'journal',
+  w: 'workshop',
+  h: 'techniques',
+  k: 'shelf',
+};
 onKeyStroke((event) => {
-  if (isTyping(event)) return;
-  if ((event.ctrlKey || event.metaKey) && event.key === 'z') {
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping(event)) {
     event.preventDefault();
     if (store.build) void store.undo();
     return;
   }
-  if (event.ctrlKey || event.metaKey || event.altKey) return;
-  if (event.key === '?') help.value = true;
-  else if (event.key === '/') {
+  const command = commandOf(event, appearance.keys);
+  if (command === undefined) return;
+  const screen = screenOfKey[command];
+  if (screen !== undefined) go(screen);
+  else if (command === '?') help.value = true;
+  else if (command === 'u' && store.build) void store.undo();
+  else if (command === '/') {
     event.preventDefault();
     void router.push({ name: 'find' });
-  } else if (event.key === 'b') go('bench');
-  else if (event.key === 'p') go('pieces');
-  else if (event.key === 't') go('plan');
-  else if (event.key === 'm') go('materials');
-  else if (event.key === 'j') go('journal');
-  else if (event.key === 'w') go('workshop');
-  else if (event.key === 'h') go('techniques');
-  else if (event.key === 'k') go('shelf');
-  else if (event.key === 'u' && store.build) void store.undo();
+  }
 });
 </script>
 

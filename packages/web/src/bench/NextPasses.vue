@@ -6,10 +6,11 @@ import { computed, ref, watch } from 'vue';
 import { minutesOf } from './bench';
 import { useBeforeStart } from './useBeforeStart';
 import HowToButton from '../shared/HowToButton.vue';
+import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
 import { timeOfDay } from '../shared/timeAxis';
-import { isTyping } from '../shared/typing';
+import { commandOf } from '../shared/typing';
 import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
 
 const BeforeStart = later(() => import('./BeforeStart.vue'));
@@ -77,13 +78,14 @@ function beginAllTheSame(): void {
   asking.value = false;
   begin();
 }
+const appearance = useAppearance();
 const done = () => chosen.value.length > 0 && store.logDone(chosen.value);
 
 onKeyStroke((event) => {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || store.busy) return;
-  if (isLook.value) return;
-  if (event.key === 's' && !props.isUnderway && !asking.value) begin();
-  if (event.key === 'd' && props.isUnderway) void done();
+  const command = commandOf(event, appearance.keys);
+  if (command === undefined || store.busy || isLook.value) return;
+  if (command === 's' && !props.isUnderway && !asking.value) begin();
+  if (command === 'd' && props.isUnderway) void done();
 });
 </script>
 

@@ -19,6 +19,9 @@ export const recoatWords = (material: Material) =>
         : `${sayWait(window.from)} to ${sayWait(window.to)}`,
     )
     .join(', or ') || 'never';
+/** How strong a solvent is against what it lands on, by its number. */
+const solventWords = ['none', 'mild', 'medium', 'strong'];
+
 /** Each figure with the fields it is made of, which an own tin may have from its label. */
 export const materialFigures: [
   name: string,
@@ -35,9 +38,9 @@ export const materialFigures: [
     'carrier',
   ],
   [
-    'Attack',
-    'What its solvent does to what lies below: 0 nothing, 3 dissolves',
-    (m) => String(m.solvent),
+    'Solvent strength',
+    'What its solvent does to what lies below: nothing, or up to dissolving it',
+    (m) => solventWords[m.solvent] ?? String(m.solvent),
     'solvent',
   ],
   ['Wet film', 'One normal coat', (m) => `${m.wftUm} µm`, 'wftUm'],

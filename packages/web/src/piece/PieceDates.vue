@@ -31,7 +31,7 @@ const at = (minute: number | undefined) => reachedWords(props.state, minute, zon
       </dd>
     </div>
     <div v-if="state.latestStartAt !== undefined">
-      <dt>Go on by</dt>
+      <dt>Next coat by</dt>
       <dd>{{ at(state.latestStartAt) }}<span class="quiet"> or miss the date</span></dd>
     </div>
     <div v-if="packedAt !== undefined">

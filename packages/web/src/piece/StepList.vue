@@ -109,7 +109,7 @@ function duplicate(step: Step): void {
       steps.splice(at + 1, 0, { ...plain(step), id });
       return steps;
     },
-    `Doubled: ${workWord(step)}`,
+    `Copied: ${workWord(step)}`,
   );
 }
 const remove = (step: Step) =>
@@ -223,7 +223,7 @@ const rows = computed(() =>
         <v-list density="compact">
           <v-list-item title="Change" @click="edit(row.step, index)" />
           <v-list-item title="Insert before" @click="edit(undefined, index)" />
-          <v-list-item title="Double" @click="duplicate(row.step)" />
+          <v-list-item title="Copy" @click="duplicate(row.step)" />
           <v-list-item title="Move up" :disabled="index === 0" @click="move(index, -1)" />
           <v-list-item title="Move down" :disabled="index === rows.length - 1" @click="move(index, 1)" />
           <v-list-item title="Delete" @click="remove(row.step)" />

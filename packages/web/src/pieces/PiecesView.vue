@@ -89,7 +89,7 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
           >Add a piece</v-btn
         >
         <v-btn :to="{ name: 'shapes', params: { build: store.theId } }">From a template or photo</v-btn>
-        <v-btn @click="lookPicker?.click()">Take in a look file</v-btn>
+        <v-btn @click="lookPicker?.click()">Open a look file</v-btn>
         <input
           ref="lookPicker"
           type="file"

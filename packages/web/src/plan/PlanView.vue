@@ -64,7 +64,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
         </span>
         <v-menu>
           <template #activator="{ props: menu }"
-            ><v-btn size="small" v-bind="menu">Take it along</v-btn></template
+            ><v-btn size="small" v-bind="menu">Print and export</v-btn></template
           >
           <v-list density="comfortable">
             <v-list-item

@@ -60,7 +60,7 @@ const eventName = (piece: Piece) =>
             <th scope="col">Piece</th>
             <th scope="col">Ready</th>
             <th scope="col">Chance</th>
-            <th scope="col">Go on by</th>
+            <th scope="col">Next coat by</th>
             <th scope="col">No plan is quicker than</th>
             <th v-if="better.kept" scope="col">Against the plan of {{ sayMoment(better.kept.at, zone) }}</th>
           </tr>

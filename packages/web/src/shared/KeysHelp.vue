@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { useAppearance } from './appearance';
+
 /** The keys there are; opened with `?`. */
 const open = defineModel<boolean>({ required: true });
+const appearance = useAppearance();
 const keys: [string, string][] = [
   ['b', 'Bench: what to do now'],
   ['p', 'Pieces'],
@@ -34,6 +37,7 @@ const keys: [string, string][] = [
           <dd>{{ meaning }}</dd>
         </template>
       </dl>
+      <v-checkbox v-model="appearance.keys" class="mt-3" label="Single keys do this" />
       <v-btn class="mt-4" @click="open = false">Close</v-btn>
     </v-card>
   </v-dialog>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
-import { mdiArrowULeftTop, mdiChevronDown, mdiKeyboardOutline } from '@mdi/js';
+import { mdiChevronDown, mdiKeyboardOutline } from '@mdi/js';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { useBuild } from './build';
 import { later } from './later';
 import { useMe } from './me';
+import UndoButton from './UndoButton.vue';
 
 const MastheadMenu = later(() => import('./MastheadMenu.vue'));
 
@@ -92,14 +93,7 @@ const next = computed(() => {
         <strong>{{ next.wait }}</strong> to {{ next.word }}<span class="quiet when"> · {{ next.when }}</span>
       </div>
       <div class="tools">
-        <v-btn
-          :icon="mdiArrowULeftTop"
-          variant="text"
-          density="comfortable"
-          title="Undo the last change (u)"
-          aria-label="Undo the last change"
-          @click="store.undo()"
-        />
+        <UndoButton />
         <v-btn
           class="keys"
           :icon="mdiKeyboardOutline"

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { mdiArrowULeftTop } from '@mdi/js';
+import { watchDebounced } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { api } from './api';
+import { useBuild } from './build';
+import { useOutbox } from './outbox';
+
+/** Takes the last change back: says which that is, and is off where there is none. */
+const store = useBuild();
+const outbox = useOutbox();
+/** What it was called; null where nothing can be taken back, undefined while that is not known. */
+const label = ref<string | null>();
+const ASK_AFTER_MS = 300;
+watchDebounced(
+  () => [store.id, store.build] as const,
+  async ([id, build]) => {
+    if (!id || !build) return;
+    try {
+      const answer = await api.undoLabel(id);
+      if (id === store.id) label.value = answer.label;
+    } catch {
+      // Whether there is something is said when it is tried.
+      label.value = undefined;
+    }
+  },
+  { debounce: ASK_AFTER_MS, immediate: true },
+);
+/** What was pressed and is not sent yet is the last change. */
+const isOff = computed(() => label.value === null && outbox.count === 0);
+const words = computed(() =>
+  isOff.value
+    ? 'Nothing to undo'
+    : label.value && outbox.count === 0
+      ? `Undo: ${label.value} (u)`
+      : 'Undo the last change (u)',
+);
+</script>
+
+<template>
+  <v-btn
+    :icon="mdiArrowULeftTop"
+    variant="text"
+    density="comfortable"
+    :disabled="isOff"
+    :title="words"
+    aria-label="Undo the last change"
+    :aria-description="words"
+    @click="store.undo()"
+  />
+</template>
