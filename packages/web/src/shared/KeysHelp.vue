@@ -26,7 +26,7 @@ const keys: [string, string][] = [
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="460">
+  <v-dialog v-model="open" max-width="860">
     <v-card class="pa-6">
       <h2 class="mb-4">Keys</h2>
       <dl>
@@ -46,7 +46,7 @@ const keys: [string, string][] = [
 <style scoped>
 dl {
   display: grid;
-  grid-template-columns: auto 1fr;
+  grid-template-columns: auto 1fr auto 1fr;
   gap: 10px 20px;
 }
 
@@ -57,5 +57,11 @@ kbd {
   padding: 1px 8px;
   font-family: var(--body);
   white-space: nowrap;
+}
+
+@media (max-width: 760px) {
+  dl {
+    grid-template-columns: auto 1fr;
+  }
 }
 </style>
