@@ -71,7 +71,7 @@ const share = (timer: BenchTimer, left: number) => Math.min(1, Math.max(0, 1 - l
       />
     </div>
     <!-- Told once, when a timer runs out: the figures beside it change every second. -->
-    <p class="unseen" role="status" data-testid="rung">{{ overWords }}</p>
+    <p class="unseen" aria-live="assertive" data-testid="rung">{{ overWords }}</p>
     <ul v-if="timers.length > 0" data-testid="timers">
       <li v-for="{ timer, state } in timers" :key="timer.id" :class="{ over: state.left <= 0 }">
         <div class="line">
