@@ -82,7 +82,12 @@ async function planThem(): Promise<void> {
   }
 }
 const isPlanned = ref(false);
-watch(at, () => {
+watch(at, (now, before) => {
+  // The build came anew, as after every save: what was asked for is worked out on it.
+  if (isPlanned.value && now?.key === before?.key) {
+    void planThem();
+    return;
+  }
   isPlanned.value = false;
   ticket += 1;
   outcomes.value = [];
