@@ -78,6 +78,7 @@ export * from './shapes/curves';
 export * from './shapes/drawing';
 export * from './shapes/found';
 export * from './shapes/mesh';
+export { MeshFault, MOST_TRIANGLES, type MeshPart } from './shapes/meshWeld';
 export * from './shapes/pages';
 export * from './shapes/rings';
 export * from './shapes/sheet';

@@ -1,4 +1,5 @@
-import { likelyMeshUnit, meshFigures, type MeshPart } from './mesh';
+import { likelyMeshUnit, meshFigures } from './mesh';
+import type { MeshPart } from './meshWeld';
 
 type Place = readonly [number, number, number];
 const part = (name: string, faces: readonly (readonly [Place, Place, Place])[]): MeshPart => ({

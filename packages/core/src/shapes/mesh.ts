@@ -1,8 +1,16 @@
-/** A part of a mesh, by group or material: three corners of a triangle after the other, x, y, z. */
-export interface MeshPart {
-  name: string;
-  positions: Float32Array;
-}
+import { tightest } from './meshCurve';
+import {
+  cosBetween,
+  edgeLength,
+  edgesOf,
+  Groups,
+  MeshFault,
+  SHARP_COS,
+  welded,
+  type Edges,
+  type Mesh,
+  type MeshPart,
+} from './meshWeld';
 
 /** What one part of a mesh comes to on the outside of the piece. */
 export interface MeshZone {
@@ -35,22 +43,11 @@ export interface MeshFigures {
   isOuter: Uint8Array;
 }
 
-/** A mesh that can't be measured, with what to do about it. */
-export class MeshFault extends Error {}
-
-export const MOST_TRIANGLES = 2_000_000;
-
-/** Two faces that meet at more than this are two sides of an edge, not one bent face. */
-const SHARP_COS = Math.cos((50 * Math.PI) / 180);
 /** Two sides of a shell are together so much of it, and the smaller is so much of the larger. */
 const SIDES_SHARE = 0.6;
 const SMALLER_SIDE = 0.5;
 /** A shell is thinner than this against the side of a square as large as its face. */
 const THIN_SHARE = 0.25;
-/** The curve that so much of all edges is wider than is called the tightest: a single kink is no curve. */
-const TIGHT_SHARE = 0.95;
-/** Wider curves than this are flat, against the size of the piece. */
-const FLAT_SIZES = 8;
 
 /**
  * Measures a mesh: its outer face, and of a shell its inner face, rim and thickness (docs/domain.md, "From drawings to areas").
@@ -77,186 +74,6 @@ export function meshFigures(parts: readonly MeshPart[], mmPerUnit: number): Mesh
     tightestMm: tightest(mesh, edges, sides),
     isOuter: sides.isOuter,
   };
-}
-
-interface Mesh {
-  count: number;
-  /** Three corners a triangle. */
-  corners: Uint32Array;
-  /** Where each corner is, mm. */
-  places: Float64Array;
-  part: Uint16Array;
-  area: Float64Array;
-  /** Unit normals. */
-  normal: Float64Array;
-  size: readonly [number, number, number];
-}
-
-/** Corners that are one place, as one; triangles without an area stay, and weigh nothing. */
-function welded(parts: readonly MeshPart[], mmPerUnit: number): Mesh {
-  const count = parts.reduce((all, { positions }) => all + Math.floor(positions.length / 9), 0);
-  if (count > MOST_TRIANGLES)
-    throw new MeshFault(
-      `This mesh has ${count.toLocaleString('en')} faces; make it simpler first, to 200,000 or so.`,
-    );
-  const least = [Infinity, Infinity, Infinity];
-  const most = [-Infinity, -Infinity, -Infinity];
-  for (const { positions } of parts)
-    for (let at = 0; at < positions.length; at += 1) {
-      const value = positions[at]!;
-      if (!Number.isFinite(value))
-        throw new MeshFault('This mesh is damaged: some of its corners have no place.');
-      const axis = at % 3;
-      if (value < least[axis]!) least[axis] = value;
-      if (value > most[axis]!) most[axis] = value;
-    }
-  const span = count === 0 ? 1 : Math.max(...most.map((value, axis) => value - least[axis]!)) || 1;
-  const corners = new Uint32Array(count * 3);
-  const places = new Float64Array(count * 9);
-  const part = new Uint16Array(count);
-  const grid = span / 1_000_000;
-  const known = new Corners(count * 3);
-  let triangle = 0;
-  parts.forEach(({ positions }, own) => {
-    for (let at = 0; at + 9 <= positions.length; at += 9) {
-      part[triangle] = own;
-      for (let corner = 0; corner < 3; corner += 1) {
-        const from = at + corner * 3;
-        const x = positions[from]! - least[0]!;
-        const y = positions[from + 1]! - least[1]!;
-        const z = positions[from + 2]! - least[2]!;
-        const id = known.idOf(Math.round(x / grid), Math.round(y / grid), Math.round(z / grid));
-        corners[triangle * 3 + corner] = id;
-        places[id * 3] = x * mmPerUnit;
-        places[id * 3 + 1] = y * mmPerUnit;
-        places[id * 3 + 2] = z * mmPerUnit;
-      }
-      triangle += 1;
-    }
-  });
-  const area = new Float64Array(count);
-  const normal = new Float64Array(count * 3);
-  for (let at = 0; at < count; at += 1) {
-    const [a, b, c] = [corners[at * 3]! * 3, corners[at * 3 + 1]! * 3, corners[at * 3 + 2]! * 3];
-    const [ux, uy, uz] = [
-      places[b]! - places[a]!,
-      places[b + 1]! - places[a + 1]!,
-      places[b + 2]! - places[a + 2]!,
-    ];
-    const [vx, vy, vz] = [
-      places[c]! - places[a]!,
-      places[c + 1]! - places[a + 1]!,
-      places[c + 2]! - places[a + 2]!,
-    ];
-    const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
-    const long = Math.sqrt(nx * nx + ny * ny + nz * nz);
-    area[at] = long / 2;
-    if (long > 0) {
-      normal[at * 3] = nx / long;
-      normal[at * 3 + 1] = ny / long;
-      normal[at * 3 + 2] = nz / long;
-    }
-  }
-  const size = [0, 1, 2].map((axis) => (count === 0 ? 0 : (most[axis]! - least[axis]!) * mmPerUnit));
-  return { count, corners, places, part, area, normal, size: size as [number, number, number] };
-}
-
-/** Numbers for places on a grid, the same place always the same number. */
-class Corners {
-  private readonly table: Int32Array;
-  private readonly mask: number;
-  private readonly keys: Int32Array;
-  private count = 0;
-
-  constructor(most: number) {
-    let size = 1024;
-    while (size < most * 2) size *= 2;
-    this.table = new Int32Array(size).fill(-1);
-    this.mask = size - 1;
-    this.keys = new Int32Array(most * 3);
-  }
-
-  idOf(x: number, y: number, z: number): number {
-    let slot = (Math.imul(x, 73856093) ^ Math.imul(y, 19349663) ^ Math.imul(z, 83492791)) & this.mask;
-    for (;;) {
-      const id = this.table[slot]!;
-      if (id < 0) break;
-      if (this.keys[id * 3] === x && this.keys[id * 3 + 1] === y && this.keys[id * 3 + 2] === z) return id;
-      slot = (slot + 1) & this.mask;
-    }
-    const id = this.count;
-    this.count += 1;
-    this.table[slot] = id;
-    this.keys[id * 3] = x;
-    this.keys[id * 3 + 1] = y;
-    this.keys[id * 3 + 2] = z;
-    return id;
-  }
-}
-
-/** Edges of a mesh: their two corners, and the triangles on either side; -1 where there is none. */
-interface Edges {
-  ends: Uint32Array;
-  left: Int32Array;
-  right: Int32Array;
-  count: number;
-}
-
-function edgesOf({ count, corners }: Mesh): Edges {
-  const most = count * 3;
-  const ends = new Uint32Array(most * 2);
-  const left = new Int32Array(most).fill(-1);
-  const right = new Int32Array(most).fill(-1);
-  let size = 1024;
-  while (size < most * 2) size *= 2;
-  const table = new Int32Array(size).fill(-1);
-  let edges = 0;
-  for (let triangle = 0; triangle < count; triangle += 1)
-    for (let side = 0; side < 3; side += 1) {
-      const one = corners[triangle * 3 + side]!;
-      const other = corners[triangle * 3 + ((side + 1) % 3)]!;
-      const [low, high] = one < other ? [one, other] : [other, one];
-      if (low === high) continue;
-      let slot = (Math.imul(low, 73856093) ^ Math.imul(high, 19349663)) & (size - 1);
-      for (;;) {
-        const edge = table[slot]!;
-        if (edge < 0) {
-          table[slot] = edges;
-          ends[edges * 2] = low;
-          ends[edges * 2 + 1] = high;
-          left[edges] = triangle;
-          edges += 1;
-          break;
-        }
-        if (ends[edge * 2] === low && ends[edge * 2 + 1] === high) {
-          // A third face at one edge is a flaw of the mesh; the first two count.
-          if (right[edge] === -1) right[edge] = triangle;
-          break;
-        }
-        slot = (slot + 1) & (size - 1);
-      }
-    }
-  return { ends, left, right, count: edges };
-}
-
-/** Things that belong together, told pair by pair. */
-class Groups {
-  private readonly parent: Uint32Array;
-  constructor(count: number) {
-    this.parent = Uint32Array.from({ length: count }, (_, at) => at);
-  }
-  of(one: number): number {
-    let top = one;
-    while (this.parent[top] !== top) {
-      this.parent[top] = this.parent[this.parent[top]!]!;
-      top = this.parent[top]!;
-    }
-    return top;
-  }
-  join(one: number, other: number): void {
-    const [a, b] = [this.of(one), this.of(other)];
-    if (a !== b) this.parent[Math.max(a, b)] = Math.min(a, b);
-  }
 }
 
 const sum = (values: Float64Array, counts: (at: number) => boolean): number => {
@@ -368,11 +185,6 @@ function sidesOf(mesh: Mesh, edges: Edges): Sides {
   };
 }
 
-const cosBetween = ({ normal }: Mesh, one: number, other: number): number =>
-  normal[one * 3]! * normal[other * 3]! +
-  normal[one * 3 + 1]! * normal[other * 3 + 1]! +
-  normal[one * 3 + 2]! * normal[other * 3 + 2]!;
-
 /** The tetrahedron of a triangle and nought, mm³: over a closed body they add up to what is in it. */
 function signedVolume({ corners, places }: Mesh, at: number): number {
   const [a, b, c] = [corners[at * 3]! * 3, corners[at * 3 + 1]! * 3, corners[at * 3 + 2]! * 3];
@@ -381,15 +193,6 @@ function signedVolume({ corners, places }: Mesh, at: number): number {
   const [cx, cy, cz] = [places[c]!, places[c + 1]!, places[c + 2]!];
   return (ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx)) / 6;
 }
-
-const edgeLength = ({ places }: Mesh, { ends }: Edges, edge: number): number => {
-  const [one, other] = [ends[edge * 2]! * 3, ends[edge * 2 + 1]! * 3];
-  return Math.hypot(
-    places[one]! - places[other]!,
-    places[one + 1]! - places[other + 1]!,
-    places[one + 2]! - places[other + 2]!,
-  );
-};
 
 function zonesOf(
   parts: readonly MeshPart[],
@@ -424,71 +227,6 @@ function zonesOf(
     edgeMm: edgesMm[at]!,
     borders: [...borders[at]!].map(([part, mm]) => ({ part, mm })),
   }));
-}
-
-/**
- * The radius of the tightest curve of a face, mm. Along each edge the normals of its ends turn against each other: (n₂−n₁)·(p₂−p₁)/|p₂−p₁|²
- * is the curvature of the surface in that direction. A corner on a sharp edge has a normal for each face that meets there.
- */
-function tightest(mesh: Mesh, edges: Edges, { isOuter, faces }: Sides): number | undefined {
-  const { count, corners, places, normal } = mesh;
-  const known = new Corners(count * 3);
-  const slotOf = (corner: number, face: number) => known.idOf(corner, face, 0) * 3;
-  const normals = new Float64Array(count * 9);
-  for (let at = 0; at < count; at += 1) {
-    if (!isOuter[at]) continue;
-    const face = faces.of(at);
-    const angles = anglesOf(mesh, at);
-    for (let corner = 0; corner < 3; corner += 1) {
-      const slot = slotOf(corners[at * 3 + corner]!, face);
-      for (let axis = 0; axis < 3; axis += 1)
-        normals[slot + axis]! += normal[at * 3 + axis]! * angles[corner]!;
-    }
-  }
-  const long = (slot: number) => Math.hypot(normals[slot]!, normals[slot + 1]!, normals[slot + 2]!);
-  const curves: { curve: number; mm: number }[] = [];
-  let all = 0;
-  for (let edge = 0; edge < edges.count; edge += 1) {
-    const [one, other] = [edges.left[edge]!, edges.right[edge]!];
-    if (other < 0 || !isOuter[one] || !isOuter[other] || cosBetween(mesh, one, other) < SHARP_COS) continue;
-    const face = faces.of(one);
-    const [start, end] = [edges.ends[edge * 2]!, edges.ends[edge * 2 + 1]!];
-    const [from, to] = [slotOf(start, face), slotOf(end, face)];
-    const [longFrom, longTo] = [long(from), long(to)];
-    let [dot, squared] = [0, 0];
-    for (let axis = 0; axis < 3; axis += 1) {
-      const apart = places[end * 3 + axis]! - places[start * 3 + axis]!;
-      dot += (normals[to + axis]! / longTo - normals[from + axis]! / longFrom) * apart;
-      squared += apart * apart;
-    }
-    if (squared === 0 || !Number.isFinite(dot)) continue;
-    const mm = Math.sqrt(squared);
-    curves.push({ curve: Math.abs(dot) / squared, mm });
-    all += mm;
-  }
-  curves.sort((a, b) => a.curve - b.curve);
-  let [passed, curve] = [0, 0];
-  for (const one of curves) {
-    passed += one.mm;
-    curve = one.curve;
-    if (passed >= all * TIGHT_SHARE) break;
-  }
-  return curve > 0 && 1 / curve < FLAT_SIZES * Math.max(...mesh.size) ? 1 / curve : undefined;
-}
-
-/** The angles of a triangle at its corners, radians. */
-function anglesOf({ corners, places }: Mesh, at: number): [number, number, number] {
-  const one = corners[at * 3]! * 3;
-  const two = corners[at * 3 + 1]! * 3;
-  const three = corners[at * 3 + 2]! * 3;
-  const angle = (own: number, next: number, last: number): number => {
-    const [ux, vx] = [places[next]! - places[own]!, places[last]! - places[own]!];
-    const [uy, vy] = [places[next + 1]! - places[own + 1]!, places[last + 1]! - places[own + 1]!];
-    const [uz, vz] = [places[next + 2]! - places[own + 2]!, places[last + 2]! - places[own + 2]!];
-    const long = Math.sqrt((ux * ux + uy * uy + uz * uz) * (vx * vx + vy * vy + vz * vz));
-    return long > 0 ? Math.acos(Math.max(-1, Math.min(1, (ux * vx + uy * vy + uz * vz) / long))) : 0;
-  };
-  return [angle(one, two, three), angle(two, three, one), angle(three, one, two)];
 }
 
 /** Units a mesh may be in, the likeliest first, with what one is in mm. */

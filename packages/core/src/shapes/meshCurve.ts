@@ -1,0 +1,75 @@
+import { Corners, cosBetween, SHARP_COS, type Edges, type Groups, type Mesh } from './meshWeld';
+
+/** The curve that so much of all edges is wider than is called the tightest: a single kink is no curve. */
+const TIGHT_SHARE = 0.95;
+/** Wider curves than this are flat, against the size of the piece. */
+const FLAT_SIZES = 8;
+
+/**
+ * The radius of the tightest curve of a face, mm. Along each edge the normals of its ends turn against each other: (n₂−n₁)·(p₂−p₁)/|p₂−p₁|²
+ * is the curvature of the surface in that direction. A corner on a sharp edge has a normal for each face that meets there.
+ */
+export function tightest(
+  mesh: Mesh,
+  edges: Edges,
+  { isOuter, faces }: { isOuter: Uint8Array; faces: Groups },
+): number | undefined {
+  const { count, corners, places, normal } = mesh;
+  const known = new Corners(count * 3);
+  const slotOf = (corner: number, face: number) => known.idOf(corner, face, 0) * 3;
+  const normals = new Float64Array(count * 9);
+  for (let at = 0; at < count; at += 1) {
+    if (!isOuter[at]) continue;
+    const face = faces.of(at);
+    const angles = anglesOf(mesh, at);
+    for (let corner = 0; corner < 3; corner += 1) {
+      const slot = slotOf(corners[at * 3 + corner]!, face);
+      for (let axis = 0; axis < 3; axis += 1)
+        normals[slot + axis]! += normal[at * 3 + axis]! * angles[corner]!;
+    }
+  }
+  const long = (slot: number) => Math.hypot(normals[slot]!, normals[slot + 1]!, normals[slot + 2]!);
+  const curves: { curve: number; mm: number }[] = [];
+  let all = 0;
+  for (let edge = 0; edge < edges.count; edge += 1) {
+    const [one, other] = [edges.left[edge]!, edges.right[edge]!];
+    if (other < 0 || !isOuter[one] || !isOuter[other] || cosBetween(mesh, one, other) < SHARP_COS) continue;
+    const face = faces.of(one);
+    const [start, end] = [edges.ends[edge * 2]!, edges.ends[edge * 2 + 1]!];
+    const [from, to] = [slotOf(start, face), slotOf(end, face)];
+    const [longFrom, longTo] = [long(from), long(to)];
+    let [dot, squared] = [0, 0];
+    for (let axis = 0; axis < 3; axis += 1) {
+      const apart = places[end * 3 + axis]! - places[start * 3 + axis]!;
+      dot += (normals[to + axis]! / longTo - normals[from + axis]! / longFrom) * apart;
+      squared += apart * apart;
+    }
+    if (squared === 0 || !Number.isFinite(dot)) continue;
+    const mm = Math.sqrt(squared);
+    curves.push({ curve: Math.abs(dot) / squared, mm });
+    all += mm;
+  }
+  curves.sort((a, b) => a.curve - b.curve);
+  let [passed, curve] = [0, 0];
+  for (const one of curves) {
+    passed += one.mm;
+    curve = one.curve;
+    if (passed >= all * TIGHT_SHARE) break;
+  }
+  return curve > 0 && 1 / curve < FLAT_SIZES * Math.max(...mesh.size) ? 1 / curve : undefined;
+}
+
+/** The angles of a triangle at its corners, radians. */
+function anglesOf({ corners, places }: Mesh, at: number): [number, number, number] {
+  const one = corners[at * 3]! * 3;
+  const two = corners[at * 3 + 1]! * 3;
+  const three = corners[at * 3 + 2]! * 3;
+  const angle = (own: number, next: number, last: number): number => {
+    const [ux, vx] = [places[next]! - places[own]!, places[last]! - places[own]!];
+    const [uy, vy] = [places[next + 1]! - places[own + 1]!, places[last + 1]! - places[own + 1]!];
+    const [uz, vz] = [places[next + 2]! - places[own + 2]!, places[last + 2]! - places[own + 2]!];
+    const long = Math.sqrt((ux * ux + uy * uy + uz * uz) * (vx * vx + vy * vy + vz * vz));
+    return long > 0 ? Math.acos(Math.max(-1, Math.min(1, (ux * vx + uy * vy + uz * vz) / long))) : 0;
+  };
+  return [angle(one, two, three), angle(two, three, one), angle(three, one, two)];
+}
