@@ -144,7 +144,7 @@ const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<
     () => `/b/${build}/colour?c=sea-green-enamel`,
     async (page) => {
       await page.getByText('also from what could be bought').click();
-      await expect(page.getByTestId('recipe').nth(2)).toBeVisible();
+      await expect(page.getByTestId('recipe').nth(1)).toBeVisible();
       await expect(page.locator('.recipes.stale')).toHaveCount(0);
       await page.evaluate(() => window.scrollTo(0, 0));
     },
