@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import { onceTallEnough } from './shared/onceTallEnough';
 
 // Each view is loaded when it is first visited.
 export const router = createRouter({
@@ -42,5 +43,9 @@ export const router = createRouter({
     { path: '/b/:build/plan', name: 'plan', component: () => import('./plan/PlanView.vue') },
     { path: '/:rest(.*)', redirect: '/' },
   ],
-  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  scrollBehavior: async (to, from, saved) => {
+    if (saved) return (await onceTallEnough(saved.top)) && saved;
+    // What is chosen on a screen stands in its address, and is no other place.
+    return to.path === from.path ? false : { top: 0 };
+  },
 });

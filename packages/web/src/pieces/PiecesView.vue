@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import { epochMinute, sayWait, sure, type PlanView } from '@fixatum/core';
-import { mdiPlus } from '@mdi/js';
-import { computed, ref } from 'vue';
+import { sayWait, sure, type PlanView } from '@fixatum/core';
+import { mdiMagnify, mdiPlus } from '@mdi/js';
+import { useWindowVirtualizer } from '@tanstack/vue-virtual';
+import { useElementBounding, useElementSize } from '@vueuse/core';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
+import ChartFlags from '../shared/ChartFlags.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import PieceDialog from '../piece/PieceDialog.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import TimeHeader from './TimeHeader.vue';
 import { fileOf } from '../shared/inputs';
+import { datesOf } from '../shared/chartFlags';
+import { useWordsInAddress } from '../shared/inAddress';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 import { lookOfFile } from '../shared/lookFiles';
@@ -61,16 +66,46 @@ const rows = computed(() => {
     };
   });
 });
-const dates = computed(() =>
-  (store.build?.events ?? []).flatMap((event) => [
-    ...(event.packAt === undefined ? [] : [epochMinute(event.packAt, store.theBuild.timeZone)]),
-    epochMinute(event.wearAt, store.theBuild.timeZone),
-  ]),
-);
+const dates = computed(() => (store.build ? datesOf(store.build) : []));
 const counts = computed(() => {
   const late = rows.value.filter((row) => ['late', 'stuck'].includes(row.state.readiness)).length;
   return { total: rows.value.length, late };
 });
+/** Fewer than these are seen at a glance. */
+const FIND_FROM = 8;
+const words = useWordsInAddress('find');
+const found = computed(() => {
+  const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean);
+  return rows.value.filter(({ piece, next }) => {
+    const said = `${piece.name} ${(piece.zones ?? []).map(({ name }) => name).join(' ')} ${next ? passWords(next) : ''}`;
+    return asked.every((word) => said.toLowerCase().includes(word));
+  });
+});
+
+/** Only the rows in view are drawn, with some above and below; a row is about so high. */
+const ROW_PX = 84;
+const list = useTemplateRef<HTMLElement>('list');
+const { top } = useElementBounding(list);
+const { width: axisPx } = useElementSize(useTemplateRef<HTMLElement>('axis'));
+const virtual = useWindowVirtualizer(
+  computed(() => ({
+    count: found.value.length,
+    estimateSize: () => ROW_PX,
+    getItemKey: (index: number) => found.value[index]?.piece.id ?? index,
+    scrollMargin: Math.round(top.value + window.scrollY),
+    overscan: 10,
+  })),
+);
+const inView = computed(() =>
+  virtual.value.getVirtualItems().flatMap(({ index, start }) => {
+    const row = found.value[index];
+    return row ? [{ ...row, index, topPx: start - virtual.value.options.scrollMargin }] : [];
+  }),
+);
+const measure = (row: unknown) => {
+  const element = row instanceof Element ? row : (row as { $el?: unknown } | null)?.$el;
+  if (element instanceof Element) virtual.value.measureElement(element);
+};
 const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
   reachedWords(state, minute, store.theView.timeZone);
 </script>
@@ -112,100 +147,139 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
         >From a template, a mesh or a photo</v-btn
       >
     </div>
-    <div v-else class="table">
+    <v-text-field
+      v-if="rows.length >= FIND_FROM || words !== ''"
+      v-model="words"
+      class="find"
+      type="search"
+      label="Find a piece"
+      density="compact"
+      clearable
+      :prepend-inner-icon="mdiMagnify"
+      @click:clear="words = ''"
+    />
+    <p v-if="rows.length > 0 && found.length === 0" class="my-6">
+      No piece has “{{ words }}” in its name, its zones or its next step.
+    </p>
+    <div v-if="found.length > 0" class="table">
       <div class="line heading small quiet" aria-hidden="true">
         <span />
         <span>Piece and next step</span>
-        <TimeHeader :from="store.view.from" :until="store.view.until" :time-zone="store.view.timeZone" />
+        <div ref="axis">
+          <TimeHeader :from="store.view.from" :until="store.view.until" :time-zone="store.view.timeZone" />
+          <ChartFlags :flags="dates" :from="store.view.from" :until="store.view.until" :width-px="axisPx" />
+        </div>
         <span>Ready</span>
       </div>
-      <router-link
-        v-for="row in rows"
-        :key="row.piece.id"
-        class="line plain row"
-        :to="{ name: 'piece', params: { build: store.theId, piece: row.piece.id } }"
-        :data-testid="`piece-${row.piece.id}`"
-      >
-        <StrataCut
-          class="thumb"
-          :coats="row.coats"
-          :substrate="row.piece.substrate"
-          :now="store.minute"
-          :height="56"
-          :labels="false"
-          :planned="false"
-        />
-        <div class="title">
-          <strong
-            >{{ row.piece.name
-            }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></strong
-          >
-          <span class="small quiet">
-            <template v-if="row.next"
-              >{{ passWords(row.next) }} · {{ dayOf(row.next.start!, store.view.timeZone) }},
-              {{ timeOfDay(row.next.start!, store.view.timeZone) }}</template
-            >
-            <template v-else-if="row.state.totalCount === 0"
-              >Choose a look, and its steps are written</template
-            >
-            <template v-else-if="row.state.readiness === 'stuck'">Can’t go on; see its steps</template>
-            <template v-else>Hands-on work done</template>
-          </span>
-          <span v-if="row.stops + row.risks > 0" class="small warn">
-            <template v-if="row.stops > 0"
-              >■ {{ row.stops }} {{ row.stops === 1 ? 'stop' : 'stops' }}</template
-            >
-            <template v-if="row.risks > 0">
-              ▲ {{ row.risks }} {{ row.risks === 1 ? 'risk' : 'risks' }}</template
-            >
-          </span>
-        </div>
-        <div class="ribbon-cell">
-          <DryingRibbon
-            :spans="row.state.ribbon"
-            :from="store.view.from"
-            :until="store.view.until"
-            :time-zone="store.view.timeZone"
+      <div ref="list" class="rows" :style="{ height: `${virtual.getTotalSize()}px` }">
+        <router-link
+          v-for="row in inView"
+          :key="row.piece.id"
+          :ref="measure"
+          class="line plain row"
+          :data-index="row.index"
+          :style="{ transform: `translateY(${row.topPx}px)` }"
+          :to="{ name: 'piece', params: { build: store.theId, piece: row.piece.id } }"
+          :data-testid="`piece-${row.piece.id}`"
+        >
+          <StrataCut
+            class="thumb"
+            :coats="row.coats"
+            :substrate="row.piece.substrate"
             :now="store.minute"
-            :spread="forecast.byPiece.get(row.state.pieceId)?.ready"
-            :spread-is-old="forecast.isOld"
-            :height="26"
+            :height="56"
+            :labels="false"
+            :planned="false"
           />
-          <div
-            v-for="date in dates"
-            :key="date"
-            class="date"
-            :style="{ left: percent(date, store.view.from, store.view.until) }"
-          />
-        </div>
-        <div class="ready">
-          <ReadinessMark :readiness="row.state.readiness" />
-          <span class="small figures quiet" data-testid="ready-dates">
-            <template v-if="row.state.packableAt === row.state.wearableAt"
-              >ready {{ at(row.state, row.state.packableAt) }}</template
+          <div class="title">
+            <strong
+              >{{ row.piece.name
+              }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></strong
             >
-            <template v-else
-              >pack {{ at(row.state, row.state.packableAt) }}<br />wear
-              {{ at(row.state, row.state.wearableAt) }}</template
-            >
-          </span>
-          <span v-if="row.state.slackMinutes !== undefined" class="small figures">
-            {{
-              row.state.slackMinutes < 0
-                ? `${sayWait(-row.state.slackMinutes)} too late`
-                : `${sayWait(row.state.slackMinutes)} to spare`
-            }}
-          </span>
-        </div>
-      </router-link>
+            <span class="small quiet">
+              <template v-if="row.next"
+                >{{ passWords(row.next) }} · {{ dayOf(row.next.start!, store.view.timeZone) }},
+                {{ timeOfDay(row.next.start!, store.view.timeZone) }}</template
+              >
+              <template v-else-if="row.state.totalCount === 0"
+                >Choose a look, and its steps are written</template
+              >
+              <template v-else-if="row.state.readiness === 'stuck'">Can’t go on; see its steps</template>
+              <template v-else>Hands-on work done</template>
+            </span>
+            <span v-if="row.stops + row.risks > 0" class="small warn">
+              <template v-if="row.stops > 0"
+                >■ {{ row.stops }} {{ row.stops === 1 ? 'stop' : 'stops' }}</template
+              >
+              <template v-if="row.risks > 0">
+                ▲ {{ row.risks }} {{ row.risks === 1 ? 'risk' : 'risks' }}</template
+              >
+            </span>
+          </div>
+          <div class="ribbon-cell">
+            <DryingRibbon
+              :spans="row.state.ribbon"
+              :from="store.view.from"
+              :until="store.view.until"
+              :time-zone="store.view.timeZone"
+              :now="store.minute"
+              :spread="forecast.byPiece.get(row.state.pieceId)?.ready"
+              :spread-is-old="forecast.isOld"
+              :height="26"
+            />
+            <div
+              v-for="date in dates"
+              :key="date.key"
+              class="date"
+              :style="{ left: percent(date.at, store.view.from, store.view.until) }"
+            />
+          </div>
+          <div class="ready">
+            <ReadinessMark :readiness="row.state.readiness" />
+            <span class="small figures quiet" data-testid="ready-dates">
+              <template v-if="row.state.packableAt === row.state.wearableAt"
+                >ready {{ at(row.state, row.state.packableAt) }}</template
+              >
+              <template v-else
+                >pack {{ at(row.state, row.state.packableAt) }}<br />wear
+                {{ at(row.state, row.state.wearableAt) }}</template
+              >
+            </span>
+            <span v-if="row.state.slackMinutes !== undefined" class="small figures">
+              {{
+                row.state.slackMinutes < 0
+                  ? `${sayWait(-row.state.slackMinutes)} too late`
+                  : `${sayWait(row.state.slackMinutes)} to spare`
+              }}
+            </span>
+          </div>
+        </router-link>
+      </div>
     </div>
   </div>
   <div v-else class="page quiet">Opening the build…</div>
 </template>
 
 <style scoped>
+.rows {
+  position: relative;
+}
+
+.row {
+  position: absolute;
+  top: 0;
+  left: 0;
+  right: 0;
+}
+
+.find {
+  max-width: 320px;
+  margin-bottom: 8px;
+}
+
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
   margin-left: auto;
 }
@@ -235,7 +309,7 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
 .heading {
   align-items: end;
   position: sticky;
-  top: 66px;
+  top: var(--masthead-px);
   background: rgb(var(--v-theme-background));
   z-index: 5;
 }

@@ -1,37 +1,44 @@
 <script setup lang="ts">
+import type { Piece, PlanView } from '@fixatum/core';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
 
 /** What each row of the chart is: people, pieces with their standing, places. It stays while time scrolls by. */
+defineProps<{
+  /** The pieces in view, with where each stands below the first. */
+  rows: readonly { piece: Piece; state: PlanView['pieces'][number]; topPx: number }[];
+  /** How high all pieces together are. */
+  rowsPx: number;
+  /** How high the axis beside it is. */
+  axisPx: number;
+}>();
 const store = useBuild();
 const people = computed(() => store.build?.people ?? []);
-const rows = computed(() =>
-  (store.view?.pieces ?? []).flatMap((state) => {
-    const piece = store.pieceOf(state.pieceId);
-    return piece ? [{ piece, state }] : [];
-  }),
-);
 </script>
 
 <template>
   <div class="names">
-    <div class="axis" />
+    <div class="axis" :style="{ height: `${axisPx}px` }" />
     <div v-for="person in people" :key="person.id" class="lane session-lane">
       <strong>{{ person.name }}</strong>
     </div>
-    <router-link
-      v-for="row in rows"
-      :key="row.piece.id"
-      class="lane plain"
-      :to="{ name: 'piece', params: { build: store.theId, piece: row.piece.id } }"
-    >
-      <span class="clip"
-        >{{ row.piece.name
-        }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></span
+    <div class="rows" :style="{ height: `${rowsPx}px` }">
+      <router-link
+        v-for="row in rows"
+        :key="row.piece.id"
+        class="lane plain"
+        :to="{ name: 'piece', params: { build: store.theId, piece: row.piece.id } }"
+        :style="{ top: `${row.topPx}px` }"
+        :title="row.piece.name"
       >
-      <ReadinessMark class="small" :readiness="row.state.readiness" />
-    </router-link>
+        <span class="clip"
+          >{{ row.piece.name
+          }}<template v-if="row.piece.quantity > 1"> ×{{ row.piece.quantity }}</template></span
+        >
+        <ReadinessMark class="small" :readiness="row.state.readiness" />
+      </router-link>
+    </div>
     <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane small quiet">
       <span class="clip">{{
         store.theBuild.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
@@ -45,14 +52,30 @@ const rows = computed(() =>
 .names {
   position: sticky;
   left: 0;
-  z-index: 4;
+  z-index: 7;
   width: 250px;
+  display: flex;
+  flex-direction: column;
   flex: none;
   background: rgb(var(--v-theme-surface));
   border-right: 1px solid var(--line);
 }
 
 .names .lane {
+  padding: 0 10px;
+}
+
+.clip {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.place-lane {
+  height: 30px;
+}
+
+.lane {
   padding: 0 10px;
 }
 
@@ -85,6 +108,26 @@ const rows = computed(() =>
 
 .session-lane {
   height: 30px;
+}
+
+.axis {
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  flex: none;
+  border-bottom: 1px solid var(--line);
+  background: rgb(var(--v-theme-surface));
+}
+
+.rows {
+  position: relative;
+  flex: none;
+}
+
+.rows .lane {
+  position: absolute;
+  left: 0;
+  right: 0;
 }
 
 @media (max-width: 820px) {

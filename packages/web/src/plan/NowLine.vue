@@ -10,7 +10,7 @@ const left = computed(() => percent(store.now, props.from, props.until));
 </script>
 
 <template>
-  <div class="now" :style="{ left }"><span class="small">now</span></div>
+  <div class="now" :style="{ left }" />
 </template>
 
 <style scoped>
@@ -21,15 +21,5 @@ const left = computed(() => percent(store.now, props.from, props.until));
   border-left: 2px solid rgb(var(--v-theme-primary));
   z-index: 3;
   pointer-events: none;
-}
-
-span {
-  position: absolute;
-  bottom: 0;
-  left: 0;
-  padding: 0 4px;
-  background: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-surface));
-  line-height: 1.3;
 }
 </style>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { epochMinute, personCalendar, sayMoment, type PlannedOperation, sure } from '@fixatum/core';
+import { groupBy, personCalendar, sayMoment, type PlannedOperation, sure } from '@fixatum/core';
+import { useVirtualizer } from '@tanstack/vue-virtual';
 import { useElementSize } from '@vueuse/core';
-import { computed, nextTick, onMounted, ref, toRef, watch } from 'vue';
+import { computed, nextTick, onMounted, ref, toRef, useTemplateRef, watch } from 'vue';
+import ChartFlags from '../shared/ChartFlags.vue';
 import ChartNames from './ChartNames.vue';
 import NowLine from './NowLine.vue';
 import PieceLane from './PieceLane.vue';
@@ -10,8 +12,12 @@ import { useBuild } from '../shared/build';
 import { daysBetween, percent, timeOfDay } from '../shared/timeAxis';
 import { usePassKeys } from './usePassKeys';
 import { usePinning } from './usePinning';
+import { datesOf } from '../shared/chartFlags';
 
-/** Time across, people, pieces and places down: sessions, ribbons, passes, dates as hard lines. */
+/**
+ * Time across, people, pieces and places down: sessions, ribbons, passes, dates as hard lines. Of the pieces only those in view are
+ * drawn, with a few above and below.
+ */
 const props = defineProps<{ pxPerHour: number }>();
 /** The session whose run sheet is shown, by its id. */
 const chosen = defineModel<string>('session');
@@ -52,22 +58,41 @@ const people = computed(() =>
     sessions: (store.view?.sessions ?? []).filter((session) => session.personId === person.id),
   })),
 );
-const dates = computed(() =>
-  (store.build?.events ?? []).flatMap((event) => [
-    ...(event.packAt === undefined
-      ? []
-      : [{ key: `${event.id} pack`, word: 'pack', at: epochMinute(event.packAt, zone.value) }]),
-    { key: event.id, word: 'wear', at: epochMinute(event.wearAt, zone.value) },
-  ]),
-);
-const rows = computed(() =>
-  (store.view?.pieces ?? []).map((state) => ({
+const flags = computed(() => (store.build ? datesOf(store.build) : []));
+const rows = computed(() => {
+  const work = groupBy(
+    (store.view?.operations ?? []).filter(({ start }) => start !== undefined),
+    ({ pieceId }) => pieceId,
+  );
+  return (store.view?.pieces ?? []).map((state) => ({
     state,
     piece: sure(store.pieceOf(state.pieceId), 'a piece of the plan'),
-    work: store.theView.operations.filter(
-      (operation) => operation.pieceId === state.pieceId && operation.start !== undefined,
-    ),
+    work: work.get(state.pieceId) ?? [],
+  }));
+});
+/** The row of a piece is so high, as in the styles. */
+const ROW_PX = 36;
+const above = useTemplateRef<HTMLElement>('above');
+const { height: abovePx } = useElementSize(above);
+const { height: axisPx } = useElementSize(useTemplateRef<HTMLElement>('axis'), undefined, {
+  box: 'border-box',
+});
+/** How far below the top of the chart the first piece stands. */
+const topPx = computed(() => axisPx.value + abovePx.value);
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => scroller.value ?? null,
+    estimateSize: () => ROW_PX,
+    scrollMargin: topPx.value,
+    overscan: 12,
   })),
+);
+const inView = computed(() =>
+  virtual.value.getVirtualItems().flatMap(({ index, start }) => {
+    const row = rows.value[index];
+    return row ? [{ ...row, topPx: start - topPx.value }] : [];
+  }),
 );
 const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
 const { grab, pull, drop, cancel, nudge, shiftOf } = usePinning({ lanes, from, until }, (operation) =>
@@ -75,7 +100,7 @@ const { grab, pull, drop, cancel, nudge, shiftOf } = usePinning({ lanes, from, u
 );
 const { reached, reach, key } = usePassKeys(
   lanes,
-  () => rows.value.flatMap(({ work }) => work.filter(({ status }) => status === 'planned'))[0]?.id,
+  () => inView.value.flatMap(({ work }) => work.filter(({ status }) => status === 'planned'))[0]?.id,
   { nudge, cancel },
 );
 
@@ -94,7 +119,7 @@ onMounted(toNow);
 <template>
   <div ref="scroller" class="scroller">
     <div class="chart">
-      <ChartNames />
+      <ChartNames :rows="inView" :rows-px="virtual.getTotalSize()" :axis-px="axisPx" />
       <div ref="lanes" class="lanes" :style="{ width }">
         <div class="backdrop" aria-hidden="true">
           <div
@@ -105,7 +130,7 @@ onMounted(toNow);
           />
           <div v-for="day in days" :key="day.from" class="midnight" :style="{ left: left(day.from) }" />
         </div>
-        <div class="axis figures small">
+        <div ref="axis" class="axis figures small">
           <span
             v-for="day in dayWords"
             :key="day.from"
@@ -114,53 +139,57 @@ onMounted(toNow);
             :style="{ left: left(day.from) }"
             >{{ day.label }} {{ day.month }}</span
           >
+          <ChartFlags :flags="flags" :from="from" :until="until" :width-px="lanesPx" />
         </div>
-        <div v-for="lane in people" :key="lane.person.id" class="lane session-lane">
-          <button
-            v-for="session in lane.sessions"
-            :key="session.id"
-            class="session"
-            :class="{ chosen: chosen === session.id }"
-            :style="{ left: left(session.from), width: `max(7px, ${wide(session.from, session.to)})` }"
-            :title="`${lane.person.name}: ${sayMoment(session.from, zone)} to ${timeOfDay(session.to, zone)}`"
-            :aria-label="`${lane.person.name}, ${sayMoment(session.from, zone)}: run sheet`"
-            @click="chosen = session.id"
-          >
-            <span
-              v-for="batch in session.batches"
-              :key="batch.start"
-              class="batch"
-              :style="{
-                left: `${(100 * (batch.start - session.from)) / (session.to - session.from)}%`,
-                width: `${(100 * (batch.end - batch.start)) / (session.to - session.from)}%`,
-              }"
+        <div ref="above">
+          <div v-for="lane in people" :key="lane.person.id" class="lane session-lane">
+            <button
+              v-for="session in lane.sessions"
+              :key="session.id"
+              class="session"
+              :class="{ chosen: chosen === session.id }"
+              :style="{ left: left(session.from), width: `max(7px, ${wide(session.from, session.to)})` }"
+              :title="`${lane.person.name}: ${sayMoment(session.from, zone)} to ${timeOfDay(session.to, zone)}`"
+              :aria-label="`${lane.person.name}, ${sayMoment(session.from, zone)}: run sheet`"
+              :aria-pressed="chosen === session.id"
+              @click="chosen = session.id"
+            >
+              <span
+                v-for="batch in session.batches"
+                :key="batch.start"
+                class="batch"
+                :style="{
+                  left: `${(100 * (batch.start - session.from)) / (session.to - session.from)}%`,
+                  width: `${(100 * (batch.end - batch.start)) / (session.to - session.from)}%`,
+                }"
+              />
+            </button>
+          </div>
+        </div>
+        <div class="rows" :style="{ height: `${virtual.getTotalSize()}px` }">
+          <div v-for="row in inView" :key="row.piece.id" class="lane" :style="{ top: `${row.topPx}px` }">
+            <PieceLane
+              :state="row.state"
+              :work="row.work"
+              :from="from"
+              :until="until"
+              :pinned="pinnedIds"
+              :shift-of="shiftOf"
+              :reached="reached"
+              @grab="grab"
+              @pull="pull"
+              @drop="drop"
+              @cancel="cancel"
+              @press="$emit('press', $event)"
+              @key="key"
+              @reach="reach"
             />
-          </button>
-        </div>
-        <div v-for="row in rows" :key="row.piece.id" class="lane">
-          <PieceLane
-            :state="row.state"
-            :work="row.work"
-            :from="from"
-            :until="until"
-            :pinned="pinnedIds"
-            :shift-of="shiftOf"
-            :reached="reached"
-            @grab="grab"
-            @pull="pull"
-            @drop="drop"
-            @cancel="cancel"
-            @press="$emit('press', $event)"
-            @key="key"
-            @reach="reach"
-          />
+          </div>
         </div>
         <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane">
           <PlaceLane :band="band" :from="from" :until="until" :time-zone="zone" />
         </div>
-        <div v-for="date in dates" :key="date.key" class="date" :style="{ left: left(date.at) }">
-          <span class="small">{{ date.word }}</span>
-        </div>
+        <div v-for="flag in flags" :key="flag.key" class="date" :style="{ left: left(flag.at) }" />
         <NowLine :from="from" :until="until" />
       </div>
     </div>
@@ -173,7 +202,9 @@ onMounted(toNow);
 }
 
 .scroller {
-  overflow-x: auto;
+  max-height: calc(100dvh - var(--masthead-px, 66px) - var(--nav-px, 0px) - 12px);
+  overflow: auto;
+  scroll-padding: 90px 20px 20px 260px;
   border: 1px solid var(--line);
   background: rgb(var(--v-theme-surface-variant));
 }
@@ -199,10 +230,12 @@ onMounted(toNow);
 }
 
 .axis {
-  height: 30px;
-  position: relative;
+  position: sticky;
+  top: 0;
+  z-index: 5;
+  padding-top: 30px;
   border-bottom: 1px solid var(--line);
-  overflow: hidden;
+  background: rgb(var(--v-theme-surface-variant));
 }
 
 .day {
@@ -237,7 +270,7 @@ onMounted(toNow);
 
 .free {
   position: absolute;
-  top: 30px;
+  top: 0;
   bottom: 0;
   background: rgb(var(--v-theme-surface));
 }
@@ -280,22 +313,13 @@ onMounted(toNow);
   pointer-events: none;
 }
 
-.date span {
+.rows {
+  position: relative;
+}
+
+.rows .lane {
   position: absolute;
-  bottom: 0;
   left: 0;
-  padding: 0 4px;
-  background: rgb(var(--v-theme-error));
-  color: rgb(var(--v-theme-surface));
-  line-height: 1.3;
-}
-
-.date span {
-  left: auto;
   right: 0;
-}
-
-.date + .date span {
-  bottom: 24px;
 }
 </style>

@@ -8,18 +8,23 @@ import SessionSheet from './SessionSheet.vue';
 import StandingTable from './StandingTable.vue';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from '../shared/build';
+import { useInAddress } from '../shared/inAddress';
 import { saveFile } from '../shared/saveFile';
 
 const store = useBuild();
 const better = useBetterPlan();
 const zooms = [
-  { word: 'All', pxPerHour: 0 },
-  { word: 'Weeks', pxPerHour: 3.2 },
-  { word: 'Days', pxPerHour: 14 },
-  { word: 'Hours', pxPerHour: 70 },
-  { word: 'Minutes', pxPerHour: 360 },
+  { key: 'all', word: 'All', pxPerHour: 0 },
+  { key: 'weeks', word: 'Weeks', pxPerHour: 3.2 },
+  { key: 'days', word: 'Days', pxPerHour: 14 },
+  { key: 'hours', word: 'Hours', pxPerHour: 70 },
+  { key: 'minutes', word: 'Minutes', pxPerHour: 360 },
 ] as const;
-const zoom = ref(0);
+const zoom = useInAddress(
+  'zoom',
+  'days',
+  zooms.map(({ key }) => key),
+);
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const handsProof = computed(() => store.view?.hands.filter((one) => one.provesLate) ?? []);
 
@@ -81,16 +86,12 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
         </v-menu>
       </div>
       <div class="segmented" role="group" aria-label="Zoom">
-        <button v-for="(one, at) in zooms" :key="one.word" :aria-pressed="zoom === at" @click="zoom = at">
+        <button v-for="one in zooms" :key="one.key" :aria-pressed="zoom === one.key" @click="zoom = one.key">
           {{ one.word }}
         </button>
       </div>
     </div>
 
-    <p v-if="store.view.effort.planned > 0" class="small quiet figures effort">
-      {{ store.view.effort.planned }} sessions and set-ups; no plan does with fewer than
-      {{ store.view.effort.atLeast }}.
-    </p>
     <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
       <li v-for="line in store.changed" :key="line">{{ line }}</li>
     </ul>
@@ -107,7 +108,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
     <PlanChart
       v-if="store.view.pieces.length > 0"
       :session="session?.id"
-      :px-per-hour="zooms[zoom]?.pxPerHour ?? 0"
+      :px-per-hour="zooms.find(({ key }) => key === zoom)?.pxPerHour ?? 0"
       @update:session="chosen = $event"
       @press="ask"
     />
@@ -121,6 +122,10 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       <span><i class="key-free" /> somebody is free</span>
     </p>
 
+    <p v-if="store.view.effort.planned > 0" class="small quiet figures effort">
+      {{ store.view.effort.planned }} sessions and set-ups; no plan does with fewer than
+      {{ store.view.effort.atLeast }}.
+    </p>
     <StandingTable v-if="store.view.pieces.length > 0" />
     <PassDialog v-model="asking" :operation="asked" />
     <SessionSheet v-if="session" :session="session" />
@@ -151,7 +156,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
 }
 
 .effort {
-  margin-bottom: 8px;
+  margin-bottom: 24px;
 }
 
 .changed {
@@ -172,7 +177,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
   display: flex;
   flex-wrap: wrap;
   gap: 6px 20px;
-  margin: 10px 0 24px;
+  margin: 10px 0;
 }
 
 .legend span {
@@ -205,6 +210,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
   }
 
   .tools {
+    flex-wrap: wrap;
     margin-right: 0;
   }
 

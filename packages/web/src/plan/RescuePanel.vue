@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { sayChance, sayMoment, sayWait, type Rescue } from '@fixatum/core';
-import { computed } from 'vue';
+import { sayChance, sayMoment, sayWait, type PlanView, type Rescue } from '@fixatum/core';
+import { mdiChevronDown, mdiChevronUp } from '@mdi/js';
+import { computed, ref, watch } from 'vue';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 import { pieceName } from '../shared/words';
 
-/** What is late or likely to be, and ways to catch up: each planned for real before it is offered. */
+/**
+ * What is late or likely to be, in one line that folds out, and ways to catch up: each planned for real before it is offered.
+ */
 const store = useBuild();
 const forecast = useForecast();
 const better = useBetterPlan();
@@ -20,6 +23,32 @@ const trouble = computed(() =>
   }),
 );
 const bound = (id: string) => store.view?.bounds.find((one) => one.pieceId === id);
+
+/** Folded, so that the plan itself is in view; ways that were looked for are shown. */
+const isOpen = ref(better.rescue !== undefined);
+watch(
+  () => better.rescueShare !== undefined || better.rescue !== undefined,
+  (hasAny) => {
+    if (hasAny) isOpen.value = true;
+  },
+);
+/** All of it in one line. */
+const brief = computed(() => {
+  const [only] = trouble.value;
+  if (only && trouble.value.length === 1)
+    return `${pieceName(store.build, only.piece.pieceId)} ${standing(only)}`;
+  const late = trouble.value.filter((one) => one.late).length;
+  const unsure = trouble.value.length - late;
+  return [
+    ...(late > 0 ? [`${late} ${late === 1 ? 'piece is' : 'pieces are'} not in time`] : []),
+    ...(unsure > 0 ? [`${unsure} may not make it`] : []),
+  ].join(', ');
+});
+function standing({ piece, late }: { piece: PlanView['pieces'][number]; late: boolean }): string {
+  if (!late) return 'may not make it';
+  if (piece.readiness === 'stuck') return 'can’t be done as planned';
+  return `is ${sayWait(-(piece.slackMinutes ?? 0))} too late`;
+}
 
 function costs({ cost }: Rescue): string[] {
   const work = Math.round(cost.workMinutes);
@@ -48,60 +77,76 @@ const gained = (rescue: Rescue) =>
 
 <template>
   <section v-if="trouble.length > 0" class="rescue" aria-labelledby="rescue-title">
-    <h2 id="rescue-title">Catching up</h2>
-    <ul class="trouble">
-      <li v-for="{ piece, chance, late } in trouble" :key="piece.pieceId">
-        <strong>{{ late ? '▲' : '◐' }} {{ pieceName(store.build, piece.pieceId) }}</strong>
-        {{
-          late
-            ? piece.readiness === 'stuck'
-              ? 'can’t be done as planned'
-              : `is ${sayWait(-(piece.slackMinutes ?? 0))} too late`
-            : 'may not make it'
-        }}<template v-if="chance !== undefined">: {{ sayChance(chance) }} to make its dates</template>.
-        <span v-if="bound(piece.pieceId)?.provesLate" class="quiet"
-          >{{ bound(piece.pieceId)!.sentence }} No order of work can save it; something has to change.</span
-        >
-      </li>
-    </ul>
-    <div class="act">
+    <div class="brief">
+      <h2 id="rescue-title">Catching up</h2>
+      <p>
+        <strong>{{ trouble.some(({ late }) => late) ? '▲' : '◐' }} {{ brief }}</strong>
+      </p>
       <v-btn
         v-if="better.rescueShare === undefined"
+        size="small"
         variant="flat"
         color="primary"
         @click="better.lookForRescue()"
         >{{ better.rescue ? 'Look again' : 'Look for ways' }}</v-btn
       >
-      <template v-else>
-        <v-progress-linear :model-value="better.rescueShare * 100" height="8" aria-label="Trying ways" />
-        <v-btn variant="text" @click="better.stopRescue()">Stop</v-btn>
-      </template>
+      <v-btn v-else size="small" @click="better.stopRescue()">Stop</v-btn>
+      <v-btn
+        :icon="isOpen ? mdiChevronUp : mdiChevronDown"
+        size="small"
+        variant="text"
+        :aria-expanded="isOpen"
+        aria-label="More on catching up"
+        @click="isOpen = !isOpen"
+      />
     </div>
-    <p v-if="better.rescue && better.rescue.rescues.length === 0" class="mt-3">
-      No change that was tried helps without bringing a stop of its own. Move the date, or leave the piece at
-      home.
-    </p>
-    <ol v-if="better.rescue" class="offers" data-testid="rescues">
-      <li v-for="one in better.rescue.rescues" :key="one.label" :class="{ makes: one.makesIt }">
-        <div>
-          <p>
-            <strong>{{ one.makesIt ? '✓ makes it' : '○ helps' }}</strong> {{ one.label }}
-          </p>
-          <ul v-if="one.parts.length > 3" class="small parts">
-            <li v-for="part in one.parts" :key="part">{{ part }}</li>
-          </ul>
-          <p class="small quiet figures">
-            <template v-if="forWhom(one)">{{ forWhom(one) }} · </template>{{ gained(one) }} · ready
-            {{ sayMoment(one.readyAt, store.theView.timeZone)
-            }}<template v-if="one.chance !== undefined"> · {{ sayChance(one.chance) }} chance</template
-            ><template v-for="cost in costs(one)" :key="cost"> · {{ cost }}</template>
-          </p>
-        </div>
-        <v-btn size="small" :disabled="store.busy" @click="store.patch(one.label, one.change, one.urgent)"
-          >Do this</v-btn
-        >
-      </li>
-    </ol>
+    <template v-if="isOpen">
+      <v-progress-linear
+        v-if="better.rescueShare !== undefined"
+        class="my-2"
+        :model-value="better.rescueShare * 100"
+        height="8"
+        aria-label="Trying ways"
+      />
+      <ul class="trouble">
+        <li v-for="one in trouble" :key="one.piece.pieceId">
+          <strong>{{ one.late ? '▲' : '◐' }} {{ pieceName(store.build, one.piece.pieceId) }}</strong>
+          {{ standing(one)
+          }}<template v-if="one.chance !== undefined"
+            >: {{ sayChance(one.chance) }} to make its dates</template
+          >.
+          <span v-if="bound(one.piece.pieceId)?.provesLate" class="quiet"
+            >{{ bound(one.piece.pieceId)!.sentence }} No order of work can save it; something has to
+            change.</span
+          >
+        </li>
+      </ul>
+      <p v-if="better.rescue && better.rescue.rescues.length === 0" class="mt-3">
+        No change that was tried helps without bringing a stop of its own. Move the date, or leave the piece
+        at home.
+      </p>
+      <ol v-if="better.rescue" class="offers" data-testid="rescues">
+        <li v-for="one in better.rescue.rescues" :key="one.label" :class="{ makes: one.makesIt }">
+          <div>
+            <p>
+              <strong>{{ one.makesIt ? '✓ makes it' : '○ helps' }}</strong> {{ one.label }}
+            </p>
+            <ul v-if="one.parts.length > 3" class="small parts">
+              <li v-for="part in one.parts" :key="part">{{ part }}</li>
+            </ul>
+            <p class="small quiet figures">
+              <template v-if="forWhom(one)">{{ forWhom(one) }} · </template>{{ gained(one) }} · ready
+              {{ sayMoment(one.readyAt, store.theView.timeZone)
+              }}<template v-if="one.chance !== undefined"> · {{ sayChance(one.chance) }} chance</template
+              ><template v-for="cost in costs(one)" :key="cost"> · {{ cost }}</template>
+            </p>
+          </div>
+          <v-btn size="small" :disabled="store.busy" @click="store.patch(one.label, one.change, one.urgent)"
+            >Do this</v-btn
+          >
+        </li>
+      </ol>
+    </template>
   </section>
 </template>
 
@@ -111,8 +156,8 @@ const gained = (rescue: Rescue) =>
 }
 
 .rescue {
-  margin-bottom: 28px;
-  padding: 16px 20px;
+  margin-bottom: 14px;
+  padding: 6px 8px 6px 16px;
   background: rgb(var(--v-theme-surface));
   border-left: 4px solid rgb(var(--v-theme-error));
 }
@@ -124,13 +169,16 @@ const gained = (rescue: Rescue) =>
   margin-top: 8px;
 }
 
-.act {
-  display: grid;
-  grid-template-columns: minmax(180px, 320px) auto;
-  justify-content: start;
+.brief {
+  display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 12px;
-  margin-top: 12px;
+  gap: 4px 14px;
+}
+
+.brief p {
+  flex: 1;
+  min-width: 200px;
 }
 
 .offers li {

@@ -30,6 +30,8 @@ const shown = computed(() =>
       const to = Math.min(span.to, props.until);
       return {
         key: span.from,
+        from,
+        to,
         state: span.state,
         left: percent(from, props.from, props.until),
         width: `${(100 * (to - from)) / (props.until - props.from)}%`,
@@ -55,6 +57,13 @@ const edge = computed(() => {
     title: `Ready between ${when(spread.p10)} and ${when(spread.p90)}, eight times in ten${props.spreadIsOld ? '; of the plan before, being worked out anew' : ''}`,
   };
 });
+/** The word for a piece that is ready stands beyond the soft edge, so that nothing crosses it, where there is room. */
+function wordLeft({ from, to }: { from: number; to: number }): string {
+  const { spread } = props;
+  const clear = spread && Number.isFinite(spread.p90) ? Math.max(from, spread.p90) : from;
+  const share = Math.max(0, (clear - from) / (to - from));
+  return share < 0.7 ? `calc(${100 * share}% + 4px)` : '4px';
+}
 const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
 </script>
 
@@ -68,7 +77,12 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
       :style="{ left: span.left, width: span.width, '--paint': span.paint }"
       :title="span.title"
     >
-      <span v-if="words && span.state === 'ready' && span.share > 0.06" class="word">ready</span>
+      <span
+        v-if="words && span.state === 'ready' && span.share > 0.06"
+        class="word"
+        :style="{ left: wordLeft(span) }"
+        >ready</span
+      >
     </div>
     <div
       v-if="edge"
@@ -109,7 +123,8 @@ const spoken = computed(() => shown.value.map((span) => span.title).join('; '));
 
 .word {
   position: absolute;
-  inset: 0 auto 0 4px;
+  inset-block: 0;
+  z-index: 1;
   margin: auto 0;
   height: 1.35em;
   padding: 0 6px;

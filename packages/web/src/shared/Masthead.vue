@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
 import { mdiChevronDown, mdiKeyboardOutline } from '@mdi/js';
-import { computed } from 'vue';
+import { useCssVar, useElementSize } from '@vueuse/core';
+import { computed, useTemplateRef, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useBuild } from './build';
 import { later } from './later';
@@ -14,6 +15,13 @@ const MastheadMenu = later(() => import('./MastheadMenu.vue'));
 defineEmits<{ keys: [] }>();
 const store = useBuild();
 const route = useRoute();
+
+// What sticks below it, and what is brought into view, has to know how high it is.
+const { height } = useElementSize(useTemplateRef<HTMLElement>('head'), undefined, { box: 'border-box' });
+const mastheadPx = useCssVar('--masthead-px', document.documentElement);
+watchEffect(() => {
+  if (height.value > 0) mastheadPx.value = `${height.value}px`;
+});
 
 const me = useMe();
 const views = computed(() => (me.isHelper ? helperViews : finisherViews));
@@ -62,7 +70,7 @@ const next = computed(() => {
 </script>
 
 <template>
-  <header class="masthead">
+  <header ref="head" class="masthead">
     <div class="row">
       <v-menu>
         <template #activator="{ props: menu }">
@@ -238,14 +246,6 @@ nav {
 }
 
 @media (max-width: 860px) {
-  .next {
-    flex-basis: 0;
-  }
-
-  .tools {
-    order: 2;
-  }
-
   .tab {
     padding: 0 7px;
     font-size: 1rem;
@@ -260,21 +260,24 @@ nav {
   .row {
     padding: 4px 14px 0;
     gap: 8px;
-    flex-wrap: wrap;
+    flex-wrap: nowrap;
   }
 
   .build {
     max-width: 150px;
   }
 
+  /* Two short lines beside the name, as there is no room for one that is long. */
   .next {
-    order: 3;
-    width: 100%;
-    text-align: left;
-    padding-bottom: 6px;
-    margin: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    order: 0;
+    flex-basis: 0;
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    padding: 0;
+    text-align: right;
+    line-height: 1.2;
+    white-space: normal;
   }
 
   .tools {
