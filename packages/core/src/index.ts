@@ -34,6 +34,7 @@ export * from './model/unknowns';
 export * from './model/joinWorkshop';
 export * from './model/workshop';
 export * from './model/workshopChange';
+export * from './model/sayMoment';
 export * from './model/wallTime';
 export * from './materials/applyPatch';
 export * from './materials/catalogue';

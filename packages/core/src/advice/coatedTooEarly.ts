@@ -1,6 +1,6 @@
 import type { Material } from '../model/materialSchema';
 import type { Piece } from '../model/schema';
-import { sayMoment } from '../model/wallTime';
+import { sayMoment } from '../model/sayMoment';
 import type { Plan } from '../schedule/answers/plan';
 import { earliness, earlyWords, severityOf, withinSpreadReason } from './earliness';
 import type { RuleFinding } from './finding';

@@ -2,7 +2,8 @@ import type { CoatMilestones } from '../drying/laidCoat';
 import type { Piece } from '../model/schema';
 import { BOND_CELL } from '../model/stepSpots';
 import { entryOf, nth } from '../model/sure';
-import { sayMoment, type EpochMinute } from '../model/wallTime';
+import { sayMoment } from '../model/sayMoment';
+import { type EpochMinute } from '../model/wallTime';
 import type { Plan } from '../schedule/answers/plan';
 
 /** The coat of a piece that takes longest to some state. */

@@ -1,5 +1,5 @@
 import type { Piece, Swatch } from '../model/schema';
-import { sayDate } from '../model/wallTime';
+import { sayDate } from '../model/sayMoment';
 import type { Evidence, RuleFinding, Severity, SwatchDraft } from './finding';
 import { meetingsOf } from './meetings';
 import type { RuleContext } from './rule';

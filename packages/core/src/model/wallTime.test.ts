@@ -1,4 +1,5 @@
-import { epochMinute, sayMoment, sayWait, toEpochMinute, toWallTime } from './wallTime';
+import { sayMoment } from './sayMoment';
+import { epochMinute, sayWait, toEpochMinute, toWallTime } from './wallTime';
 
 describe('wall time', () => {
   it('goes to epoch minutes and back', () => {

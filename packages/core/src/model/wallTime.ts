@@ -55,13 +55,6 @@ export function atZone(minute: EpochMinute, timeZone: string): DateTime {
 export const isTimeZone = (name: string): boolean => IANAZone.isValidZone(name);
 
 /**
- * A moment as people read it: `Thu 4 Mar, 21:40`.
- */
-export function sayMoment(minute: EpochMinute, timeZone: string): string {
-  return atZone(minute, timeZone).setLocale('en-GB').toFormat('ccc d LLL, HH:mm');
-}
-
-/**
  * A wait as people say it: `40 min`, `2 h 10`, `3 days`. Rounded up, never negative.
  */
 export function sayWait(minutes: number): string {
@@ -79,7 +72,3 @@ export function sayWait(minutes: number): string {
   if (hours === 24) return `${days + 1} days`;
   return hours === 0 ? `${days} days` : `${days} days ${hours} h`;
 }
-
-/** A date as people read it: `4 Mar 2027`. */
-export const sayDate = (date: string): string =>
-  DateTime.fromISO(date).setLocale('en-GB').toFormat('d LLL yyyy');

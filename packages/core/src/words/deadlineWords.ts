@@ -1,5 +1,6 @@
 import type { Build } from '../model/schema';
-import { sayMoment, type EpochMinute } from '../model/wallTime';
+import { sayMoment } from '../model/sayMoment';
+import { type EpochMinute } from '../model/wallTime';
 
 /** "Begin by Tue 23 Feb, 20:40 or lose Lantern Quay Fair (Ring crown)". */
 export function deadlineWords(build: Build, { at, pieceId }: { at: EpochMinute; pieceId: string }): string {

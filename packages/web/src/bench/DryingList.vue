@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { drynessWords, sayMoment, sayWait } from '@fixatum/core';
+import { drynessWords, sayMoment, sayWait, sayTimeOfDay } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { dryingName, type Drying } from '../shared/drying';
 import { useBuild } from '../shared/build';
-import { timeOfDay } from '../shared/timeAxis';
 
 /** What is drying, with a countdown to what it reaches next. */
 const props = defineProps<{ drying: Drying[] }>();
@@ -24,7 +23,7 @@ const nameOf = (one: Drying) => dryingName(store.build, one);
 /** By the clock within a day, else with its day. */
 const byClock = (minute: number) =>
   minute - store.now < 24 * 60
-    ? timeOfDay(minute, store.theView.timeZone)
+    ? sayTimeOfDay(minute, store.theView.timeZone)
     : sayMoment(minute, store.theView.timeZone);
 const share = (one: Drying) =>
   Math.min(1, Math.max(0.02, (store.now - one.laidAt) / Math.max(1, one.nextAt - one.laidAt)));

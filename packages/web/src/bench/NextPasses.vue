@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { safetyLine, sayMoment, sayWait, type PlannedOperation } from '@fixatum/core';
+import { safetyLine, sayMoment, sayWait, type PlannedOperation, sayTimeOfDay } from '@fixatum/core';
 import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
@@ -9,7 +9,7 @@ import HowToButton from '../shared/HowToButton.vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
-import { timeOfDay } from '../shared/timeAxis';
+
 import { commandOf } from '../shared/typing';
 import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
 
@@ -94,7 +94,7 @@ onKeyStroke((event) => {
     <p class="eyebrow" aria-live="polite">
       <template v-if="isUnderway"
         >{{ paused ? 'Paused; begun at' : 'Under way since' }}
-        {{ timeOfDay(first.start!, store.theView.timeZone) }}</template
+        {{ sayTimeOfDay(first.start!, store.theView.timeZone) }}</template
       >
       <template v-else-if="earlyFor !== undefined"
         >Nothing needs hands until {{ sayMoment(earlyFor, store.theView.timeZone) }}. Then:</template

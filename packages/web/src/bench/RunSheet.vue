@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { sayDayOf } from '@fixatum/core';
 import { computed } from 'vue';
 import type { BenchBatch } from './bench';
 import { useBuild } from '../shared/build';
 import BatchLine from '../shared/BatchLine.vue';
-import { dayOf } from '../shared/timeAxis';
+
 import { beginByWords } from '../shared/words';
 
 /** What comes after, session by session; in the other builds of the workshop too. */
@@ -26,7 +27,7 @@ const groups = computed(() => {
     else
       list.push({
         id,
-        day: dayOf(batch.start, store.theView.timeZone),
+        day: sayDayOf(batch.start, store.theView.timeZone),
         person: store.build?.people.find((person) => person.id === batch.session?.personId)?.name ?? '',
         by: isNear(batch.session) ? beginByWords(store.theBuild, batch.session) : undefined,
         batches: [batch],

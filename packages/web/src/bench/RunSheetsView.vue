@@ -7,12 +7,14 @@ import {
   type TechniqueCard,
   entryOf,
   nth,
+  sayDayOf,
+  sayTimeOfDay,
 } from '@fixatum/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { checksFor } from './lookOver';
 import { useBuild } from '../shared/build';
-import { dayOf, timeOfDay } from '../shared/timeAxis';
+
 import {
   beginByWords,
   detailWords,
@@ -81,8 +83,8 @@ const print = () => window.print();
     <p v-if="sheets.length === 0" class="quiet">No work is planned.</p>
     <article v-for="sheet in sheets" :key="sheet.session.id" class="sheet" data-testid="sheet">
       <h2>
-        {{ store.build.name }}: {{ dayOf(sheet.session.from, zone) }},
-        {{ timeOfDay(sheet.session.from, zone) }} to {{ timeOfDay(Math.ceil(sheet.session.to), zone) }},
+        {{ store.build.name }}: {{ sayDayOf(sheet.session.from, zone) }},
+        {{ sayTimeOfDay(sheet.session.from, zone) }} to {{ sayTimeOfDay(Math.ceil(sheet.session.to), zone) }},
         {{ sheet.person }}
       </h2>
       <p v-if="beginByWords(store.build, sheet.session)" class="mb-2">
@@ -92,7 +94,7 @@ const print = () => window.print();
         <tbody>
           <tr v-for="batch in sheet.batches" :key="batch.start">
             <td class="box" aria-hidden="true">☐</td>
-            <td class="figures">{{ timeOfDay(batch.start, zone) }}</td>
+            <td class="figures">{{ sayTimeOfDay(batch.start, zone) }}</td>
             <td>
               <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first) }} ·
               {{ placeOf(batch.first) }}

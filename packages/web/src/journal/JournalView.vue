@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import {
-  atZone,
+  sayDayOf,
   idFromName,
   journalCsv,
   journalOf,
@@ -107,7 +107,7 @@ const days = computed(() => {
       const minute = toEpochMinute(`${day}T12:00`, zone.value) ?? 0;
       groups.push({
         day,
-        title: atZone(minute, zone.value).setLocale('en-GB').toFormat('ccc d LLL'),
+        title: sayDayOf(minute, zone.value),
         lines: [line],
       });
     }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayWait, sure, type PlanView } from '@fixatum/core';
+import { sayWait, sure, type PlanView, sayDayOf, sayTimeOfDay } from '@fixatum/core';
 import { mdiMagnify, mdiPlus } from '@mdi/js';
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
 import { useElementBounding, useElementSize } from '@vueuse/core';
@@ -19,7 +19,7 @@ import { useForecast } from '../shared/forecast';
 import { lookOfFile } from '../shared/lookFiles';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
-import { dayOf, percent, timeOfDay } from '../shared/timeAxis';
+import { percent } from '../shared/timeAxis';
 import { passWords, reachedWords } from '../shared/words';
 
 const store = useBuild();
@@ -198,8 +198,8 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
             >
             <span class="small quiet">
               <template v-if="row.next"
-                >{{ passWords(row.next) }} · {{ dayOf(row.next.start!, store.view.timeZone) }},
-                {{ timeOfDay(row.next.start!, store.view.timeZone) }}</template
+                >{{ passWords(row.next) }} · {{ sayDayOf(row.next.start!, store.view.timeZone) }},
+                {{ sayTimeOfDay(row.next.start!, store.view.timeZone) }}</template
               >
               <template v-else-if="row.state.totalCount === 0"
                 >Choose a look, and its steps are written</template

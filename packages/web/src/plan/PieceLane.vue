@@ -10,6 +10,8 @@ import { passWords, unitName } from '../shared/words';
 /** One piece along time: its drying as a ribbon, its passes on top, which can be taken by the hand. */
 const props = defineProps<{
   state: PlanView['pieces'][number];
+  /** Its drying, as far as it is drawn. */
+  ribbon: PlanView['pieces'][number]['ribbon'];
   work: readonly PlannedOperation[];
   from: number;
   until: number;
@@ -41,7 +43,7 @@ const words = (operation: PlannedOperation) =>
 
 <template>
   <DryingRibbon
-    :spans="state.ribbon"
+    :spans="ribbon"
     :from="from"
     :until="until"
     :time-zone="zone"

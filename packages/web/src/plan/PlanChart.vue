@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { groupBy, personCalendar, sayMoment, type PlannedOperation, sure } from '@fixatum/core';
+import { groupBy, personCalendar, sayMoment, type PlannedOperation, sure, sayTimeOfDay } from '@fixatum/core';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref, toRef, useTemplateRef, watch } from 'vue';
@@ -9,7 +9,8 @@ import NowLine from './NowLine.vue';
 import PieceLane from './PieceLane.vue';
 import PlaceLane from './PlaceLane.vue';
 import { useBuild } from '../shared/build';
-import { daysBetween, percent, timeOfDay } from '../shared/timeAxis';
+import { daysBetween, percent } from '../shared/timeAxis';
+import { inSight } from './inSight';
 import { usePassKeys } from './usePassKeys';
 import { usePinning } from './usePinning';
 import { datesOf } from '../shared/chartFlags';
@@ -41,6 +42,27 @@ const dayWords = computed(() => {
   const every = dayPx > 0 ? Math.max(1, Math.ceil(DAY_WORDS_PX / dayPx)) : days.value.length;
   return days.value.filter((day, at) => at % every === 0 && day.from >= from.value);
 });
+/**
+ * The time in sight with half as much before and after it at least, in steps of half of it, so that little is drawn anew while it moves. Until the
+ * chart is laid out it is where it will be.
+ */
+const { width: sightPx } = useElementSize(scroller, { width: window.innerWidth, height: 0 });
+const spanPx = computed(() =>
+  props.pxPerHour === 0 ? sightPx.value : ((until.value - from.value) / 60) * props.pxPerHour,
+);
+const pxOf = (minute: number) => (spanPx.value * (minute - from.value)) / (until.value - from.value);
+/** The present stands so far from the left when the chart opens. */
+const NOW_AT = 0.25;
+const startPx = () => Math.max(0, pxOf(store.now) - sightPx.value * NOW_AT);
+const scrolledPx = ref(startPx());
+const minuteAt = (px: number) => from.value + ((until.value - from.value) * px) / Math.max(1, spanPx.value);
+const stepPx = computed(() => Math.max(100, sightPx.value / 2));
+const stepAt = computed(() => Math.floor(scrolledPx.value / stepPx.value));
+const sightFrom = computed(() => minuteAt((stepAt.value - 1) * stepPx.value));
+const sightUntil = computed(() => minuteAt((stepAt.value + 4) * stepPx.value));
+const sight = computed(() => ({ from: sightFrom.value, until: sightUntil.value }));
+const inSightOf = <T extends { from: number; to: number }>(row: readonly T[]) =>
+  row.filter(({ from: begins, to }) => to >= sight.value.from && begins <= sight.value.until);
 const left = (minute: number) => percent(minute, from.value, until.value);
 const wide = (a: number, b: number) =>
   `${(100 * (Math.min(b, until.value) - Math.max(a, from.value))) / (until.value - from.value)}%`;
@@ -49,13 +71,14 @@ const free = computed(() =>
   (store.build?.people ?? []).flatMap((person) =>
     personCalendar(person, zone.value, from.value)
       .between(from.value, until.value)
+      .filter((window) => inSightOf([window]).length > 0)
       .map((window) => ({ key: `${person.id} ${window.from}`, ...window })),
   ),
 );
 const people = computed(() =>
   (store.build?.people ?? []).map((person) => ({
     person,
-    sessions: (store.view?.sessions ?? []).filter((session) => session.personId === person.id),
+    sessions: inSightOf(store.view?.sessions ?? []).filter((session) => session.personId === person.id),
   })),
 );
 const flags = computed(() => (store.build ? datesOf(store.build) : []));
@@ -67,7 +90,7 @@ const rows = computed(() => {
   return (store.view?.pieces ?? []).map((state) => ({
     state,
     piece: sure(store.pieceOf(state.pieceId), 'a piece of the plan'),
-    work: work.get(state.pieceId) ?? [],
+    work: (work.get(state.pieceId) ?? []).sort((a, b) => (a.start ?? 0) - (b.start ?? 0)),
   }));
 });
 /** The row of a piece is so high, as in the styles. */
@@ -85,13 +108,19 @@ const virtual = useVirtualizer(
     getScrollElement: () => scroller.value ?? null,
     estimateSize: () => ROW_PX,
     scrollMargin: topPx.value,
-    overscan: 12,
+    overscan: 6,
   })),
 );
 const inView = computed(() =>
   virtual.value.getVirtualItems().flatMap(({ index, start }) => {
     const row = rows.value[index];
-    return row ? [{ ...row, topPx: start - topPx.value }] : [];
+    if (!row) return [];
+    const work = inSight(
+      row.work,
+      (pass) => ({ from: pass.start ?? 0, to: pass.laidAt ?? pass.start ?? 0 }),
+      sight.value,
+    );
+    return [{ ...row, work, ribbon: inSightOf(row.state.ribbon), topPx: start - topPx.value }];
   }),
 );
 const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
@@ -105,19 +134,16 @@ const { reached, reach, key } = usePassKeys(
 );
 
 async function toNow(): Promise<void> {
+  scrolledPx.value = startPx();
   await nextTick();
-  const element = scroller.value;
-  if (!element || !lanes.value || props.pxPerHour === 0) return;
-  element.scrollLeft =
-    (lanes.value.scrollWidth * (store.now - from.value)) / (until.value - from.value) -
-    element.clientWidth * 0.25;
+  if (scroller.value) scroller.value.scrollLeft = startPx();
 }
 watch(toRef(props, 'pxPerHour'), toNow);
 onMounted(toNow);
 </script>
 
 <template>
-  <div ref="scroller" class="scroller">
+  <div ref="scroller" class="scroller" @scroll.passive="scrolledPx = scroller?.scrollLeft ?? 0">
     <div class="chart">
       <ChartNames :rows="inView" :rows-px="virtual.getTotalSize()" :axis-px="axisPx" />
       <div ref="lanes" class="lanes" :style="{ width }">
@@ -128,7 +154,12 @@ onMounted(toNow);
             class="free"
             :style="{ left: left(window.from), width: wide(window.from, window.to) }"
           />
-          <div v-for="day in days" :key="day.from" class="midnight" :style="{ left: left(day.from) }" />
+          <div
+            v-for="day in inSightOf(days)"
+            :key="day.from"
+            class="midnight"
+            :style="{ left: left(day.from) }"
+          />
         </div>
         <div ref="axis" class="axis figures small">
           <span
@@ -149,7 +180,7 @@ onMounted(toNow);
               class="session"
               :class="{ chosen: chosen === session.id }"
               :style="{ left: left(session.from), width: `max(7px, ${wide(session.from, session.to)})` }"
-              :title="`${lane.person.name}: ${sayMoment(session.from, zone)} to ${timeOfDay(session.to, zone)}`"
+              :title="`${lane.person.name}: ${sayMoment(session.from, zone)} to ${sayTimeOfDay(session.to, zone)}`"
               :aria-label="`${lane.person.name}, ${sayMoment(session.from, zone)}: run sheet`"
               :aria-pressed="chosen === session.id"
               @click="chosen = session.id"
@@ -170,6 +201,7 @@ onMounted(toNow);
           <div v-for="row in inView" :key="row.piece.id" class="lane" :style="{ top: `${row.topPx}px` }">
             <PieceLane
               :state="row.state"
+              :ribbon="row.ribbon"
               :work="row.work"
               :from="from"
               :until="until"

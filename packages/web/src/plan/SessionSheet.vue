@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { sayDayOf, sayTimeOfDay } from '@fixatum/core';
 import type { Session } from '@fixatum/core';
 import { computed } from 'vue';
 import BatchLine from '../shared/BatchLine.vue';
 import { useBuild } from '../shared/build';
-import { dayOf, timeOfDay } from '../shared/timeAxis';
+
 import { beginByWords } from '../shared/words';
 
 /** The run sheet of one session. */
@@ -24,8 +25,8 @@ const batches = computed(() =>
 <template>
   <section class="sheet" aria-labelledby="sheet-title">
     <h2 id="sheet-title">
-      Run sheet: {{ dayOf(session.from, zone) }}, {{ timeOfDay(session.from, zone) }} to
-      {{ timeOfDay(session.to, zone) }}<template v-if="people.length > 1">, {{ person }}</template>
+      Run sheet: {{ sayDayOf(session.from, zone) }}, {{ sayTimeOfDay(session.from, zone) }} to
+      {{ sayTimeOfDay(session.to, zone) }}<template v-if="people.length > 1">, {{ person }}</template>
     </h2>
     <p v-if="by" class="mt-1">
       <strong class="figures">{{ by }}.</strong>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sayChance, sayMoment, sayWait, type Piece } from '@fixatum/core';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useBuild } from '../shared/build';
 import { reachedWords } from '../shared/words';
 import { useForecast } from '../shared/forecast';
@@ -41,6 +41,16 @@ const standing = computed(() =>
     ];
   }),
 );
+/** Of many pieces those with the least time to spare come first, and the rest when it is asked for. */
+const AT_FIRST = 40;
+const all = ref(false);
+const listed = computed(() =>
+  all.value || standing.value.length <= AT_FIRST
+    ? standing.value
+    : [...standing.value]
+        .sort((a, b) => (a.state.slackMinutes ?? Infinity) - (b.state.slackMinutes ?? Infinity))
+        .slice(0, AT_FIRST),
+);
 function shiftWords(minutes: number | undefined): string {
   if (minutes === undefined) return '–';
   if (Math.abs(minutes) < 1) return 'the same';
@@ -66,7 +76,7 @@ const eventName = (piece: Piece) =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="one in standing" :key="one.piece.id">
+          <tr v-for="one in listed" :key="one.piece.id">
             <th scope="row">{{ one.piece.name }}</th>
             <td>
               {{ one.ready }}
@@ -93,6 +103,9 @@ const eventName = (piece: Piece) =>
         </tbody>
       </table>
     </div>
+    <v-btn v-if="listed.length < standing.length" class="mt-3" @click="all = true"
+      >Show the other {{ standing.length - listed.length }}</v-btn
+    >
     <p v-if="better.kept" class="small mt-2">
       {{ store.theView.sessions.length }} sessions now, {{ better.kept.sessions }} then.
       <button class="link" @click="better.kept = undefined">Stop comparing</button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { sayWait, workWord, type Build, type PlannedOperation } from '@fixatum/core';
+import { sayWait, workWord, type Build, type PlannedOperation, sayTimeOfDay } from '@fixatum/core';
 import { useBuild } from './build';
-import { timeOfDay } from './timeAxis';
+
 import { pieceNames } from './words';
 
 /** One batch as a line of a run sheet: when, what, on which pieces, for how long; and of which build, where that is another. */
@@ -16,7 +16,7 @@ const store = useBuild();
 
 <template>
   <li class="batch-line">
-    <span class="figures">{{ timeOfDay(start, store.theView.timeZone) }}</span>
+    <span class="figures">{{ sayTimeOfDay(start, store.theView.timeZone) }}</span>
     <span
       class="chip"
       :style="{ background: operations[0]!.colour ?? operations[0]!.material?.colour ?? 'transparent' }"

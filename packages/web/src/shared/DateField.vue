@@ -3,6 +3,7 @@ import { mdiCalendar } from '@mdi/js';
 import { toWallTime } from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref } from 'vue';
+import { momentStyleHere } from './deviceStyle';
 import { readDate, sayDay } from './moments';
 import { useClock } from './clock';
 import { useWritten } from './written';
@@ -12,10 +13,11 @@ const date = defineModel<string>({ required: true });
 defineProps<{ label: string; clearable?: boolean }>();
 const clock = useClock();
 const today = () => toWallTime(clock.now('UTC'), 'UTC').slice(0, 10);
+const writing = { ...momentStyleHere(), language: navigator.language };
 const picking = ref(false);
 const { text, wrong, enter, leave } = useWritten(date, {
-  read: (written) => readDate(written, today()),
-  say: (value) => sayDay(value, today()),
+  read: (written) => readDate(written, today(), writing),
+  say: (value) => sayDay(value, today(), writing),
 });
 const picked = computed(() => {
   const day = DateTime.fromISO(date.value);
@@ -33,6 +35,8 @@ function pick(day: unknown): void {
     v-model="text"
     :label="label"
     :error="wrong"
+    :error-messages="wrong ? 'No date I can read. Try “6 Mar”, “tomorrow” or 2027-03-06.' : undefined"
+    :aria-invalid="wrong"
     :clearable="clearable"
     autocomplete="off"
     maxlength="40"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { mdiRuler, mdiThemeLightDark } from '@mdi/js';
+import { mdiClockOutline, mdiRuler, mdiThemeLightDark } from '@mdi/js';
+import { nextTick } from 'vue';
+import type { ClockChoice } from './deviceStyle';
 import { api } from './api';
 import { useAppearance } from './appearance';
 import { useBuild } from './build';
@@ -14,10 +16,20 @@ const store = useBuild();
 const appearance = useAppearance();
 const me = useMe();
 const lights = [
-  { value: 'auto', title: 'Dim at the bench, paper elsewhere' },
+  { value: 'auto', title: 'Dim at the bench, else as the device' },
   { value: 'paper', title: 'Paper everywhere' },
   { value: 'workshop', title: 'Dim everywhere' },
 ] as const;
+const clocks = [
+  { value: 'auto', title: 'As the device' },
+  { value: '24', title: '19:30' },
+  { value: '12', title: '7:30 pm' },
+] as const;
+function goBy(clock: ClockChoice): void {
+  appearance.clock = clock;
+  // What has been said is said anew.
+  void nextTick(() => window.location.reload());
+}
 const unitSystems = [
   { value: 'metric', title: 'Millimetres, ml, °C' },
   { value: 'imperial', title: 'Inches, fl oz, °F' },
@@ -68,6 +80,15 @@ const unitSystems = [
       :title="system.title"
       :active="appearance.units === system.value"
       @click="appearance.units = system.value"
+    />
+    <v-divider />
+    <v-list-subheader><v-icon :icon="mdiClockOutline" size="16" /> Clock</v-list-subheader>
+    <v-list-item
+      v-for="clock in clocks"
+      :key="clock.value"
+      :title="clock.title"
+      :active="appearance.clock === clock.value"
+      @click="goBy(clock.value)"
     />
   </v-list>
 </template>

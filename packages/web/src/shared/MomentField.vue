@@ -53,7 +53,7 @@ function put(date: string, time: string): void {
 <style scoped>
 .moment {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 84px;
+  grid-template-columns: minmax(0, 1fr) minmax(84px, 7.2em);
   gap: 8px;
 }
 </style>

@@ -1,6 +1,7 @@
 import type { UnitSystem } from '@fixatum/core';
-import { useLocalStorage } from '@vueuse/core';
+import { useLocalStorage, usePreferredDark } from '@vueuse/core';
 import { defineStore } from 'pinia';
+import { CLOCK_KEY, type ClockChoice } from './deviceStyle';
 
 /** How the screens look on this device: which light they are in, which units they measure in, and whether single keys are commands. */
 export const useAppearance = defineStore('appearance', () => {
@@ -8,8 +9,12 @@ export const useAppearance = defineStore('appearance', () => {
   const units = useLocalStorage<UnitSystem>('fixatum-units', 'metric');
   /** Whether single keys are commands. */
   const keys = useLocalStorage('fixatum-keys', true);
+  /** The clock moments are said by; another goes from the next time the app is opened, as what is said already stays. */
+  const clock = useLocalStorage<ClockChoice>(CLOCK_KEY, 'auto');
   const lastBuild = useLocalStorage<string>('fixatum-last-build', '');
+  const isDark = usePreferredDark();
+  /** The bench is dim, and so is everything on a device that is set to dark, unless another light was chosen. */
   const themeFor = (bench: boolean) =>
-    light.value === 'auto' ? (bench ? 'workshop' : 'paper') : light.value;
-  return { light, units, keys, lastBuild, themeFor };
+    light.value === 'auto' ? (bench || isDark.value ? 'workshop' : 'paper') : light.value;
+  return { light, units, keys, clock, lastBuild, themeFor };
 });

@@ -33,7 +33,17 @@ export function keepFocus(): void {
     if (!trail.includes(back)) back.tabIndex = -1;
     back.focus({ preventScroll: true });
   }
-  useMutationObserver(document.body, giveBack, {
+  // Once a frame, as looking makes the browser lay the page out.
+  let isAsked = false;
+  const ask = () => {
+    if (isAsked) return;
+    isAsked = true;
+    requestAnimationFrame(() => {
+      isAsked = false;
+      giveBack();
+    });
+  };
+  useMutationObserver(document.body, ask, {
     childList: true,
     subtree: true,
     attributes: true,

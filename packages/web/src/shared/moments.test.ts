@@ -28,7 +28,20 @@ it.each([
   ['25/9', '2026-09-25'],
   ['24.9.', '2027-09-24'],
   ['29 Feb', '2028-02-29'],
+  ['March 6', '2027-03-06'],
+  ['Sat, March 6th, 2027', '2027-03-06'],
+  ['6.3.', '2027-03-06'],
+  ['6.3.27', '2027-03-06'],
+  ['2027/3/6', '2027-03-06'],
+  ['6-3-2027', '2027-03-06'],
+  // 25 November 2026 is a Wednesday.
+  ['today', '2026-11-25'],
+  ['tomorrow', '2026-11-26'],
+  ['friday', '2026-11-27'],
+  ['in 2 weeks', '2026-12-09'],
   ['31 Feb 2027', undefined],
+  ['at 7 pm', undefined],
+  ['tomorrow at the fair', undefined],
   ['the fair', undefined],
   ['', undefined],
 ])('reads the date "%s" as %s', (text, date) => {
@@ -45,4 +58,15 @@ it('shows a date with its weekday, its year only when that is not plain, and wha
     'some day',
     '',
   ]);
+});
+
+it('reads numbers with the month first, and months by their own names, where people write them so', () => {
+  const us = { monthFirst: true, language: 'en-US' };
+  expect(readDate('3/6', '2026-11-25', us)).toBe('2027-03-06');
+  expect(readDate('3/6/2027', '2026-11-25', us)).toBe('2027-03-06');
+  // A point is written after the day, wherever.
+  expect(readDate('6.3.', '2026-11-25', us)).toBe('2027-03-06');
+  const german = { monthFirst: false, language: 'de-DE' };
+  expect(readDate('6. März', '2026-11-25', german)).toBe('2027-03-06');
+  expect(readDate('Samstag, 6. März 2027', '2026-11-25', german)).toBe('2027-03-06');
 });

@@ -32,11 +32,3 @@ export function daysBetween(from: number, until: number, timeZone: string): Axis
 /** Where a moment lies on an axis, as a CSS percentage. */
 export const percent = (minute: number, from: number, until: number): string =>
   `${(100 * (Math.min(until, Math.max(from, minute)) - from)) / (until - from)}%`;
-
-/** A time of day in a zone, "21:40". */
-export const timeOfDay = (minute: number, timeZone: string): string =>
-  atZone(minute, timeZone).toFormat('HH:mm');
-
-/** A day in a zone, "Sat 20 Feb". */
-export const dayOf = (minute: number, timeZone: string): string =>
-  atZone(minute, timeZone).setLocale('en-GB').toFormat('ccc d LLL');

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { atZone, climateSeries, dewPointC, type Climate } from '@fixatum/core';
+import { sayDayOf, sayTimeOfDay, climateSeries, dewPointC, type Climate } from '@fixatum/core';
 import { computed } from 'vue';
 import type { PlaceReadings } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -23,9 +23,7 @@ const option = computed((): ChartOption => {
   const gaps = props.measured?.gaps.filter((gap) => gap.to > from) ?? [];
   const at = (minute: number) => minute * 60_000;
   const label = (value: number) =>
-    atZone(value / 60_000, zone.value)
-      .setLocale('en-GB')
-      .toFormat('ccc HH:mm');
+    `${sayDayOf(value / 60_000, zone.value).slice(0, 3)} ${sayTimeOfDay(value / 60_000, zone.value)}`;
   return {
     grid: { left: 38, right: 40, top: 42, bottom: 26 },
     legend: { top: 0 },

@@ -1,4 +1,4 @@
-import { sayMoment } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
 import { unitWords } from '../landings';
 import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
 import { loggedTooEarly } from '../loggedTooEarly';

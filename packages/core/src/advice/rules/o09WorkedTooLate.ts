@@ -1,5 +1,6 @@
 import { freshUntil, freshWorkOn } from '../../facts/freshWork';
-import { sayMoment, type EpochMinute } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
+import { type EpochMinute } from '../../model/wallTime';
 import { nth } from '../../model/sure';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';

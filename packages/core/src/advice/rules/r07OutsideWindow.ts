@@ -1,6 +1,6 @@
 import { binderOf } from '../../model/binders';
 import { throughAt } from '../../drying/milestoneOf';
-import { sayMoment } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
 import { scuffedBetween } from '../../facts/sheen';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';

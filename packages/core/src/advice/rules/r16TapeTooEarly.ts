@@ -1,5 +1,5 @@
 import { stepKindTable, type Wait } from '../../model/stepKinds';
-import { sayMoment } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
 import { unitWords } from '../landings';
 import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
 import { loggedTooEarly } from '../loggedTooEarly';

@@ -1,4 +1,5 @@
-import { epochMinute, sayMoment } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
+import { epochMinute } from '../../model/wallTime';
 import { about } from '../about';
 import type { Rule } from '../rule';
 import { slowestCoat, untilWords } from '../slowestCoat';

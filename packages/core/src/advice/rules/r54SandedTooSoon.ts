@@ -1,5 +1,5 @@
 import { stepKindTable } from '../../model/stepKinds';
-import { sayMoment } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
 import { about } from '../about';
 import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
 import { unitWords } from '../landings';

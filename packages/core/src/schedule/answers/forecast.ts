@@ -2,7 +2,8 @@ import { groupBy } from '../../model/groupBy';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '../../model/schema';
 import { placeAirOf } from '../../drying/placeAir';
-import { atZone, epochMinute, type EpochMinute } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
+import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
 import type { Kept } from '../place/decodeOptions';
 import { dryThroughOf } from '../place/dryThrough';
@@ -182,10 +183,7 @@ function sentenceOf(
   packable: Spread,
   timeZone: string,
 ): string {
-  const day = (minute: EpochMinute) =>
-    Number.isFinite(minute)
-      ? atZone(minute, timeZone).setLocale('en-GB').toFormat('ccc d LLL, HH:mm')
-      : 'never';
+  const day = (minute: EpochMinute) => (Number.isFinite(minute) ? sayMoment(minute, timeZone) : 'never');
   const range = `Nine times in ten it is packable by ${day(packable.p90)}, and half the time by ${day(packable.p50)}.`;
   if (chance === undefined || dueAt === undefined) return range;
   return `${sayChance(chance)} to make ${day(dueAt)}. ${range}`;

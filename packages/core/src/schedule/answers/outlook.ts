@@ -1,5 +1,6 @@
 import { dewPointC, type Air } from '../../drying/air';
-import { atZone, type EpochMinute } from '../../model/wallTime';
+import { sayTimeOfDay } from '../../model/sayMoment';
+import type { EpochMinute } from '../../model/wallTime';
 import { airFaultWords, unfitSpans, type UnfitSpan } from '../../drying/goodAir';
 import type { PlannedOperation } from '../plan/plan';
 import type { Workload } from '../plan/workload';
@@ -56,7 +57,7 @@ function warningOf(
   now: EpochMinute,
   timeZone: string,
 ): string {
-  const clock = (minute: EpochMinute) => atZone(minute, timeZone).toFormat('HH:mm');
+  const clock = (minute: EpochMinute) => sayTimeOfDay(minute, timeZone);
   const lasting = to >= now + AHEAD_MINUTES;
   const when =
     from <= now ? (lasting ? 'now and for the coming day' : `until ${clock(to)}`) : `after ${clock(from)}`;

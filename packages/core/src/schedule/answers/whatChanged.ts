@@ -1,5 +1,6 @@
 import type { Build } from '../../model/schema';
-import { sayMoment, sayWait } from '../../model/wallTime';
+import { sayMoment } from '../../model/sayMoment';
+import { sayWait } from '../../model/wallTime';
 import { workWord } from '../../words/workWord';
 import type { Binding } from '../plan/plan';
 import type { Plan } from './plan';

@@ -1,3 +1,4 @@
+import { speakMomentsAs } from '@fixatum/core';
 import { expose } from 'comlink';
 import { beside } from './besideWork';
 import { finish, finishStill, recipes } from './colourWork';
@@ -23,6 +24,7 @@ const coreWork = {
   recipes,
   finish,
   finishStill,
+  speakMomentsAs,
 };
 export type CoreWork = typeof coreWork;
 

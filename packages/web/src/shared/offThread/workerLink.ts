@@ -1,3 +1,4 @@
+import { momentStyle } from '@fixatum/core';
 import { wrap, type Remote } from 'comlink';
 import type { CoreWork } from './coreWorker';
 
@@ -16,8 +17,16 @@ export interface WorkerLink<Work = CoreWork> {
  * Starts a worker.
  * @param name what it is for, as developer tools show it
  */
-export const openWorker = (name: string): WorkerLink =>
-  linkTo<CoreWork>(new Worker(new URL('./coreWorker.ts', import.meta.url), { type: 'module', name }));
+export function openWorker(name: string): WorkerLink {
+  const link = linkTo<CoreWork>(
+    new Worker(new URL('./coreWorker.ts', import.meta.url), { type: 'module', name }),
+  );
+  // Its sentences have moments in them, and it knows nothing of what the device is set to.
+  const style = momentStyle();
+  if (style.monthFirst || style.hours === 12)
+    link.run((remote) => remote.speakMomentsAs(style)).catch(() => undefined);
+  return link;
+}
 
 /** The way to a worker that was started, and back from it. */
 export function linkTo<Work>(worker: Worker): WorkerLink<Work> {

@@ -1,5 +1,6 @@
 import { type Build, type Piece, type Weekday, weekdays } from '../../../model/schema';
-import { atZone, epochMinute, sayMoment, toWallTime } from '../../../model/wallTime';
+import { sayMoment } from '../../../model/sayMoment';
+import { atZone, epochMinute, toWallTime } from '../../../model/wallTime';
 import type { Plan } from '../../../schedule/answers/plan';
 import type { Way } from '../rescueCost';
 import { nth } from '../../../model/sure';

@@ -1,5 +1,6 @@
 import { type Build, type Piece } from '../../../model/schema';
-import { epochMinute, sayMoment, toWallTime } from '../../../model/wallTime';
+import { sayMoment } from '../../../model/sayMoment';
+import { epochMinute, toWallTime } from '../../../model/wallTime';
 import type { Way } from '../rescueCost';
 
 /** Packing later, up to two hours before it is worn, or carrying a piece unwrapped. */
