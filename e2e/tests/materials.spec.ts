@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose } from '../fields';
 import { startDemo, type Demo } from '../server';
 
 let server: Demo['server'];
@@ -12,7 +13,7 @@ test.afterEach(() => server.stop());
 
 test('materials are found, stand side by side, and the label of the own tin wins', async ({ page }) => {
   await page.goto(`${server.url}/b/${id}/materials`);
-  await page.getByRole('combobox', { name: /^For/ }).selectOption('seal');
+  await choose(page, 'For', 'Sealers');
   await page.getByLabel('free of solvent').check();
   await expect(page.getByTestId('material-pva-flex-primer')).toBeVisible();
   await expect(page.getByTestId('material-rubber-dip-spray')).toHaveCount(0);
@@ -40,11 +41,11 @@ test('the pair board judges by state and says why', async ({ page }) => {
   await page.getByRole('button', { name: 'Hobby enamel over Rubber dip spray: stop' }).click();
   await expect(page.getByText('stays tacky and may never cure')).toBeVisible();
   await expect(page.getByText('Would help: Acrylic-urethane primer between them.')).toBeVisible();
-  await page.getByLabel('Laid as').selectOption('normal');
+  await choose(page, 'Laid as', 'normal coat');
   await expect(
     page.getByRole('button', { name: 'Low-pressure acrylic spray over Rubber dip spray: risk' }),
   ).toBeVisible();
-  await page.getByLabel('Laid as').selectOption('dust');
+  await choose(page, 'Laid as', 'dust coat');
   await expect(
     page.getByRole('button', { name: 'Low-pressure acrylic spray over Rubber dip spray: fine' }),
   ).toBeVisible();
@@ -56,7 +57,7 @@ test('the pair board is narrowed to a verdict and to a word', async ({ page }) =
   await expect(page.getByText('Judging…')).toHaveCount(0);
   const rows = page.getByTestId('pair-board').locator('tbody tr');
   await expect(rows).toHaveCount(10);
-  await page.getByRole('combobox', { name: /^Show/ }).selectOption('stop');
+  await choose(page, 'Show', '■ stop only');
   await expect(rows).toHaveCount(2);
   await page.getByLabel('Find a name or binder').fill('latex');
   await expect(rows).toHaveCount(1);

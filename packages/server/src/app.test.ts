@@ -321,6 +321,36 @@ describe('pieces and steps', () => {
     expect(after.touchTests!.some(({ piece }) => piece === set.id)).toBe(false);
   });
 
+  it('are done again in the order they were taken back, once each, as long as nothing else changes', async () => {
+    const { id, build } = await imported();
+    const path = `/api/builds/${id}`;
+    const whole = async () => (await get(path)).build as Build;
+    const name = (to: string) => request(app).patch(path).send({ name: to }).expect(200);
+    const undo = () => request(app).post(`${path}/undo`).send({}).expect(200);
+    const redo = () => request(app).post(`${path}/redo`).send({});
+    await name('First');
+    await name('Second');
+    const second = await whole();
+    await undo();
+    await undo();
+    expect(await whole()).toEqual(build);
+    await reopen();
+    expect((await get(`${path}/undo`)).again).toBe('Workshop and dates');
+    const again = await redo();
+    expect(again.body.build.name).toBe('First');
+    expect(decodeURIComponent(again.headers['x-undone']!)).toBe('Workshop and dates');
+    await redo();
+    expect(await whole()).toEqual(second);
+    expect((await redo()).body.type).toBe('urn:fixatum:problem:nothing-to-redo');
+    // What was done again is taken back again, and something new makes an end of it.
+    await undo();
+    expect((await whole()).name).toBe('First');
+    await name('Third');
+    expect((await get(`${path}/undo`)).again).toBeNull();
+    expect((await redo()).status).toBe(409);
+    expect((await whole()).name).toBe('Third');
+  });
+
   it('take no change of somebody else back: undo is tied to the version that was seen', async () => {
     const { id, build, etag } = await imported();
     await request(app).delete(`/api/builds/${id}/pieces/gorget`).expect(200);

@@ -9,6 +9,7 @@ import { useClock } from './shared/clock';
 import { useMe } from './shared/me';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
+import { askBeforeClosing, useUnsaved } from './shared/unsaved';
 import { commandOf, isTyping } from './shared/typing';
 import { keepFocus } from './shared/keepFocus';
 import { later } from './shared/later';
@@ -18,6 +19,7 @@ const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
 const NoAnswer = later(() => import('./shared/NoAnswer.vue'));
 const KeysHelp = later(() => import('./shared/KeysHelp.vue'));
 
+const LeaveAsk = later(() => import('./shared/LeaveAsk.vue'));
 const ConflictDialog = later(() => import('./shared/ConflictDialog.vue'));
 
 const route = useRoute();
@@ -29,6 +31,9 @@ const appearance = useAppearance();
 const me = useMe();
 useRinging();
 keepFocus();
+const unsaved = useUnsaved();
+askBeforeClosing();
+router.beforeEach((to, from) => to.path === from.path || unsaved.mayLeave());
 const help = ref(false);
 const ready = ref(false);
 
@@ -111,7 +116,7 @@ const screenOfKey: Record<string, string> = {
 onKeyStroke((event) => {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping(event)) {
     event.preventDefault();
-    if (store.build) void store.undo();
+    if (store.build) void (event.shiftKey ? store.redo() : store.undo());
     return;
   }
   const command = commandOf(event, appearance.keys);
@@ -120,6 +125,7 @@ onKeyStroke((event) => {
   if (screen !== undefined) go(screen);
   else if (command === '?') help.value = true;
   else if (command === 'u' && store.build) void store.undo();
+  else if (command === 'r' && store.build) void store.redo();
   else if (command === '/') {
     event.preventDefault();
     void router.push({ name: 'find' });
@@ -145,6 +151,11 @@ onKeyStroke((event) => {
       <router-view v-else-if="ready" />
     </v-main>
     <KeysHelp v-if="help" v-model="help" />
+    <!-- What a change came to, for who can't see it move. -->
+    <p class="unseen" aria-live="polite" data-testid="moved">
+      {{ store.changed.length > 0 ? `Ready dates moved: ${store.changed.join('; ')}` : '' }}
+    </p>
+    <LeaveAsk v-if="unsaved.isAsking" />
     <ConflictDialog v-if="store.conflict" />
     <v-snackbar
       v-model="notice.shown"

@@ -22,6 +22,7 @@ export const problemTable = {
   'no-such-address': { status: 404, title: 'Not here' },
   'not-found': { status: 404, title: 'Not here' },
   'nothing-to-undo': { status: 409, title: 'Nothing to undo' },
+  'nothing-to-redo': { status: 409, title: 'Nothing to do again' },
   'read-only': { status: 503, title: 'Nothing can be saved' },
   restoring: { status: 503, title: 'A backup is being put back' },
   'sensor-silent': { status: 503, title: 'The hygrometer is silent' },

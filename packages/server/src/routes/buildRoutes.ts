@@ -141,7 +141,9 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
   });
 
   router.get('/builds/:id/undo', async (request, response) => {
-    response.json({ label: await store.lastChange(param(request, 'id')) });
+    const id = param(request, 'id');
+    const [label, again] = await Promise.all([store.lastChange(id), store.lastUndone(id)]);
+    response.json({ label, again });
   });
 
   router.post('/builds/:id/undo', readJson, async (request, response) => {
@@ -150,6 +152,17 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     // A helper takes back what was done on the same device, as that is what a helper can have done.
     const only = role === 'helper' ? sure(device, 'the device of a helper').id : undefined;
     const { stored, label } = await store.undo(param(request, 'id'), { etag: ifMatch(request) }, only);
+    response.set('x-undone', encodeURIComponent(label));
+    sendBuild(response, stored);
+  });
+
+  router.post('/builds/:id/redo', readJson, async (request, response) => {
+    bodyOf(request, z.object({}).loose().optional());
+    const { role, device } = callerOf(request);
+    const only = role === 'helper' ? sure(device, 'the device of a helper').id : undefined;
+    const id = param(request, 'id');
+    // What it is called is known once it is found.
+    const { stored, label } = await store.redo(id, { etag: ifMatch(request) }, noted(request, ''), only);
     response.set('x-undone', encodeURIComponent(label));
     sendBuild(response, stored);
   });

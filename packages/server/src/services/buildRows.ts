@@ -99,7 +99,7 @@ export async function readAside({ builds, pieces }: Models): Promise<AsideBuild[
 
 /** Deletes every row of a build. */
 export async function deleteRows(models: Models, id: string, transaction: Transaction): Promise<void> {
-  const { pieces, steps, log, underway, changes, plans } = models;
+  const { pieces, steps, log, underway, changes, undone, plans } = models;
   const ofBuild = { where: { buildId: id }, transaction };
   await Promise.all([
     pieces.destroy(ofBuild),
@@ -107,6 +107,7 @@ export async function deleteRows(models: Models, id: string, transaction: Transa
     log.destroy(ofBuild),
     underway.destroy(ofBuild),
     changes.destroy(ofBuild),
+    undone.destroy(ofBuild),
     plans.destroy(ofBuild),
   ]);
   await models.builds.destroy({ where: { id }, transaction });

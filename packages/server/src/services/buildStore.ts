@@ -14,6 +14,7 @@ import {
   type LogEdit,
   type PassSpot,
   type SharedParts,
+  openBuild,
 } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
@@ -26,6 +27,7 @@ import { createWorkshop, seenWorkshop, writeShared, type SeenWorkshop, type Sibl
 import { WriteQueue } from './writeQueue';
 import type { Database } from '../storage/database';
 import type { BuildRow } from '../storage/models';
+import { RedoLog, doneAgain } from './redoLog';
 import { undone } from './undone';
 import { changedMeanwhile, notFound, Problem, unusable } from '../http/problem';
 
@@ -58,9 +60,11 @@ export class BuildStore {
   private readonly besides = new Set<(id: string, workshopId?: string) => void>();
 
   private readonly changeLog: ChangeLog;
+  private readonly redoLog: RedoLog;
 
   constructor(private readonly database: Database) {
     this.changeLog = new ChangeLog(database.models);
+    this.redoLog = new RedoLog(database.models);
     this.queue = new WriteQueue(database);
   }
 
@@ -221,6 +225,7 @@ export class BuildStore {
         const others = await this.shared(moved, known.workshop, build, transaction);
         await models.builds.update({ workshopId: known.id }, { where: { id }, transaction });
         await models.changes.destroy({ where: { buildId: id }, transaction });
+        await this.redoLog.forget(id, transaction);
         for (const [placeId, placeIdThere] of Object.entries(placeIds))
           await this.database.sequelize.query(
             `INSERT OR IGNORE INTO readings (workshopId, placeId, at, temperatureC, humidityPct, fault)
@@ -369,19 +374,31 @@ export class BuildStore {
       this.queue.alone(async (transaction) => {
         const before = await this.read(id, transaction);
         expect(before, expectation);
-        const after = produce(before.build);
-        const takesBack: TakesBack = {
-          back: jsonpatch.compare(ownParts(after), ownParts(before.build)),
-          shared: thingsChanged(sharedParts(before.build), sharedParts(after)),
-        };
-        if (takesBack.back.length === 0 && takesBack.shared.length === 0) return { before, stored: before };
-        const others = await this.shared(before, before.build, after, transaction);
-        const stored = await writeRows(this.database.models, before, after, transaction);
-        await this.changeLog.add(id, before.build, note, takesBack, transaction);
-        return { before, stored, others };
+        const done = await this.put(before, produce(before.build), note, transaction);
+        // What was taken back stood on the build as it was.
+        if (done.stored !== before) await this.redoLog.forget(id, transaction);
+        return done;
       }),
     );
     return stored;
+  }
+
+  /** Writes a build in place of what it was, and down what takes that back; the same where nothing is different. */
+  private async put(
+    before: StoredBuild,
+    after: Build,
+    note: ChangeNote,
+    transaction: Transaction,
+  ): Promise<Change & { before: StoredBuild }> {
+    const takesBack: TakesBack = {
+      back: jsonpatch.compare(ownParts(after), ownParts(before.build)),
+      shared: thingsChanged(sharedParts(before.build), sharedParts(after)),
+    };
+    if (takesBack.back.length === 0 && takesBack.shared.length === 0) return { before, stored: before };
+    const others = await this.shared(before, before.build, after, transaction);
+    const stored = await writeRows(this.database.models, before, after, transaction);
+    await this.changeLog.add(before.id, before.build, note, takesBack, transaction);
+    return { before, stored, others };
   }
 
   /**
@@ -399,10 +416,43 @@ export class BuildStore {
         const others = await this.shared(before, before.build, build, transaction);
         const stored = await writeRows(this.database.models, before, build, transaction);
         await this.changeLog.taken(last, transaction);
+        const grounds = { now: build, before: before.build, etag: buildEtag(stored) };
+        await this.redoLog.add(id, last, grounds, transaction);
         const but = stayed > 0 ? ' (but what was changed since in another build)' : '';
         return { before, stored, others, label: `${last.label}${but}` };
       }),
     );
+  }
+
+  /**
+   * Does the change again that was taken back last; says which that is. It can be taken back as it could before.
+   * @param only the one device whose changes may be done again; those of all without it
+   */
+  redo(
+    id: string,
+    expectation: Expectation,
+    note: Omit<ChangeNote, 'label'>,
+    only?: string,
+  ): Promise<{ stored: StoredBuild; label: string }> {
+    return this.done(
+      this.queue.alone(async (transaction) => {
+        const before = await this.read(id, transaction);
+        expect(before, expectation);
+        const row = await this.redoLog.next(id, buildEtag(before), only, transaction);
+        // It was there before, so it is taken as what was saved is.
+        const parsed = openBuild(doneAgain(before.build, row));
+        if (!parsed.ok) throw unusable(parsed.faults);
+        const done = await this.put(before, parsed.value, { ...note, label: row.label }, transaction);
+        await this.redoLog.taken(row, buildEtag(done.stored), transaction);
+        return { ...done, label: row.label };
+      }),
+    );
+  }
+
+  /** What `redo` would do again next. */
+  async lastUndone(id: string): Promise<string | null> {
+    const stored = await this.load(id);
+    return (await this.redoLog.last(id, buildEtag(stored)))?.label ?? null;
   }
 
   /** The changes that can still be taken back, newest first. */

@@ -57,6 +57,17 @@ export interface EntryRow extends Model<InferAttributes<EntryRow>, InferCreation
   body: string;
 }
 
+/** A change that was taken back, with the JSON Patch that does it again on the version of the build it stands on. */
+export interface UndoneRow extends Model<InferAttributes<UndoneRow>, InferCreationAttributes<UndoneRow>> {
+  id: CreationOptional<number>;
+  buildId: string;
+  label: string;
+  again: string;
+  etag: string;
+  /** The device the change was made on; null for this machine itself. */
+  device: string | null;
+}
+
 /** One change, with the JSON Patch that takes it back. */
 export interface ChangeRow extends Model<InferAttributes<ChangeRow>, InferCreationAttributes<ChangeRow>> {
   id: CreationOptional<number>;
@@ -117,6 +128,7 @@ export interface Models {
   log: ModelStatic<EntryRow>;
   underway: ModelStatic<EntryRow>;
   changes: ModelStatic<ChangeRow>;
+  undone: ModelStatic<UndoneRow>;
 }
 
 // Sequelize writes into what it is given, so every column gets a definition of its own.
@@ -201,6 +213,18 @@ export function defineModels(sequelize: Sequelize): Models {
         by: { type: DataTypes.STRING, allowNull: true },
       },
       { ...quiet, tableName: 'changes' },
+    ),
+    undone: sequelize.define<UndoneRow>(
+      'undone',
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        buildId: line(),
+        label: line(),
+        again: text(),
+        etag: line(),
+        device: { type: DataTypes.STRING, allowNull: true },
+      },
+      { ...quiet, tableName: 'undone' },
     ),
   };
 }

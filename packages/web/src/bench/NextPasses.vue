@@ -3,6 +3,7 @@ import { safetyLine, sayMoment, sayWait, type PlannedOperation, sayTimeOfDay } f
 import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { minutesOf } from './bench';
 import { useBeforeStart } from './useBeforeStart';
 import HowToButton from '../shared/HowToButton.vue';
@@ -173,7 +174,7 @@ onKeyStroke((event) => {
         <template v-else>about {{ sayWait(handsOn) }} of hands-on work</template>
       </p>
     </div>
-    <v-dialog v-model="asking" max-width="560">
+    <AppDialog v-model="asking" max-width="560">
       <v-card class="pa-6" data-testid="ask-before-stop">
         <h2 class="mb-3">The rules say stop</h2>
         <p v-for="finding in stops" :key="`${finding.piece} ${finding.rule}`" class="mb-2">
@@ -194,7 +195,7 @@ onKeyStroke((event) => {
           <v-btn variant="text" @click="asking = false">Not now</v-btn>
         </div>
       </v-card>
-    </v-dialog>
+    </AppDialog>
     <NotAsPlannedDialog v-if="different" v-model="different" :passes="chosen" />
   </div>
 </template>

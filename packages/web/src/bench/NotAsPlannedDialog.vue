@@ -8,6 +8,7 @@ import {
   type PlannedOperation,
 } from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import MomentField from '../shared/MomentField.vue';
 import type { LogExtras } from '../shared/benchActs';
@@ -90,7 +91,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable>
+  <AppDialog v-model="open" asks max-width="560" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-1">Not as planned</h2>
@@ -113,7 +114,7 @@ async function save(): Promise<void> {
         :words="form.failed ? 'Log it as failed' : 'Log it'"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

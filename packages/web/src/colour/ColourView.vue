@@ -27,6 +27,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import ColourField from '../shared/ColourField.vue';
 import { useBuild } from '../shared/build';
+import { useHeld } from '../shared/unsaved';
 import { later } from '../shared/later';
 import ShelfHead from '../shelf/ShelfHead.vue';
 import CoverPanel from './CoverPanel.vue';
@@ -72,6 +73,7 @@ const wanted = computed((): PaletteColour | undefined =>
 const isChanged = computed(
   () => wanted.value !== undefined && JSON.stringify(wanted.value) !== JSON.stringify(chosen.value),
 );
+useHeld(isChanged);
 const material = computed(() => store.materials.get(form.material));
 const paints = computed(() => [
   { value: '', title: 'not said' },

@@ -113,14 +113,13 @@ const isAsWritten = (option: CoverOption) =>
     <p v-if="!at" class="quiet">No step of this build lays paint in a colour of its own yet.</p>
     <template v-else>
       <div class="filters">
-        <label
-          >Where it is laid
-          <select v-model="picked">
-            <option v-for="one in steps" :key="one.key" :value="one.key">
-              {{ one.title }}
-            </option>
-          </select></label
-        >
+        <v-select
+          v-model="picked"
+          class="choice"
+          label="Where it is laid"
+          density="compact"
+          :items="steps.map(({ key, title }) => ({ value: key, title }))"
+        />
       </div>
       <template v-if="advice">
         <p>

@@ -41,10 +41,7 @@ const piece = computed(
     pieces.value.find(({ steps }) => steps.length > 0) ??
     pieces.value[0],
 );
-const choosePiece = (event: Event) => {
-  if (event.target instanceof HTMLSelectElement)
-    void router.replace({ query: { piece: event.target.value } });
-};
+const choosePiece = (id: string) => void router.replace({ query: { piece: id } });
 const relief = ref<ReliefKind>('plate');
 watch(
   piece,
@@ -108,17 +105,31 @@ const stopAt = computed({
 const here = computed(() => stops.value[stopAt.value]);
 const isWhole = computed(() => stopAt.value === stops.value.length - 1);
 
+const inLooks = computed(() => [
+  { type: 'subheader', title: 'In a look' },
+  ...looks.all.map(({ id, name }) => ({ value: `look:${id}`, title: name })),
+]);
+const asOthers = computed(() => [
+  { type: 'subheader', title: 'Another piece' },
+  ...pieces.value
+    .filter(({ id }) => id !== piece.value?.id)
+    .map(({ id, name }) => ({ value: `piece:${id}`, title: name })),
+]);
+const asWritten = { value: 'own', title: 'as it is written' };
 const sides = computed(() => [
-  { word: 'Show', shown: left.value, plain: [{ value: 'own', title: 'as it is written' }] },
+  { word: 'Show', shown: left.value, items: [asWritten, ...inLooks.value] },
   {
     word: 'Beside it',
     shown: right.value,
-    plain: [
-      { value: '', title: 'its cut' },
-      { value: 'own', title: 'as it is written' },
-    ],
+    items: [{ value: '', title: 'its cut' }, asWritten, ...inLooks.value, ...asOthers.value],
   },
 ]);
+const reliefItems = computed(() =>
+  [...(piece.value?.drawing ? (['drawing'] as const) : []), ...reliefs].map((value) => ({
+    value,
+    title: reliefWords[value],
+  })),
+);
 
 /** A first, rough picture is there at once; the fine one replaces it. */
 const ROUGH_PX = 160;
@@ -195,43 +206,40 @@ const zoneWords = computed(() =>
     <p v-if="!piece" class="quiet">There is no piece yet. Add one, choose a look for it, and see it here.</p>
     <template v-else>
       <div class="filters">
-        <label
-          >Piece
-          <select :value="piece.id" @change="choosePiece">
-            <option v-for="one in pieces" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select></label
-        >
-        <label
-          >Shown on
-          <select v-model="relief">
-            <option v-if="piece.drawing" value="drawing">{{ reliefWords.drawing }}</option>
-            <option v-for="one in reliefs" :key="one" :value="one">{{ reliefWords[one] }}</option>
-          </select></label
-        >
+        <v-select
+          :model-value="piece.id"
+          class="choice"
+          label="Piece"
+          density="compact"
+          :items="pieces.map(({ id, name }) => ({ value: id, title: name }))"
+          @update:model-value="choosePiece"
+        />
+        <v-select v-model="relief" class="choice" label="Shown on" density="compact" :items="reliefItems" />
         <div class="segmented" role="group" aria-label="Light">
           <button v-for="one in lights" :key="one" :aria-pressed="light === one" @click="light = one">
             {{ lightTable[one].word }}
           </button>
         </div>
-        <label v-for="side in sides" :key="side.word"
-          >{{ side.word }}
-          <select v-model="side.shown.what" :aria-label="side.word">
-            <option v-for="one in side.plain" :key="one.value" :value="one.value">{{ one.title }}</option>
-            <optgroup label="In a look">
-              <option v-for="look in looks.all" :key="look.id" :value="`look:${look.id}`">
-                {{ look.name }}
-              </option>
-            </optgroup>
-            <optgroup v-if="side.shown === right" label="Another piece">
-              <template v-for="one in pieces" :key="one.id">
-                <option v-if="one.id !== piece.id" :value="`piece:${one.id}`">{{ one.name }}</option>
-              </template>
-            </optgroup></select
-          ><select v-if="isLook(side.shown)" v-model="side.shown.school" :aria-label="`Sealer, ${side.word}`">
-            <option value="">its usual sealer</option>
-            <option v-for="school in schools" :key="school.id" :value="school.id">{{ school.name }}</option>
-          </select></label
-        >
+        <template v-for="side in sides" :key="side.word">
+          <v-autocomplete
+            v-model="side.shown.what"
+            class="choice"
+            :label="side.word"
+            density="compact"
+            :items="side.items"
+          />
+          <v-select
+            v-if="isLook(side.shown)"
+            v-model="side.shown.school"
+            class="choice"
+            :label="`Sealer, ${side.word}`"
+            density="compact"
+            :items="[
+              { value: '', title: 'its usual sealer' },
+              ...schools.map(({ id, name }) => ({ value: id, title: name })),
+            ]"
+          />
+        </template>
       </div>
       <div class="slider">
         <label class="range"

@@ -232,17 +232,18 @@ const fixes = computed(() => {
       </button>
     </div>
     <div class="filters">
-      <label class="tick"
-        ><input v-model="alsoBuyable" type="checkbox" /> also from what could be bought</label
-      >
-      <label
-        >At most
-        <select v-model.number="mostTins">
-          <option :value="2">two tins</option>
-          <option :value="3">three tins</option>
-          <option :value="4">four tins</option>
-        </select></label
-      >
+      <v-checkbox v-model="alsoBuyable" density="compact" label="also from what could be bought" />
+      <v-select
+        v-model="mostTins"
+        class="choice"
+        label="At most"
+        density="compact"
+        :items="[
+          { value: 2, title: 'two tins' },
+          { value: 3, title: 'three tins' },
+          { value: 4, title: 'four tins' },
+        ]"
+      />
       <NumberField
         v-model="typedMl"
         class="ml"
@@ -325,13 +326,16 @@ const fixes = computed(() => {
     </div>
 
     <div v-if="first" class="wrong">
-      <label
-        >It came out
-        <select v-model="wrong">
-          <option value="">as wanted</option>
-          <option v-for="one in wrongs" :key="one" :value="one">{{ wrongTable[one].word }}</option>
-        </select></label
-      >
+      <v-select
+        v-model="wrong"
+        class="choice"
+        label="It came out"
+        density="compact"
+        :items="[
+          { value: '', title: 'as wanted' },
+          ...wrongs.map((value) => ({ value, title: wrongTable[value].word })),
+        ]"
+      />
       <p v-if="wrong === ''" class="small quiet">
         Wet paint looks lighter: let a dab dry before you correct it.
       </p>

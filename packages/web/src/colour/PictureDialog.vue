@@ -2,6 +2,7 @@
 import { withoutTint } from '@fixatum/core';
 import quantize from 'quantize';
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import DropField from '../shared/DropField.vue';
 
@@ -146,7 +147,7 @@ function done(): void {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="900" scrollable>
+  <AppDialog v-model="open" max-width="900" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-2">Colours from a picture</h2>
@@ -204,7 +205,7 @@ function done(): void {
         @done="done"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

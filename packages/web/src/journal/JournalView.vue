@@ -138,6 +138,16 @@ function saveCsv(): void {
   const text = journalCsv(store.build, shown.value);
   saveFile(`${idFromName(store.build.name, [])}-journal.csv`, text, 'text/csv');
 }
+const all = { value: '', title: 'all' };
+const pieceItems = computed(() => [
+  all,
+  ...(store.build?.pieces ?? []).map(({ id, name }) => ({ value: id, title: name })),
+]);
+const materialItems = computed(() => [
+  all,
+  ...usedMaterials.value.map(({ id, name }) => ({ value: id, title: name })),
+]);
+const kindItems = [all, ...Object.entries(kindWords).map(([value, title]) => ({ value, title }))];
 </script>
 
 <template>
@@ -149,27 +159,15 @@ function saveCsv(): void {
     <div class="columns">
       <section aria-label="What happened">
         <div class="filters">
-          <label
-            >Piece
-            <select v-model="piece">
-              <option value="">all</option>
-              <option v-for="one in store.build.pieces" :key="one.id" :value="one.id">{{ one.name }}</option>
-            </select></label
-          >
-          <label
-            >Material
-            <select v-model="material">
-              <option value="">all</option>
-              <option v-for="one in usedMaterials" :key="one.id" :value="one.id">{{ one.name }}</option>
-            </select></label
-          >
-          <label
-            >Kind
-            <select v-model="kind">
-              <option value="">all</option>
-              <option v-for="(word, key) in kindWords" :key="key" :value="key">{{ word }}</option>
-            </select></label
-          >
+          <v-select v-model="piece" class="choice" label="Piece" density="compact" :items="pieceItems" />
+          <v-select
+            v-model="material"
+            class="choice"
+            label="Material"
+            density="compact"
+            :items="materialItems"
+          />
+          <v-select v-model="kind" class="choice" label="Kind" density="compact" :items="kindItems" />
           <span class="small quiet">{{ shown.length }} lines</span>
         </div>
         <p v-if="shown.length === 0" class="quiet mt-4">

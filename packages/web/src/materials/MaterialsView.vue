@@ -8,10 +8,11 @@ import OwnTinDialog from './OwnTinDialog.vue';
 import PairBoard from './PairBoard.vue';
 import SwatchPanel from './SwatchPanel.vue';
 import { useBuild } from '../shared/build';
+import { useInAddress } from '../shared/inAddress';
 import { roleWords } from '../shared/words';
 
 const store = useBuild();
-const tab = ref<'catalogue' | 'pairs' | 'swatches'>('catalogue');
+const tab = useInAddress('tab', 'catalogue', ['catalogue', 'pairs', 'swatches']);
 const filter = reactive<MaterialFilter>({
   role: '',
   binder: '',
@@ -28,6 +29,15 @@ const dialog = ref(false);
 const binders = computed(() =>
   [...new Set([...store.materials.values()].map((material) => material.binder))].sort(),
 );
+
+const roleItems = [
+  { value: '', title: 'anything' },
+  ...materialRoles.map((value) => ({ value, title: roleWords[value] })),
+];
+const binderItems = computed(() => [
+  { value: '', title: 'any' },
+  ...binders.value.map((binder) => ({ value: binder, title: binder })),
+]);
 
 const shown = computed(() => [...store.materials.values()].filter((material) => fits(material, filter)));
 const side = computed(() => compared.value.flatMap((id) => store.materials.get(id) ?? []));
@@ -61,32 +71,27 @@ function ownTin(material: Material): void {
     <SwatchPanel v-else-if="tab === 'swatches'" />
     <template v-else>
       <div class="filters">
-        <label
-          >For
-          <select v-model="filter.role">
-            <option value="">anything</option>
-            <option v-for="role in materialRoles" :key="role" :value="role">{{ roleWords[role] }}</option>
-          </select></label
-        >
-        <input
+        <v-select v-model="filter.role" class="choice" label="For" density="compact" :items="roleItems" />
+        <v-text-field
           v-model="filter.text"
+          class="choice"
           type="search"
-          placeholder="Find a name or binder"
-          aria-label="Find a name or binder"
+          label="Find a name or binder"
+          density="compact"
+          clearable
+          @click:clear="filter.text = ''"
         />
-        <label
-          >Binder
-          <select v-model="filter.binder">
-            <option value="">any</option>
-            <option v-for="binder in binders" :key="binder" :value="binder">{{ binder }}</option>
-          </select></label
-        >
-        <label class="tick"><input v-model="filter.indoor" type="checkbox" /> can be used indoors</label>
-        <label class="tick"><input v-model="filter.solventFree" type="checkbox" /> free of solvent</label>
-        <label class="tick"
-          ><input v-model="filter.evening" type="checkbox" /> handled within the evening</label
-        >
-        <label class="tick"><input v-model="filter.bends" type="checkbox" /> bends</label>
+        <v-select
+          v-model="filter.binder"
+          class="choice"
+          label="Binder"
+          density="compact"
+          :items="binderItems"
+        />
+        <v-checkbox v-model="filter.indoor" density="compact" label="can be used indoors" />
+        <v-checkbox v-model="filter.solventFree" density="compact" label="free of solvent" />
+        <v-checkbox v-model="filter.evening" density="compact" label="handled within the evening" />
+        <v-checkbox v-model="filter.bends" density="compact" label="bends" />
         <span class="quiet small">{{ shown.length }} shown</span>
       </div>
       <CompareTable v-if="side.length > 0" :materials="side" @own-tin="ownTin" />

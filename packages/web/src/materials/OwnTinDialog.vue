@@ -11,6 +11,7 @@ import {
   type PigmentId,
 } from '@fixatum/core';
 import { reactive, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { api, faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
 import FaultList from '../shared/FaultList.vue';
@@ -101,7 +102,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620">
+  <AppDialog v-model="open" asks max-width="620">
     <v-card class="pa-6">
       <h2 class="mb-1">What your label says</h2>
       <p class="quiet mb-4">
@@ -147,7 +148,7 @@ async function save(): Promise<void> {
         </div>
       </form>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

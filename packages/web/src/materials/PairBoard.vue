@@ -97,48 +97,32 @@ watch(
   },
   { immediate: true },
 );
+const roleItems = roles.map((value) => ({ value, title: roleWords[value] }));
+const filmItems = filmGrades.map((value) => ({ value, title: filmWords[value] }));
+const verdictItems = [
+  { value: '', title: 'all verdicts' },
+  ...Object.entries(verdictMarks).map(([value, mark]) => ({ value, title: `${mark} only` })),
+];
 </script>
 
 <template>
   <div>
     <div class="filters">
-      <label
-        >Below
-        <select v-model="form.under">
-          <option v-for="role in roles" :key="role" :value="role">{{ roleWords[role] }}</option>
-        </select></label
-      >
-      <label
-        >Above
-        <select v-model="form.over">
-          <option v-for="role in roles" :key="role" :value="role">{{ roleWords[role] }}</option>
-        </select></label
-      >
-      <label
-        >Laid as
-        <select v-model="form.film">
-          <option v-for="film in filmGrades" :key="film" :value="film">{{ filmWords[film] }}</option>
-        </select></label
-      >
-      <label class="tick"><input v-model="form.cured" type="checkbox" /> the lower one cured</label>
-      <label class="tick"><input v-model="form.scuffed" type="checkbox" /> scuffed</label>
-      <label class="tick"
-        ><input v-model="form.flexing" type="checkbox" /> bends (5 mm foam round 45 mm)</label
-      >
-      <label
-        >Show
-        <select v-model="form.only">
-          <option value="">all verdicts</option>
-          <option v-for="(mark, verdict) in verdictMarks" :key="verdict" :value="verdict">
-            {{ mark }} only
-          </option>
-        </select></label
-      >
-      <input
+      <v-select v-model="form.under" class="choice" label="Below" density="compact" :items="roleItems" />
+      <v-select v-model="form.over" class="choice" label="Above" density="compact" :items="roleItems" />
+      <v-select v-model="form.film" class="choice" label="Laid as" density="compact" :items="filmItems" />
+      <v-checkbox v-model="form.cured" density="compact" label="the lower one cured" />
+      <v-checkbox v-model="form.scuffed" density="compact" label="scuffed" />
+      <v-checkbox v-model="form.flexing" density="compact" label="bends (5 mm foam round 45 mm)" />
+      <v-select v-model="form.only" class="choice" label="Show" density="compact" :items="verdictItems" />
+      <v-text-field
         v-model="form.text"
+        class="choice"
         type="search"
-        placeholder="Find a name or binder"
-        aria-label="Find a name or binder"
+        label="Find a name or binder"
+        density="compact"
+        clearable
+        @click:clear="form.text = ''"
       />
       <span v-if="nothingFound" class="small">Nothing is called that; all are shown.</span>
       <span class="quiet small" aria-live="polite">{{ done ? '' : 'Judging…' }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '../shared/AppDialog.vue';
 import NumberField from '../shared/NumberField.vue';
 import {
   filmGrades,
@@ -141,7 +142,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="720" scrollable>
+  <AppDialog v-model="open" asks max-width="720" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ judging ? 'How did the swatch come out?' : 'Plan a swatch' }}</h2>
@@ -203,7 +204,7 @@ async function save(): Promise<void> {
         :saving="saving"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -9,6 +9,7 @@ import {
   type Piece,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FieldText from '../shared/FieldText.vue';
 import HowToButton from '../shared/HowToButton.vue';
@@ -72,7 +73,7 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="900" scrollable>
+  <AppDialog v-model="open" asks max-width="900" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2>Add a finish to {{ piece.name }}</h2>
@@ -131,7 +132,7 @@ async function add(): Promise<void> {
       </v-card-text>
       <DialogFoot v-model="open" words="Add it" :disabled="!isReady" :saving="saving" @done="add" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -12,6 +12,7 @@ import {
 } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import FinishThumb from '../shared/FinishThumb.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FieldText from '../shared/FieldText.vue';
@@ -141,7 +142,7 @@ async function write(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="1120" scrollable>
+  <AppDialog v-model="open" max-width="1120" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-1">A look for {{ piece.name }}</h2>
@@ -226,7 +227,7 @@ async function write(): Promise<void> {
         >
       </DialogFoot>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -26,11 +26,13 @@ const amountWords = ['', 'Little', 'Some', 'Much'];
         <td />
         <th scope="col">{{ ownSchool ? schoolOf(ownSchool).name : 'This piece' }}</th>
         <th v-if="ownSchool" scope="col">
-          <select v-model="against" aria-label="Compare with">
-            <option v-for="school in schools" :key="school.id" :value="school.id">
-              {{ school.name }}
-            </option>
-          </select>
+          <v-select
+            v-model="against"
+            class="choice"
+            label="Compare with"
+            density="compact"
+            :items="schools.map(({ id, name }) => ({ value: id, title: name }))"
+          />
         </th>
       </tr>
     </thead>

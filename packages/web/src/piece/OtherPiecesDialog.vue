@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { joinStep, replaceKind, stepKindWords, type Piece, type StepKind, sure } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import { useBuild } from '../shared/build';
 
@@ -46,7 +47,7 @@ async function apply(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable>
+  <AppDialog v-model="open" max-width="560" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-3">
@@ -91,7 +92,7 @@ async function apply(): Promise<void> {
         @done="apply"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { writeSteps, type Fault, type Piece } from '@fixatum/core';
 import { ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
 import { faultsOf } from '../shared/api';
@@ -69,7 +70,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="880" scrollable>
+  <AppDialog v-model="open" asks max-width="880" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ base ? `Change ${base.name}` : 'New piece' }}</h2>
@@ -80,5 +81,5 @@ async function save(): Promise<void> {
       <FaultList class="px-6 py-2" :faults="faults" :within="form" />
       <DialogFoot v-model="open" form="piece-form" :words="base ? 'Save' : 'Add it'" :saving="saving" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { idFromName, lookFromPiece, recipeOf, type Look, type Piece } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import PhotoField from '../shared/PhotoField.vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -78,7 +79,7 @@ async function saveLook(download: boolean): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable>
+  <AppDialog v-model="open" asks max-width="560" scrollable>
     <v-card class="pa-6">
       <h2>Save the plan of {{ piece.name }} as a look</h2>
       <p class="small quiet mb-3">
@@ -122,7 +123,7 @@ async function saveLook(download: boolean): Promise<void> {
         <v-btn variant="text" @click="open = false">Not now</v-btn>
       </div>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { workWord, type Fault, type Piece, type Step } from '@fixatum/core';
 import { ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
 import { faultsOf } from '../shared/api';
@@ -51,7 +52,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable>
+  <AppDialog v-model="open" asks max-width="640" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ step ? 'Change the step' : 'New step' }}</h2>
@@ -62,5 +63,5 @@ async function save(): Promise<void> {
       <FaultList class="px-6 py-2" :faults="faults" :within="form" />
       <DialogFoot v-model="open" form="step-form" words="Save" :saving="saving" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '../shared/AppDialog.vue';
 import NumberField from '../shared/NumberField.vue';
 import {
   filmGrades,
@@ -123,7 +124,7 @@ const option = computed(() => (answer.value ? whatIfChart(answer.value) : undefi
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="1080" scrollable>
+  <AppDialog v-model="open" max-width="1080" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-1">What if? {{ piece.name }}</h2>
@@ -222,7 +223,7 @@ const option = computed(() => (answer.value ? whatIfChart(answer.value) : undefi
       </v-card-text>
       <div class="actions"><v-btn variant="text" @click="open = false">Close</v-btn></div>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sayMoment, toEpochMinute, toWallTime, type Binding, type PlannedOperation } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { useBuild } from '../shared/build';
 import MomentField from '../shared/MomentField.vue';
 import { passWords, unitName, withWords } from '../shared/words';
@@ -51,7 +52,7 @@ async function letGo(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="480">
+  <AppDialog v-model="open" max-width="480">
     <v-card v-if="operation && operation.start !== undefined" class="pa-6">
       <h2 class="mb-1">{{ unitName(store.build, operation.pieceId, operation.unit) }}</h2>
       <p>{{ passWords(operation) }} · {{ withWords(operation) }}</p>
@@ -72,7 +73,7 @@ async function letGo(): Promise<void> {
         </div>
       </form>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

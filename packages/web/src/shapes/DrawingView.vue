@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
+import { useHeld } from '../shared/unsaved';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import DrawBoard from './DrawBoard.vue';
@@ -67,16 +68,17 @@ async function save(): Promise<void> {
 }
 async function takeAway(): Promise<void> {
   if (!kept.value) return;
-  if (
-    await store.savePiece(
-      withoutDrawing(kept.value),
-      kept.value,
-      `Drawing taken away: ${kept.value.name}`,
-      store.pieceEtags[kept.value.id],
-    )
-  )
-    await router.push({ name: 'piece', params: { build: store.theId, piece: kept.value.id } });
+  saving.value = true;
+  try {
+    const { id, name } = kept.value;
+    const bare = withoutDrawing(kept.value);
+    if (await store.savePiece(bare, kept.value, `Drawing taken away: ${name}`, store.pieceEtags[id]))
+      await router.push({ name: 'piece', params: { build: store.theId, piece: id } });
+  } finally {
+    saving.value = false;
+  }
 }
+useHeld(computed(() => history.canUndo.value && !saving.value));
 const say = (mm: number) => sayMeasure(Math.round(mm), 'lengthMm', appearance.units);
 const shareOf = (id: string) => figures.value?.zones.find((one) => one.zone === id);
 </script>

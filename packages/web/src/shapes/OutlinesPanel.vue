@@ -190,6 +190,10 @@ async function takeAll(): Promise<void> {
   }
   await take(ready.value, props.fileName);
 }
+const useItems = [
+  { value: undefined, title: 'as they lie' },
+  ...kindUses.map((value) => ({ value, title: useWords[value] })),
+];
 </script>
 
 <template>
@@ -258,10 +262,13 @@ async function takeAll(): Promise<void> {
           <li v-for="kind in sheet.kinds" :key="kind.id">
             <span class="swatch" :style="{ background: kind.colour ?? 'transparent' }" />
             <span>{{ kind.colour && kind.name === kind.colour ? colourWords(kind.colour) : kind.name }}</span>
-            <select v-model="uses[kind.id]" :aria-label="`Lines ${kind.name} are`">
-              <option :value="undefined">as they lie</option>
-              <option v-for="use in kindUses" :key="use" :value="use">{{ useWords[use] }}</option>
-            </select>
+            <v-select
+              v-model="uses[kind.id]"
+              class="choice"
+              density="compact"
+              :aria-label="`Lines ${kind.name} are`"
+              :items="useItems"
+            />
           </li>
         </ul>
         <p class="small quiet">

@@ -26,6 +26,7 @@ import { freshShapeId, useBoardHistory, type BoardShape } from './board';
 import DrawBoard from './DrawBoard.vue';
 import TakeInFields from './TakeInFields.vue';
 import { takenAs, zoneNamesOf } from './takeInForm';
+import { useHeld } from '../shared/unsaved';
 import { useTakeIn } from './useTakeIn';
 
 /** A photo with something of known length in it: what is drawn round on it becomes a piece. The photo stays on this machine. */
@@ -44,6 +45,7 @@ const MAT = 'mat';
 const shapes = ref<BoardShape[]>([{ id: RULER, tone: 'measure', points: [], closed: false }]);
 const active = ref<string | undefined>(RULER);
 const history = useBoardHistory(shapes);
+useHeld(computed(() => history.canUndo.value && !saving.value));
 const by = ref<'ruler' | 'mat'>('ruler');
 const rulerMm = ref<number | undefined>(300);
 const matWidthMm = ref<number | undefined>(300);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mergePieces, type Piece } from '@fixatum/core';
 import { computed } from 'vue';
+import AppDialog from './AppDialog.vue';
 import { useBuild } from './build';
 
 /** Told when the piece being saved was changed somewhere else: put both together, take over, or let it be. */
@@ -32,7 +33,7 @@ const settle = (piece: Piece | undefined) => store.settleConflict(piece);
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" persistent>
+  <AppDialog v-model="open" max-width="560" persistent>
     <v-card v-if="store.conflict && merged" class="pa-6">
       <h2 class="mb-3">{{ store.conflict.theirs.name }} was changed somewhere else</h2>
       <p class="mb-3">
@@ -48,7 +49,7 @@ const settle = (piece: Piece | undefined) => store.settleConflict(piece);
         <v-btn @click="settle(undefined)">Keep theirs</v-btn>
       </div>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { cardFor, methodOf, safetyLine, type Material, type Step } from '@fixatum/core';
 import { computed } from 'vue';
+import AppDialog from './AppDialog.vue';
 import HowToCard from './HowToCard.vue';
 
 /** How a step is done, with what to wear and mind. */
@@ -11,7 +12,7 @@ const safety = computed(() => safetyLine(props.step, methodOf(props.step, props.
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable>
+  <AppDialog v-model="open" max-width="640" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <HowToCard v-if="card" :card="card" :safety="safety" />
@@ -21,5 +22,5 @@ const safety = computed(() => safetyLine(props.step, methodOf(props.step, props.
         <v-btn @click="open = false">Close</v-btn>
       </div>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from './AppDialog.vue';
 import { useAppearance } from './appearance';
 
 /** The keys there are; opened with `?`. */
@@ -17,6 +18,7 @@ const keys: [string, string][] = [
   ['s', 'Start what is next (on the Bench)'],
   ['d', 'Done: log what is under way (on the Bench)'],
   ['u or Ctrl+Z', 'Take the last change back'],
+  ['r or Ctrl+Shift+Z', 'Do again what was taken back'],
   ['arrows, Enter', 'On the plan: from pass to pass, and what one is'],
   ['Shift + arrows', 'On the plan: move a pass and pin it'],
   ['arrows, Enter', 'On a drawing: move, and set a point'],
@@ -26,7 +28,7 @@ const keys: [string, string][] = [
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="860">
+  <AppDialog v-model="open" max-width="860">
     <v-card class="pa-6">
       <h2 class="mb-4">Keys</h2>
       <dl>
@@ -40,7 +42,7 @@ const keys: [string, string][] = [
       <v-checkbox v-model="appearance.keys" class="mt-3" label="Single keys do this" />
       <v-btn class="mt-4" @click="open = false">Close</v-btn>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

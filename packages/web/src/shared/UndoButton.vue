@@ -1,16 +1,20 @@
 <script setup lang="ts">
-import { mdiArrowULeftTop } from '@mdi/js';
+import { mdiArrowULeftTop, mdiArrowURightTop } from '@mdi/js';
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { api } from './api';
 import { useBuild } from './build';
 import { useOutbox } from './outbox';
 
-/** Takes the last change back: says which that is, and is off where there is none. */
+/**
+ * Takes the last change back: says which that is, and is off where there is none. Beside it, once something was taken back, what does that again.
+ */
 const store = useBuild();
 const outbox = useOutbox();
 /** What it was called; null where nothing can be taken back, undefined while that is not known. */
 const label = ref<string | null>();
+/** What would be done again; null where nothing was taken back. */
+const again = ref<string | null>(null);
 const ASK_AFTER_MS = 300;
 watchDebounced(
   () => [store.id, store.build] as const,
@@ -18,10 +22,13 @@ watchDebounced(
     if (!id || !build) return;
     try {
       const answer = await api.undoLabel(id);
-      if (id === store.id) label.value = answer.label;
+      if (id !== store.id) return;
+      label.value = answer.label;
+      again.value = answer.again;
     } catch {
       // Whether there is something is said when it is tried.
       label.value = undefined;
+      again.value = null;
     }
   },
   { debounce: ASK_AFTER_MS, immediate: true },
@@ -47,5 +54,15 @@ const words = computed(() =>
     aria-label="Undo the last change"
     :aria-description="words"
     @click="store.undo()"
+  />
+  <v-btn
+    v-if="again !== null && outbox.count === 0"
+    :icon="mdiArrowURightTop"
+    variant="text"
+    density="comfortable"
+    :title="`Do again: ${again} (r)`"
+    aria-label="Do the last change again"
+    :aria-description="`Do again: ${again}`"
+    @click="store.redo()"
   />
 </template>

@@ -376,7 +376,11 @@ export const api = {
   photoUrl: (name: string) => `/api/photos/${encodeURIComponent(name)}`,
   undo: (id: string, etag?: string) =>
     onBuild<SaidOfBuild & { undone: string }>('POST', id, '/undo', {}, match(etag)),
-  undoLabel: (id: string) => call<{ label: string | null }>('GET', `/builds/${id}/undo`),
+  redo: (id: string, etag?: string) =>
+    onBuild<SaidOfBuild & { undone: string }>('POST', id, '/redo', {}, match(etag)),
+  /** What would be taken back next, and what would be done again. */
+  undoLabel: (id: string) =>
+    call<{ label: string | null; again: string | null }>('GET', `/builds/${id}/undo`),
   eventsUrl: (id: string) => `/api/builds/${id}/events`,
   fileUrl: (id: string) => `/api/builds/${id}/file`,
 };

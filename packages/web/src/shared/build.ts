@@ -282,6 +282,23 @@ export const useBuild = defineStore('build', () => {
     }
   }
 
+  /** Does again what was taken back last. */
+  async function redo(): Promise<void> {
+    busy.value = true;
+    try {
+      await acting;
+      await outbox.flush();
+      const answer = await api.redo(theId.value, etag.value);
+      rememberPlan();
+      take(answer);
+      notice.say(`Done again: ${answer.undone}`, { label: 'Undo', run: () => void undo() });
+    } catch (error) {
+      notice.complain(error);
+    } finally {
+      busy.value = false;
+    }
+  }
+
   const live = liveUpdates(
     id,
     etag,
@@ -347,6 +364,7 @@ export const useBuild = defineStore('build', () => {
     pin,
     unpin,
     undo,
+    redo,
     ...bench,
     ...pieces,
     readings: air.readings,

@@ -44,6 +44,8 @@ export function readDate(text: string, today: string, writing: Writing = usual):
   );
 }
 
+const isoDate = 'yyyy-MM-dd';
+
 /** Dates of a day, a month and maybe a year. */
 function readNumbers(text: string, today: string, { monthFirst, language }: Writing): string | undefined {
   const plain = text.replace(/(\d)(st|nd|rd|th)\b/i, '$1').replace(/,/g, '');
@@ -68,14 +70,14 @@ function readNumbers(text: string, today: string, { monthFirst, language }: Writ
     `${slashes.replace('/', '-')}-yyyy`,
     ...named.map((format) => `${format} yyyy`),
   ]);
-  if (whole) return whole.toISODate() ?? undefined;
+  if (whole) return whole.toFormat(isoDate);
   const soonest = DateTime.fromISO(today).minus({ months: 2 });
   for (const year of [0, 1, 2, 3, 4].map((more) => soonest.year + more)) {
     const date = read(
       `${plain} ${year}`,
       [...named, slashes, 'd.M.', 'd.M', slashes.replace('/', '-')].map((format) => `${format} yyyy`),
     );
-    if (date && date >= soonest) return date.toISODate() ?? undefined;
+    if (date && date >= soonest) return date.toFormat(isoDate);
   }
   return undefined;
 }
@@ -88,7 +90,7 @@ function readWords(text: string, today: string, { monthFirst }: Writing): string
   // A time of day alone is no date.
   const { start } = found;
   const isDay = ['day', 'weekday'].some((part) => start.isCertain(part as 'day' | 'weekday'));
-  return isDay ? (DateTime.fromJSDate(start.date()).toISODate() ?? undefined) : undefined;
+  return isDay ? DateTime.fromJSDate(start.date()).toFormat(isoDate) : undefined;
 }
 
 /** A date as it is shown in a field, with its year where that is not plain; what is no date as it is. */

@@ -3,6 +3,7 @@ import { comesInColours, partsOf, sayMl, type Fault, type Mix } from '@fixatum/c
 import { mdiPlus } from '@mdi/js';
 import { nanoid } from 'nanoid';
 import { computed, reactive, ref } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import ColourField from '../shared/ColourField.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
@@ -91,7 +92,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable>
+  <AppDialog v-model="open" asks max-width="680" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ mix.made || props.mix.id ? mix.name || 'A mix' : 'New mix' }}</h2>
@@ -136,7 +137,7 @@ async function save(): Promise<void> {
       </v-card-text>
       <DialogFoot v-model="open" form="mix" :words="form.ml ? 'Made it' : 'Write it down'" :saving="saving" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { comesInColours, sayMl, tinDatesFault, usualContainersMl, type Fault, type Tin } from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import ColourField from '../shared/ColourField.vue';
 import DateField from '../shared/DateField.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -99,7 +100,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" scrollable>
+  <AppDialog v-model="open" asks max-width="620" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-4">{{ at === undefined ? 'Add a tin' : 'Change the tin' }}</h2>
@@ -168,7 +169,7 @@ async function save(): Promise<void> {
         :words="at === undefined ? 'Put it on the shelf' : 'Save'"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

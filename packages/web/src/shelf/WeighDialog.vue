@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sayMl, usualDensityGPerMl, type Fault, type TinLevel } from '@fixatum/core';
 import { computed, reactive, ref } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
 import NumberField from '../shared/NumberField.vue';
@@ -49,7 +50,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
+  <AppDialog v-model="open" asks max-width="520">
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-1">What is left of {{ material?.name ?? level.tin.material }}</h2>
@@ -80,5 +81,5 @@ async function save(): Promise<void> {
       </v-card-text>
       <DialogFoot v-model="open" form="weigh" words="That is what is left" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

@@ -2,6 +2,7 @@
 import { BUILD_FORMAT, inWorkshop, pathText, toEpochMinute, type Build, messageOf } from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref, watch } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { api, ApiProblem, type WorkshopSummary } from '../shared/api';
 import { useClock } from '../shared/clock';
 import DateField from '../shared/DateField.vue';
@@ -126,7 +127,7 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
+  <AppDialog v-model="open" asks max-width="520">
     <v-card class="pa-6">
       <h2 class="mb-4">New build</h2>
       <form @submit.prevent="make">
@@ -150,7 +151,7 @@ async function make(): Promise<void> {
         </div>
       </form>
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import { sayMoment, sayWait } from '@fixatum/core';
 import { mdiContentSaveOutline, mdiFileUploadOutline, mdiHistory } from '@mdi/js';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import AppDialog from '../shared/AppDialog.vue';
 import { api, type BackupsAnswer } from '../shared/api';
 import ArchiveDialog from '../workshops/ArchiveDialog.vue';
 import { useBuild } from '../shared/build';
@@ -126,7 +127,7 @@ const reasonWords: Record<Backup['reason'], string> = {
     <p v-else class="small quiet">There is none yet.</p>
 
     <ArchiveDialog v-if="file" v-model="isLooking" :file="file" @added="goTo" />
-    <v-dialog v-model="isChosen" max-width="560">
+    <AppDialog v-model="isChosen" max-width="560">
       <v-card v-if="chosen">
         <div class="pa-6 pb-2">
           <h2>{{ when(chosen.madeAt) }}</h2>
@@ -138,7 +139,7 @@ const reasonWords: Record<Backup['reason'], string> = {
         </div>
         <DialogFoot v-model="isChosen" words="Put it back" :saving="busy" @done="putBack(chosen)" />
       </v-card>
-    </v-dialog>
+    </AppDialog>
   </WorkshopPanel>
 </template>
 

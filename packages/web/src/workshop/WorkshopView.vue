@@ -14,6 +14,7 @@ import { freshId } from './freshId';
 import TimeField from '../shared/TimeField.vue';
 import { plain } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
+import { useHeld } from '../shared/unsaved';
 import FaultList from '../shared/FaultList.vue';
 
 /** Who works when, where, in what air, and for which dates. */
@@ -44,6 +45,7 @@ function draftOf(build: Build): Draft {
 }
 const clean = ref('');
 const changed = computed(() => draft.value !== undefined && JSON.stringify(draft.value) !== clean.value);
+useHeld(changed);
 function reset(): void {
   if (!store.build) return;
   draft.value = draftOf(store.build);

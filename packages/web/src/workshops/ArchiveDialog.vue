@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Build } from '@fixatum/core';
 import { computed, ref, shallowRef } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { api, faultsOf, type ArchiveAnswer } from '../shared/api';
 import BuildsInside from '../shared/BuildsInside.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -73,7 +74,7 @@ const words = computed(() =>
 </script>
 
 <template>
-  <v-dialog v-model="isOpen" max-width="680" scrollable>
+  <AppDialog v-model="isOpen" max-width="680" scrollable>
     <v-card>
       <div class="pa-6 pb-2">
         <h2>{{ file.name }}</h2>
@@ -106,5 +107,5 @@ const words = computed(() =>
         @done="take"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

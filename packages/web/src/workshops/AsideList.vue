@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sayDate } from '@fixatum/core';
 import { onMounted, ref } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { api, type AsideBuild } from '../shared/api';
 import DialogFoot from '../shared/DialogFoot.vue';
 import { useNotice } from '../shared/notice';
@@ -75,7 +76,7 @@ const kinds = ({ pieces }: AsideBuild) => `${pieces} ${pieces === 1 ? 'kind of p
       </li>
     </ul>
   </details>
-  <v-dialog v-model="isAsking" max-width="480">
+  <AppDialog v-model="isAsking" max-width="480">
     <v-card v-if="asking" class="pt-6">
       <v-card-text>
         <h2 class="mb-3">Delete {{ asking.name }} for good?</h2>
@@ -86,7 +87,7 @@ const kinds = ({ pieces }: AsideBuild) => `${pieces} ${pieces === 1 ? 'kind of p
       </v-card-text>
       <DialogFoot v-model="isAsking" words="Delete it for good" :saving="deleting" @done="deleteIt" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Build } from '@fixatum/core';
 import { ref, toRef } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { api, faultsOf } from '../shared/api';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
@@ -41,7 +42,7 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable>
+  <AppDialog v-model="open" max-width="680" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-3">Where is “{{ build.name }}” made?</h2>
@@ -56,5 +57,5 @@ async function make(): Promise<void> {
         @done="make"
       />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

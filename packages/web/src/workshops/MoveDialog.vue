@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import AppDialog from '../shared/AppDialog.vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
@@ -41,7 +42,7 @@ async function move(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable>
+  <AppDialog v-model="open" max-width="680" scrollable>
     <v-card>
       <v-card-text class="pa-6">
         <h2 class="mb-3">Move “{{ build.name }}” to another workshop</h2>
@@ -64,5 +65,5 @@ async function move(): Promise<void> {
       </v-card-text>
       <DialogFoot v-model="open" words="Move it" :saving="saving" :disabled="!joined" @done="move" />
     </v-card>
-  </v-dialog>
+  </AppDialog>
 </template>

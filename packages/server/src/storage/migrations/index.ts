@@ -8,6 +8,7 @@ import { devices } from './m006Devices';
 import { changeAuthors } from './m007ChangeAuthors';
 import { workshops } from './m008Workshops';
 import { records } from './m009Records';
+import { undoneChanges } from './m010Undone';
 
 /** One change to the tables. Everything it does is done in the transaction that also marks it as done. */
 export interface Migration {
@@ -26,4 +27,5 @@ export const migrations: readonly Migration[] = [
   changeAuthors,
   workshops,
   records,
+  undoneChanges,
 ];
