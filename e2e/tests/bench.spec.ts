@@ -170,7 +170,8 @@ test('a stop is said above Start and asked about once before it is begun', async
   // Somebody who knows better is asked once and not again.
   await page.getByTestId('start').click();
   await page.getByTestId('start-all-the-same').click();
-  await page.getByRole('button', { name: 'Not after all' }).click();
+  await page.getByRole('button', { name: 'Not after all…' }).click();
+  await page.getByTestId('not-after-all').click();
   await page.getByTestId('start').click();
   await expect(page.getByTestId('done')).toBeVisible();
 });

@@ -59,7 +59,7 @@ test('the pair board is narrowed to a verdict and to a word', async ({ page }) =
   await expect(rows).toHaveCount(10);
   await choose(page, 'Show', '■ stop only');
   await expect(rows).toHaveCount(2);
-  await page.getByLabel('Find a name or binder').fill('latex');
+  await page.getByRole('searchbox', { name: 'Find a name or binder' }).fill('latex');
   await expect(rows).toHaveCount(1);
   await expect(rows).toContainText('Natural latex');
 });

@@ -23,6 +23,7 @@ test('the late piece is proven late, and a rescue that was planned for real save
   await open(page);
   const panel = page.getByRole('region', { name: 'Catching up' });
   await expect(panel).toContainText('Telescope baton');
+  await page.getByRole('button', { name: 'More on catching up' }).click();
   await expect(panel).toContainText('No order of work can save it');
   await page.getByRole('button', { name: 'Print and export' }).click();
   await page.getByText('Keep this plan to compare with').click();
@@ -121,7 +122,7 @@ async function openOwn(
     data: JSON.stringify(build),
   });
   const own = ((await made.json()) as { id: string }).id;
-  await page.goto(`${server.url}/b/${own}/plan`);
+  await page.goto(`${server.url}/b/${own}/plan?zoom=all`);
   return { id: own, piece: async () => (await stored(own)).pieces[0]! };
 }
 
@@ -162,7 +163,7 @@ test('coats that are to dry through one by one wait for it, until that is taken 
   await expect(page.getByTestId('step-seal')).toContainText('each coat once what is below is dry through');
   expect((await own.piece()).steps[0]).toMatchObject({ waitFor: 'through' });
   await server.restart();
-  await page.goto(`${server.url}/b/${own.id}/plan`);
+  await page.goto(`${server.url}/b/${own.id}/plan?zoom=all`);
   expect(await at()).not.toMatch(/^Sat 20 Feb/);
   await page.keyboard.press('Control+z');
   await expect.poll(at).toBe(before);

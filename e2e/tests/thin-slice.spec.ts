@@ -184,8 +184,21 @@ test('an empty shelf of builds offers three ways to begin', async ({ page }) => 
     await page.getByRole('button', { name: 'Make it' }).click();
     await expect(page.getByRole('heading', { name: 'No pieces yet' })).toBeVisible();
     await page.goto(empty.url);
+    // The demo opens on its pieces, with a tour of five stops that can be left.
     await page.getByRole('button', { name: 'Look at the demo' }).click();
+    const tour = page.getByRole('complementary', { name: 'A short tour' });
+    await expect(tour).toContainText('1 of 5');
+    await expect(page.getByTestId('piece-baton')).toBeVisible();
+    await tour.getByRole('button', { name: 'Next' }).click();
+    await expect(page).toHaveURL(/\/pieces\/baton$/);
+    await tour.getByRole('button', { name: 'Next' }).click();
+    await tour.getByRole('button', { name: 'Next' }).click();
     await expect(page.getByTestId('next-pass')).toBeVisible();
+    await expect(tour).toContainText('4 of 5');
+    await tour.getByRole('button', { name: 'Skip the tour' }).click();
+    await page.reload();
+    await expect(page.getByTestId('next-pass')).toBeVisible();
+    await expect(tour).toHaveCount(0);
   } finally {
     await empty.stop();
   }

@@ -10,6 +10,7 @@ import { useMe } from './shared/me';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
 import { askBeforeClosing, useUnsaved } from './shared/unsaved';
+import { useTour } from './shared/tour';
 import { commandOf, isTyping } from './shared/typing';
 import { keepFocus } from './shared/keepFocus';
 import { later } from './shared/later';
@@ -19,6 +20,7 @@ const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
 const NoAnswer = later(() => import('./shared/NoAnswer.vue'));
 const KeysHelp = later(() => import('./shared/KeysHelp.vue'));
 
+const TourCard = later(() => import('./shared/TourCard.vue'));
 const LeaveAsk = later(() => import('./shared/LeaveAsk.vue'));
 const ConflictDialog = later(() => import('./shared/ConflictDialog.vue'));
 
@@ -34,6 +36,7 @@ keepFocus();
 const unsaved = useUnsaved();
 askBeforeClosing();
 router.beforeEach((to, from) => to.path === from.path || unsaved.mayLeave());
+const tour = useTour();
 const help = ref(false);
 const ready = ref(false);
 
@@ -155,6 +158,7 @@ onKeyStroke((event) => {
     <p class="unseen" aria-live="polite" data-testid="moved">
       {{ store.changed.length > 0 ? `Ready dates moved: ${store.changed.join('; ')}` : '' }}
     </p>
+    <TourCard v-if="tour.stop && !outside" />
     <LeaveAsk v-if="unsaved.isAsking" />
     <ConflictDialog v-if="store.conflict" />
     <v-snackbar

@@ -33,7 +33,7 @@ export function tooMuch(build: Build): Fault[] {
           {
             code: 'too-much',
             path: ['pieces'],
-            message: `that makes ${passes} passes, and at most ${MOST_PASSES} can be planned; take fewer pieces, units or steps`,
+            message: `that makes ${passes} coats and tasks, and at most ${MOST_PASSES} can be planned; take fewer pieces, units or steps`,
           },
         ]
       : []),

@@ -89,9 +89,7 @@ const strata = computed(() => {
           :now="store.now"
           :height="strata.length > 0 ? 260 : 52"
         />
-        <router-link
-          class="small link"
-          :to="{ name: 'piece', params: { build: store.theId, piece: piece.id } }"
+        <router-link class="link" :to="{ name: 'piece', params: { build: store.theId, piece: piece.id } }"
           >The whole piece</router-link
         >
       </div>
@@ -148,6 +146,18 @@ const strata = computed(() => {
   gap: 28px 36px;
 }
 
+/* For a glove: everything that is pressed is 44 px, but links within a sentence. */
+.bench :deep(.v-btn) {
+  min-width: 44px;
+  min-height: 44px;
+}
+
+.bench :deep(:not(p) > a:not(.v-btn)) {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+}
+
 .above {
   grid-area: above;
 }
@@ -192,9 +202,7 @@ const strata = computed(() => {
 }
 
 .link {
-  display: inline-block;
-  margin-top: 10px;
-  color: inherit;
+  margin-top: 4px;
 }
 
 @media (max-width: 1100px) {

@@ -56,6 +56,11 @@ const paused = computed(() => props.isUnderway && store.isPaused(props.passes));
 const handsOn = computed(() => minutesOf(chosen.value));
 
 const different = ref(false);
+const leaving = ref(false);
+function notAfterAll(): void {
+  leaving.value = false;
+  void store.stop([...props.passes]);
+}
 /** A stop to look the work over has a list of its own in place of Start and Done. */
 const isLook = computed(() => first.value?.looksOver !== undefined);
 const again = computed(() => !isLook.value && chosen.value.some((operation) => operation.failures > 0));
@@ -143,37 +148,42 @@ onKeyStroke((event) => {
       >
         {{ earlyFor !== undefined ? 'Start early' : 'Start' }}
       </v-btn>
-      <template v-else>
-        <v-btn
-          size="x-large"
-          variant="flat"
-          color="primary"
-          :prepend-icon="mdiCheckBold"
-          :disabled="chosen.length === 0 || store.busy"
-          data-testid="done"
-          @click="done"
-          >Done, log it</v-btn
-        >
-        <v-btn size="x-large" variant="outlined" @click="store.pause([...passes])">{{
-          paused ? 'Go on' : 'Pause'
-        }}</v-btn>
-        <v-btn size="x-large" variant="text" :disabled="store.busy" @click="store.stop([...passes])"
-          >Not after all</v-btn
-        >
-      </template>
       <v-btn
-        v-if="isUnderway"
-        size="large"
-        variant="outlined"
-        :disabled="chosen.length === 0"
-        @click="different = true"
-        >Not as planned…</v-btn
+        v-else
+        size="x-large"
+        variant="flat"
+        color="primary"
+        :prepend-icon="mdiCheckBold"
+        :disabled="chosen.length === 0 || store.busy"
+        data-testid="done"
+        @click="done"
+        >Done, log it</v-btn
       >
       <p class="figures quiet">
         <template v-if="isUnderway">{{ sayWait(elapsed) }} of about {{ sayWait(handsOn) }}</template>
         <template v-else>about {{ sayWait(handsOn) }} of hands-on work</template>
       </p>
     </div>
+    <div v-if="isUnderway && !isLook" class="beside">
+      <v-btn size="large" @click="store.pause([...passes])">{{ paused ? 'Go on' : 'Pause' }}</v-btn>
+      <v-btn size="large" :disabled="chosen.length === 0" @click="different = true">Not as planned…</v-btn>
+      <v-btn class="apart" size="large" variant="text" :disabled="store.busy" @click="leaving = true"
+        >Not after all…</v-btn
+      >
+    </div>
+    <AppDialog v-model="leaving" max-width="480">
+      <v-card class="pa-6">
+        <h2 class="mb-2">Not after all?</h2>
+        <p>
+          {{ passWords(first) }} is as if it had never been begun: the {{ sayWait(elapsed) }} worked so far
+          are not kept. Where paint is on already, log it as done or as failed instead.
+        </p>
+        <div class="d-flex flex-wrap ga-3 mt-5">
+          <v-btn size="large" variant="flat" color="primary" @click="leaving = false">Keep at it</v-btn>
+          <v-btn size="large" data-testid="not-after-all" @click="notAfterAll">Not after all</v-btn>
+        </div>
+      </v-card>
+    </AppDialog>
     <AppDialog v-model="asking" max-width="560">
       <v-card class="pa-6" data-testid="ask-before-stop">
         <h2 class="mb-3">The rules say stop</h2>
@@ -259,8 +269,20 @@ onKeyStroke((event) => {
 
 .act .v-btn {
   min-height: 64px;
-  min-width: 190px;
+  min-width: min(320px, 100%);
   font-size: 1.2rem;
+}
+
+.beside {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-top: 18px;
+}
+
+/* What takes something back stands away from what is pressed all the time. */
+.apart {
+  margin-left: auto;
 }
 
 h1 {

@@ -10,14 +10,13 @@ import {
 import { roleWords } from '../shared/words';
 
 const wait = (minutes: number | undefined) => (minutes === undefined ? '–' : sayWait(minutes));
-/** When a material takes its next coat. */
-export const recoatWords = (material: Material) =>
+/** When a material takes its next coat: "after 45 min", "15 min to 1 h, or after 2 days". */
+export const recoatWords = (material: Pick<Material, 'recoat'>) =>
   parseRecoat(material.recoat)
-    .map((window) =>
-      window.to === Infinity
-        ? `from ${sayWait(window.from)}`
-        : `${sayWait(window.from)} to ${sayWait(window.to)}`,
-    )
+    .map(({ from, to }) => {
+      if (to === Infinity) return from === 0 ? 'at once' : `after ${sayWait(from)}`;
+      return from === 0 ? `within ${sayWait(to)}` : `${sayWait(from)} to ${sayWait(to)}`;
+    })
     .join(', or ') || 'never';
 /** How strong a solvent is against what it lands on, by its number. */
 const solventWords = ['none', 'mild', 'medium', 'strong'];

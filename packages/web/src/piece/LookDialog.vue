@@ -222,8 +222,8 @@ async function write(): Promise<void> {
         @done="write"
       >
         <span v-if="written && lost > 0" class="small"
-          >{{ lost }} logged {{ lost === 1 ? 'pass belongs' : 'passes belong' }} to steps that go; Undo brings
-          them back.</span
+          >{{ lost }} logged {{ lost === 1 ? 'coat or task belongs' : 'coats and tasks belong' }} to steps
+          that go; Undo brings them back.</span
         >
       </DialogFoot>
     </v-card>

@@ -39,7 +39,7 @@ const at = (minute: number | undefined) => reachedWords(props.state, minute, zon
       <dd>{{ sayMoment(packedAt, zone) }}</dd>
     </div>
     <div>
-      <dt>Passes</dt>
+      <dt>Coats and tasks</dt>
       <dd>{{ state.doneCount }} of {{ state.totalCount }} done</dd>
     </div>
   </dl>

@@ -90,7 +90,7 @@ const rows = computed(() => {
   return (store.view?.pieces ?? []).map((state) => ({
     state,
     piece: sure(store.pieceOf(state.pieceId), 'a piece of the plan'),
-    work: (work.get(state.pieceId) ?? []).sort((a, b) => (a.start ?? 0) - (b.start ?? 0)),
+    work: work.get(state.pieceId) ?? [],
   }));
 });
 /** The row of a piece is so high, as in the styles. */

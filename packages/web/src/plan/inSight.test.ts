@@ -26,6 +26,23 @@ describe('what of a row is drawn', () => {
       [40, 41],
     ]);
   });
+  it('stays in the order it came in', () => {
+    const row: [number, number][] = [
+      [40, 41],
+      [12, 13],
+      [0, 1],
+      [4, 5],
+      [31, 32],
+      [2, 3],
+    ];
+    expect(inSight(row, spanOf, { from: 10, until: 20 })).toEqual([
+      [40, 41],
+      [12, 13],
+      [0, 1],
+      [4, 5],
+      [31, 32],
+    ]);
+  });
   it('is nothing of nothing', () => {
     expect(inSight([], spanOf, { from: 0, until: 1 })).toEqual([]);
   });

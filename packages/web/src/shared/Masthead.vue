@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { epochMinute, sayMoment, sayWait } from '@fixatum/core';
+import { sayMoment, sayWait } from '@fixatum/core';
 import { mdiChevronDown, mdiKeyboardOutline } from '@mdi/js';
 import { useCssVar, useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef, watchEffect } from 'vue';
@@ -7,6 +7,7 @@ import { useRoute } from 'vue-router';
 import { useBuild } from './build';
 import { later } from './later';
 import { useMe } from './me';
+import { nextDateOf } from './nextDate';
 import UndoButton from './UndoButton.vue';
 
 const MastheadMenu = later(() => import('./MastheadMenu.vue'));
@@ -54,17 +55,7 @@ const here = computed(() => (me.isHelper ? undefined : homes[String(route.name)]
 /** The next date that has not passed. */
 const next = computed(() => {
   const { build, now } = store;
-  if (!build) return undefined;
-  const dates = build.events
-    .flatMap((event) => [
-      ...(event.packAt === undefined
-        ? []
-        : [{ word: `pack for ${event.name}`, at: epochMinute(event.packAt, build.timeZone) }]),
-      { word: event.name, at: epochMinute(event.wearAt, build.timeZone) },
-    ])
-    .filter((date) => date.at > now)
-    .sort((a, b) => a.at - b.at);
-  const first = dates[0];
+  const first = build && nextDateOf(build, now);
   return first && { ...first, when: sayMoment(first.at, build.timeZone), wait: sayWait(first.at - now) };
 });
 </script>
@@ -106,7 +97,6 @@ const next = computed(() => {
           class="keys"
           :icon="mdiKeyboardOutline"
           variant="text"
-          density="comfortable"
           title="Keys (?)"
           aria-label="Show keys"
           @click="$emit('keys')"

@@ -48,7 +48,6 @@ const words = computed(() =>
   <v-btn
     :icon="mdiArrowULeftTop"
     variant="text"
-    density="comfortable"
     :disabled="isOff"
     :title="words"
     aria-label="Undo the last change"
@@ -59,7 +58,6 @@ const words = computed(() =>
     v-if="again !== null && outbox.count === 0"
     :icon="mdiArrowURightTop"
     variant="text"
-    density="comfortable"
     :title="`Do again: ${again} (r)`"
     aria-label="Do the last change again"
     :aria-description="`Do again: ${again}`"

@@ -8,14 +8,15 @@ const build = {
 };
 
 it.each([
-  [['start'], 'nothing before'],
+  [['start'], 'Nothing before'],
   [['events', 0, 'wearAt'], 'Lantern Quay Fair, worn on'],
-  [['people', 0, 'availability', 1, 'from'], 'Wren, hours, line 2, from'],
+  [['people', 0, 'availability', 1, 'from'], 'Wren, hours 2, from'],
   // A place that has lost its name is told by its number.
-  [['places', 0, 'slots'], 'places, line 1, rack places'],
-  [['places', 0, 'climate', 'humidityPct'], 'places, line 1, climate, humidity'],
+  [['places', 0, 'slots'], 'Place 1, rack places'],
+  [['places', 0, 'climate', 'humidityPct'], 'Place 1, climate, humidity'],
+  [['pieces', 0, 'quantity'], 'Piece 1, quantity'],
   // What is not there any more can still be told.
-  [['people', 7, 'name'], 'people, line 8, name'],
+  [['people', 7, 'name'], 'Person 8, name'],
 ])('says %j as “%s”', (path, place) => {
   expect(faultPlace(path, build)).toBe(place);
 });

@@ -18,10 +18,27 @@ const words: Record<string, string> = {
   slots: 'rack places',
   start: 'nothing before',
   swingC: 'swing',
+  quantity: 'quantity',
+  substrate: 'what it is made of',
+  timeZone: 'time zone',
   temperatureC: 'temperature',
   thicknessMm: 'thickness',
   to: 'to',
   wearAt: 'worn on',
+};
+
+/** What one line of a list is called. */
+const lines: Record<string, string> = {
+  events: 'date',
+  hours: 'hours',
+  log: 'log line',
+  materials: 'material',
+  people: 'person',
+  pieces: 'piece',
+  places: 'place',
+  steps: 'step',
+  stock: 'tin',
+  zones: 'zone',
 };
 
 /**
@@ -38,8 +55,11 @@ export function faultPlace(path: readonly (string | number)[], within: unknown):
       const name = isRecord(here) ? here.name : undefined;
       // What a list holds is said by the names in it.
       if (typeof name === 'string' && name !== '') parts.splice(-1, 1, name);
-      else parts.push(`line ${key + 1}`);
+      // Without a name, a line of a list is what the list is of, and its number.
+      else
+        parts.splice(-1, 1, `${lines[parts.at(-1) ?? ''] ?? `${parts.at(-1) ?? ''} line`} ${key + 1}`.trim());
     } else parts.push(words[key] ?? key);
   }
-  return parts.join(', ');
+  const said = parts.join(', ');
+  return said.slice(0, 1).toUpperCase() + said.slice(1);
 }

@@ -154,7 +154,7 @@ const print = () => window.print();
             >
             <template v-else-if="isLate(line)">{{ severityMarks.risk }}: wanted at once</template>
             <template v-else-if="line.buyBy !== undefined">by {{ when(line.buyBy) }}</template>
-            <template v-else>no pass has its place in the plan yet</template>
+            <template v-else>no coat has its place in the plan yet</template>
           </p>
           <p class="small quiet">
             takes about {{ sayMl(line.needMl) }}, up to {{ sayMl(line.enoughMl) }} ·

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { BUILD_FORMAT, inWorkshop, pathText, toEpochMinute, type Build, messageOf } from '@fixatum/core';
+import { BUILD_FORMAT, inWorkshop, toEpochMinute, type Build, messageOf } from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref, watch } from 'vue';
+import { faultPlace } from '../shared/faultPlace';
 import AppDialog from '../shared/AppDialog.vue';
 import { api, ApiProblem, type WorkshopSummary } from '../shared/api';
 import { useClock } from '../shared/clock';
@@ -118,7 +119,7 @@ async function make(): Promise<void> {
   } catch (error) {
     problem.value =
       error instanceof ApiProblem && error.faults.length > 0
-        ? error.faults.map((fault) => `${pathText(fault.path)}: ${fault.message}`).join(' ')
+        ? error.faults.map(({ path, message }) => `${faultPlace(path, undefined)}: ${message}`).join(' ')
         : messageOf(error);
   } finally {
     saving.value = false;

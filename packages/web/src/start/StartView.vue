@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { pathText, type Build, type Fault } from '@fixatum/core';
+import type { Build, Fault } from '@fixatum/core';
 import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiProblem, type BuildSummary, type WorkshopSummary } from '../shared/api';
+import { faultPlace } from '../shared/faultPlace';
 import { fileOf } from '../shared/inputs';
 import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
+import { useTour } from '../shared/tour';
 import { later } from '../shared/later';
 
 const ArchiveDialog = later(() => import('../workshops/ArchiveDialog.vue'));
@@ -18,6 +20,7 @@ const WorkshopsList = later(() => import('../workshops/WorkshopsList.vue'));
 const router = useRouter();
 const notice = useNotice();
 const me = useMe();
+const tour = useTour();
 const builds = ref<BuildSummary[]>();
 const workshops = ref<WorkshopSummary[]>([]);
 /** A build from a file, to be asked about. */
@@ -32,6 +35,8 @@ const isArriving = computed({
 const asideKey = ref(0);
 const faults = ref<Fault[]>([]);
 const faultyFile = ref('');
+/** What is in it, for the names of what is faulty. */
+const faultyData = shallowRef<unknown>();
 const picker = ref<HTMLInputElement>();
 const creating = ref(false);
 const loadingDemo = ref(false);
@@ -72,8 +77,10 @@ async function importFile(event: Event): Promise<void> {
     // Reading files is asked for now and then only.
     const { openFile } = await import('./openFile');
     const opened = openFile(text);
-    if (opened.kind === 'faulty') faults.value = opened.faults;
-    else if (opened.kind === 'workshop') {
+    if (opened.kind === 'faulty') {
+      faults.value = opened.faults;
+      faultyData.value = opened.within;
+    } else if (opened.kind === 'workshop') {
       const { workshop } = await api.createWorkshop(text);
       await list();
       notice.say(`Added: ${workshop.name}`);
@@ -89,7 +96,10 @@ async function loadDemo(): Promise<void> {
   loadingDemo.value = true;
   try {
     const { builds: loaded } = await api.loadSamples();
-    if (loaded[0]) await openBuild(loaded[0].id);
+    const [first] = loaded;
+    if (!first) return;
+    tour.begin(first.id);
+    await router.push({ name: 'pieces', params: { build: first.id } });
   } catch (error) {
     notice.complain(error);
   } finally {
@@ -153,7 +163,10 @@ async function loadDemo(): Promise<void> {
         <p class="quiet mb-2">Nothing of it was taken in. What stands in the way:</p>
         <ul>
           <li v-for="(fault, at) in faults.slice(0, 30)" :key="at">
-            <code>{{ pathText(fault.path) }}</code> {{ fault.message }}
+            <template v-if="fault.path.length > 0"
+              ><strong>{{ faultPlace(fault.path, faultyData) }}</strong
+              >: </template
+            >{{ fault.message }}
           </li>
         </ul>
         <p v-if="faults.length > 30" class="quiet">And {{ faults.length - 30 }} more.</p>
@@ -228,13 +241,6 @@ h1 {
 
 .faults li {
   margin: 6px 0;
-}
-
-code {
-  background: rgb(var(--v-theme-surface-variant));
-  padding: 1px 5px;
-  border-radius: 2px;
-  font-size: 0.9em;
 }
 
 @media (max-width: 640px) {

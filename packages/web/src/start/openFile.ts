@@ -9,22 +9,26 @@ import {
 
 /** What a chosen file holds: a build, a workshop, or something that stands in the way. */
 export type Opened =
-  { kind: 'build'; build: Build } | { kind: 'workshop' } | { kind: 'faulty'; faults: Fault[] };
+  | { kind: 'build'; build: Build }
+  | { kind: 'workshop' }
+  | { kind: 'faulty'; faults: Fault[]; within: unknown };
 
-const formatOf = (text: string): unknown => {
+const dataIn = (text: string): unknown => {
   try {
-    const data: unknown = JSON.parse(text);
-    return isRecord(data) ? data['format'] : undefined;
+    return JSON.parse(text);
   } catch {
     return undefined;
   }
 };
 
 export function openFile(text: string): Opened {
-  if (formatOf(text) === WORKSHOP_FORMAT) {
+  const within = dataIn(text);
+  if (isRecord(within) && within['format'] === WORKSHOP_FORMAT) {
     const parsed = parseWorkshopText(text);
-    return parsed.ok ? { kind: 'workshop' } : { kind: 'faulty', faults: parsed.faults };
+    return parsed.ok ? { kind: 'workshop' } : { kind: 'faulty', faults: parsed.faults, within };
   }
   const parsed = parseBuildText(text);
-  return parsed.ok ? { kind: 'build', build: parsed.value } : { kind: 'faulty', faults: parsed.faults };
+  return parsed.ok
+    ? { kind: 'build', build: parsed.value }
+    : { kind: 'faulty', faults: parsed.faults, within };
 }

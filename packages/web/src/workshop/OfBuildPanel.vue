@@ -43,7 +43,10 @@ async function finish(): Promise<void> {
     <h2 id="of-build">This build</h2>
     <p class="mb-3">
       Put by as done it stays as a record, and its hands, racks and places are free for others.
-      <template v-if="openPasses > 0">{{ openPasses }} passes of it are not done yet.</template>
+      <template v-if="openPasses > 0"
+        >{{ openPasses }} {{ openPasses === 1 ? 'coat or task of it is' : 'coats and tasks of it are' }} not
+        done yet.</template
+      >
     </p>
     <div class="d-flex flex-wrap ga-3">
       <v-btn @click="finish">Put it by as done</v-btn>

@@ -4,7 +4,10 @@ import { mdiArrowDown, mdiArrowUp } from '@mdi/js';
 import { computed } from 'vue';
 import { api, type BuildSummary, type WorkshopSummary } from '../shared/api';
 import { useMe } from '../shared/me';
+import { later } from '../shared/later';
 import { useNotice } from '../shared/notice';
+
+const BuildGlance = later(() => import('./BuildGlance.vue'));
 
 /** All builds by workshop, in the order in which they have its hands, racks and tins; and those that are done. */
 const { builds, workshops } = defineProps<{ builds: BuildSummary[]; workshops: WorkshopSummary[] }>();
@@ -21,6 +24,11 @@ const groups = computed(() =>
       done: own.filter(({ finishedAt }) => finishedAt !== null),
     };
   }),
+);
+/** So many builds are looked at before they are opened. */
+const MOST_GLANCED = 6;
+const glanced = computed(
+  () => new Set(groups.value.flatMap(({ inHand }) => inHand.map(({ id }) => id)).slice(0, MOST_GLANCED)),
 );
 const aboutOf = ({ people, places }: WorkshopSummary) => [...people, ...places].join(' · ');
 
@@ -103,6 +111,7 @@ const kinds = (build: BuildSummary) =>
             @click="putAside(build)"
             >Put aside</v-btn
           >
+          <BuildGlance v-if="glanced.has(build.id)" :id="build.id" :is-first="at === 0" />
         </li>
         <li v-for="build in group.done" :key="build.id" class="done">
           <router-link class="plain open" :to="{ name: 'journal', params: { build: build.id } }">
@@ -151,6 +160,7 @@ ul {
 
 li {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   border-bottom: 1px solid var(--line);
 }
