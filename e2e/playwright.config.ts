@@ -16,5 +16,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Lisbon',
     screenshot: 'only-on-failure',
+    // But for what is about it, nothing is kept from one page to the next.
+    serviceWorkers: 'block',
   },
 });

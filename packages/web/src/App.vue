@@ -13,6 +13,7 @@ import { askBeforeClosing, useUnsaved } from './shared/unsaved';
 import { useTour } from './shared/tour';
 import { commandOf, isTyping } from './shared/typing';
 import { keepFocus } from './shared/keepFocus';
+import { reloadWhenPartsAreGone } from './shared/offline';
 import { later } from './shared/later';
 
 const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
@@ -35,6 +36,7 @@ useRinging();
 keepFocus();
 const unsaved = useUnsaved();
 askBeforeClosing();
+reloadWhenPartsAreGone(() => unsaved.held.size === 0);
 router.beforeEach((to, from) => to.path === from.path || unsaved.mayLeave());
 const tour = useTour();
 const help = ref(false);

@@ -10,7 +10,9 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router';
 import { momentStyleHere } from './shared/deviceStyle';
+import { openOffline } from './shared/offline';
 import { vuetify } from './shared/vuetify';
 
 speakMomentsAs(momentStyleHere());
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');
+openOffline();

@@ -23,7 +23,7 @@ describe('tooMuch', () => {
       expect.objectContaining({
         code: 'too-much',
         path: ['pieces'],
-        message: expect.stringContaining('30100 passes'),
+        message: expect.stringContaining('30100 coats and tasks'),
       }),
     ]);
     build.pieces[0]!.steps.pop();

@@ -6,8 +6,10 @@ import {
   takesSealer,
   writeSteps,
   type Choices,
+  type Look,
   type Piece,
   type SealerSchool,
+  type Step,
   type VariantOutcome,
 } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
@@ -17,6 +19,7 @@ import FinishThumb from '../shared/FinishThumb.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import FieldText from '../shared/FieldText.vue';
 import LookChoices from './LookChoices.vue';
+import LookPictures from './LookPictures.vue';
 import LookOutcomes from './LookOutcomes.vue';
 import OrderButtons from './OrderButtons.vue';
 import {
@@ -29,6 +32,7 @@ import {
   movedBy,
   otherSchool,
   picksOf,
+  type LookForm,
 } from './lookForm';
 import { compareInWorker } from '../shared/planner';
 import { useBuild } from '../shared/build';
@@ -82,6 +86,21 @@ const written = computed(() => {
   }
   return picks.value.length > 0 ? stepsBy(choices.value) : undefined;
 });
+/** The form with one look all over. */
+const allIn = (look: Look): LookForm => ({
+  ...form.value,
+  byZone: Object.fromEntries(slots.value.map(({ id }) => [id, { lookId: look.id, colour: '' }])),
+});
+function stepsIn(look: Look): Step[] {
+  if (isSavedFinish(look))
+    return finishSteps(store.theBuild, props.piece, look, likelyZones(look, props.piece)).steps;
+  const all = allIn(look);
+  return stepsBy(choicesOf(all, picksOf(all, slots.value, looks.byId))).steps;
+}
+function pick(look: Look): void {
+  if (isSavedFinish(look)) form.value.recipeId = look.id;
+  else form.value.byZone = allIn(look).byZone;
+}
 const ownSchool = computed(() => form.value.sealer || picks.value[0]?.look.school || 'pva');
 // Two that are the same tell nothing.
 watch(
@@ -209,9 +228,7 @@ async function write(): Promise<void> {
               </li>
             </ol>
           </div>
-          <div v-else class="quiet">
-            The steps, the dates, and how two sealers compare show here once a look is chosen.
-          </div>
+          <LookPictures v-else :piece="piece" :looks="looks.all" :steps-in="stepsIn" @pick="pick" />
         </div>
       </v-card-text>
       <DialogFoot

@@ -153,6 +153,12 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
   text-decoration: none;
 }
 
+@media (max-width: 420px) {
+  .look {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: 1fr;

@@ -45,23 +45,50 @@ use([
   DataZoomComponent,
 ]);
 const theme = useTheme();
-const themed = computed(() => {
+/** Every word and line in the ink of the light at hand, as charts are drawn for paper by themselves. */
+const light = computed(() => {
   const colours = theme.current.value.colors;
+  const ink = colours['on-surface'];
+  const quiet = colours.secondary;
+  const axis = {
+    axisLine: { lineStyle: { color: quiet } },
+    axisTick: { lineStyle: { color: quiet } },
+    axisLabel: { color: ink },
+    nameTextStyle: { color: ink },
+    splitLine: { lineStyle: { color: [colours['surface-variant']] } },
+  };
   return {
-    textStyle: {
-      fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif',
-      color: colours['on-surface'],
+    textStyle: { fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif', color: ink },
+    // Colour is for paint: lines are told apart by dash and weight.
+    color: [ink, colours.warning, colours.success, colours.error, quiet],
+    legend: { textStyle: { color: ink }, inactiveColor: quiet },
+    tooltip: {
+      backgroundColor: colours.surface,
+      borderColor: quiet,
+      textStyle: { color: ink },
     },
-    // Colour is for paint: lines are told apart by dash and weight, in the ink of the theme.
-    color: [colours['on-surface'], colours.warning, colours.success, colours.error, colours.secondary],
-    animation: false,
-    ...props.option,
-    // Names of materials and places are people's own words: a tip is drawn as text and never read as HTML.
-    ...(props.option.tooltip ? { tooltip: { ...props.option.tooltip, renderMode: 'richText' } } : {}),
-  } as ChartOption;
+    valueAxis: axis,
+    timeAxis: axis,
+    categoryAxis: axis,
+    markPoint: { label: { color: ink } },
+    markLine: { label: { color: ink }, lineStyle: { color: quiet } },
+  };
 });
+const drawn = computed((): ChartOption => ({
+  animation: false,
+  ...props.option,
+  // Names of materials and places are people's own words: a tip is drawn as text and never read as HTML.
+  ...(props.option.tooltip ? { tooltip: { ...props.option.tooltip, renderMode: 'richText' } } : {}),
+}));
 </script>
 
 <template>
-  <VChart :option="themed" autoresize :style="{ height: `${height}px` }" role="img" :aria-label="label" />
+  <VChart
+    :option="drawn"
+    :theme="light"
+    autoresize
+    :style="{ height: `${height}px` }"
+    role="img"
+    :aria-label="label"
+  />
 </template>

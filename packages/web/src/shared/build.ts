@@ -25,6 +25,7 @@ import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
 import { benchActs } from './benchActs';
+import { keepSeen, seenLast } from './lastSeen';
 import { besides } from './besides';
 import { idleSearch } from './idleSearch';
 import { liveUpdates } from './liveUpdates';
@@ -34,6 +35,9 @@ import { pieceConflicts } from './pieceConflicts';
 
 /** A plan made before now is made again after this long, as what was planned may have slipped. */
 const REPLAN_AFTER_MINUTES = 5;
+
+/** What is seen is kept for when nobody answers once it has stood for so long. */
+const KEEP_AFTER_MS = 1500;
 
 /** A build that could not be fetched is asked for again after so long. */
 const OPEN_AGAIN_MS = 3000;
@@ -120,7 +124,24 @@ export const useBuild = defineStore('build', () => {
     etag.value = `"${answer.version}"`;
     pieceEtags.value = answer.pieceEtags;
     missing.value = false;
+    isFromMemory.value = false;
+    keepSoon.start(answer);
     return isNews;
+  }
+
+  /** What is shown is what was seen here last: the server has not answered since the page was opened. */
+  const isFromMemory = ref(false);
+  const keepSoon = useTimeoutFn((answer: BuildAnswer) => void keepSeen(answer), KEEP_AFTER_MS, {
+    immediate: false,
+  });
+  /** Shows what was seen last, where nobody answers. */
+  async function showFromMemory(buildId: string): Promise<void> {
+    const seen = build.value ? undefined : await seenLast(buildId);
+    if (!seen || id.value !== buildId || build.value) return;
+    show(seen);
+    keepSoon.stop();
+    isFromMemory.value = true;
+    plan();
   }
 
   /** Opens a build; while the server does not answer it is asked again and again, and complained of once. */
@@ -148,12 +169,15 @@ export const useBuild = defineStore('build', () => {
       if (!isRetry) notice.complain(error);
       // Only the server can say that there is no such build; one that does not answer is asked again.
       if (error instanceof ApiProblem && error.type === 'not-found') missing.value = true;
-      else openAgain.start(buildId);
+      else {
+        openAgain.start(buildId);
+        await showFromMemory(buildId);
+      }
     }
   }
   const openAgain = useTimeoutFn(
     (buildId: string) => {
-      if (id.value === buildId && !build.value) void open(buildId, true);
+      if (id.value === buildId && (!build.value || isFromMemory.value)) void open(buildId, true);
     },
     OPEN_AGAIN_MS,
     { immediate: false },

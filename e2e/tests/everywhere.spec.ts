@@ -1,0 +1,215 @@
+import { expect, test, type Page } from '@playwright/test';
+import { startDemo, type Demo } from '../server';
+
+let demo: Demo;
+/** The small build of the demo. */
+let build: string;
+test.beforeEach(async () => {
+  demo = await startDemo();
+  const { builds } = (await (await fetch(`${demo.server.url}/api/builds`)).json()) as {
+    builds: { id: string; name: string }[];
+  };
+  build = builds.find(({ name }) => name === 'Tidepool lantern')!.id;
+});
+test.afterEach(() => demo.server.stop());
+
+const open = async (page: Page, path: string) => {
+  await page.goto(`${demo.server.url}/b/${build}/${path}`);
+  await expect(page.locator('h1').first()).toBeVisible();
+};
+
+test.describe('without the server', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('the app opens with what was seen last, takes presses, and sends them when it is back', async ({
+    page,
+  }) => {
+    await open(page, 'bench');
+    await expect(page.getByTestId('next-pass')).toBeVisible();
+    // Once what it was made of and the build are kept.
+    await expect
+      .poll(() =>
+        page.evaluate(async () => {
+          const parts = await (await caches.open('fixatum-parts')).keys();
+          const stores = await indexedDB.databases();
+          const seen = await new Promise<unknown>((done) => {
+            const asked = indexedDB.open('keyval-store');
+            asked.onsuccess = () => {
+              const get = asked.result.transaction('keyval').objectStore('keyval').get('fixatum-seen');
+              get.onsuccess = () => done(get.result);
+            };
+          });
+          return parts.length > 5 && stores.length > 0 && seen !== undefined;
+        }),
+      )
+      .toBe(true);
+    await demo.server.kill();
+    await page.reload();
+    const what = page.getByTestId('next-pass');
+    await expect(what).toBeVisible();
+    await expect(page.getByText('No answer from the computer with the data')).toBeVisible();
+    await page.getByTestId('start').click();
+    await expect(page.getByTestId('done')).toBeVisible();
+    await demo.server.restart();
+    await expect.poll(async () => (await demo.stored(build)).underway?.length).toBe(1);
+    await expect(page.getByText('No answer from the computer with the data')).toHaveCount(0);
+  });
+});
+
+test('what is typed is asked about before it would be lost', async ({ page }) => {
+  await open(page, 'pieces');
+  await page.getByRole('button', { name: 'Add a piece' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a piece' });
+  await dialog.getByLabel('Name', { exact: true }).fill('Kelp mask');
+  await page.keyboard.press('Escape');
+  const ask = page.getByRole('dialog', { name: 'Leave what you typed?' });
+  await ask.getByRole('button', { name: 'Keep on' }).click();
+  await expect(ask).toHaveCount(0);
+  await expect(dialog.getByLabel('Name', { exact: true })).toHaveValue('Kelp mask');
+  await page.mouse.click(5, 400);
+  await ask.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(dialog).toHaveCount(0);
+
+  await open(page, 'workshop');
+  await page.getByLabel('Name', { exact: true }).first().fill('Wrenna');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await ask.getByRole('button', { name: 'Keep on' }).click();
+  await expect(page).toHaveURL(/workshop$/);
+  await expect(page.getByLabel('Name', { exact: true }).first()).toHaveValue('Wrenna');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await ask.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(page).toHaveURL(/plan$/);
+  // What is saved is left without a word.
+  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).first().fill('Wrenna');
+  await page.getByRole('button', { name: 'Save the workshop' }).click();
+  await expect(page.getByRole('button', { name: 'Save the workshop' })).toBeDisabled();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(page).toHaveURL(/plan$/);
+});
+
+test('what was taken back is done again, by button and by key', async ({ page }) => {
+  await open(page, 'workshop');
+  const name = page.getByLabel('Name', { exact: true }).first();
+  await name.fill('Wrenna');
+  await page.getByRole('button', { name: 'Save the workshop' }).click();
+  await expect(page.getByRole('button', { name: 'Save the workshop' })).toBeDisabled();
+  await name.blur();
+  const redo = page.getByRole('button', { name: 'Do the last change again' });
+  await expect(redo).toHaveCount(0);
+  await page.keyboard.press('u');
+  await expect(name).toHaveValue('Wren');
+  await redo.click();
+  await expect(name).toHaveValue('Wrenna');
+  await expect(redo).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(name).toHaveValue('Wren');
+  await expect(redo).toBeVisible();
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(name).toHaveValue('Wrenna');
+});
+
+test('a screen, reloaded or gone back to, is as it was left', async ({ page }) => {
+  await open(page, 'plan');
+  await page.getByRole('button', { name: 'Hours', exact: true }).click();
+  await expect(page).toHaveURL(/zoom=hours/);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Hours', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await open(page, 'materials');
+  await page.getByRole('button', { name: 'Does it go over that?' }).click();
+  await page.reload();
+  await expect(page.getByTestId('pair-board')).toBeVisible();
+  await open(page, 'materials');
+  await page.evaluate(() => window.scrollTo(0, 600));
+  await page.getByRole('link', { name: 'Journal', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Journal' })).toBeVisible();
+  await page.goBack();
+  await expect.poll(() => page.evaluate(() => window.scrollY)).toBe(600);
+});
+
+test('no screen runs over its sides, down to 320 px', async ({ page }) => {
+  test.setTimeout(240_000);
+  const over: string[] = [];
+  const screens = [
+    ...['bench', 'pieces', 'pieces/shell', 'pieces/shell/card', 'pieces/shell/drawing', 'template', 'plan'],
+    ...['materials', 'materials?tab=pairs', 'materials?tab=swatches', 'shelf', 'mixes', 'shopping', 'colour'],
+    ...['finish', 'journal', 'workshop', 'techniques', 'run-sheets'],
+  ];
+  for (const path of screens) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await open(page, path);
+    for (const width of [320, 390, 768, 1024]) {
+      await page.setViewportSize({ width, height: 800 });
+      const widest = await page.evaluate(() =>
+        Math.max(document.body.scrollWidth, document.documentElement.scrollWidth),
+      );
+      if (widest > width) over.push(`${path} at ${width} px is ${widest} px wide`);
+    }
+  }
+  expect(over).toEqual([]);
+});
+
+test('the bench is one big press, targets for gloves, and reads well aloud', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, 'bench');
+  await expect(page.getByTestId('start')).toBeVisible();
+  const small = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button, a, input, [role=button]')].flatMap((one) => {
+        const own =
+          one.tagName === 'INPUT' ? (one.closest('label, .v-field, .v-selection-control') ?? one) : one;
+        const { width, height } = own.getBoundingClientRect();
+        // A link within a sentence is as high as its line.
+        if (width === 0 || one.closest('p, .unseen') || one.tabIndex < 0) return [];
+        return width >= 44 && height >= 44
+          ? []
+          : [`${Math.round(width)}×${Math.round(height)} ${one.textContent.trim()}`];
+      }),
+    );
+  expect(await small()).toEqual([]);
+  await expect(page.getByRole('main')).toMatchAriaSnapshot(`
+    - region "Heat-seal":
+      - heading "Heat-seal" [level=1]
+      - list "Pieces of this batch":
+        - listitem:
+          - checkbox "Lantern shell" [checked]
+      - button "Start"
+    - complementary:
+      - region "Timers":
+        - heading "Timers" [level=2]
+  `);
+  await page.getByTestId('start').click();
+  await expect(page.getByTestId('done')).toBeVisible();
+  expect(await small()).toEqual([]);
+  // What takes it back asks first, and asking again keeps it.
+  await page.getByRole('button', { name: 'Not after all…' }).click();
+  await page
+    .getByRole('dialog', { name: 'Not after all?' })
+    .getByRole('button', { name: 'Keep at it' })
+    .click();
+  await expect(page.getByTestId('done')).toBeVisible();
+  expect((await demo.stored(build)).underway).toHaveLength(1);
+});
+
+test.describe('where the clock has twelve hours', () => {
+  test.use({ locale: 'en-US', timezoneId: 'America/New_York' });
+
+  test('moments are said and read so', async ({ page }) => {
+    await open(page, 'workshop');
+    await expect(page.getByRole('group', { name: 'Worn on' }).getByLabel('at')).toHaveValue(/ (am|pm)$/);
+    const date = page.getByRole('group', { name: 'Worn on' }).getByLabel('Worn on');
+    await date.fill('3/6');
+    await date.blur();
+    await expect(date).toHaveValue('Sat Mar 6');
+    await date.fill('March 7, 2027');
+    await date.blur();
+    await expect(date).toHaveValue('Sun Mar 7');
+    await open(page, 'pieces');
+    await expect(page.getByTestId('ready-dates').first()).toContainText(
+      /[A-Z][a-z]{2} [A-Z][a-z]+ \d+, \d+:\d\d (am|pm)/,
+    );
+  });
+});
