@@ -144,7 +144,7 @@ function ownTin(material: Material): void {
 .list {
   list-style: none;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
   gap: 0 24px;
 }
 

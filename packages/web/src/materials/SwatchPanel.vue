@@ -137,7 +137,7 @@ const remove = (swatch: Swatch) =>
 
 .list > li {
   display: grid;
-  grid-template-columns: 64px 1fr auto;
+  grid-template-columns: 64px minmax(0, 1fr) auto;
   gap: 16px;
   padding-top: 14px;
   border-top: 1px solid var(--line);
@@ -174,6 +174,7 @@ const remove = (swatch: Swatch) =>
 
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   margin-top: 8px;
 }

@@ -143,6 +143,10 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
   gap: 48px;
 }
 
+.columns > * {
+  min-width: 0;
+}
+
 .look {
   display: grid;
   grid-template-columns: auto 1fr;
@@ -161,7 +165,7 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
 
 @media (max-width: 900px) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     gap: 28px;
   }
 }

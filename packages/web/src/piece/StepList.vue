@@ -256,6 +256,24 @@ const rows = computed(() =>
   border-top: 1px solid var(--line);
 }
 
+/* On a phone what is pressed stands below the words. */
+@media (max-width: 480px) {
+  .step-row {
+    grid-template-columns: 18px 18px 16px minmax(0, 1fr) 40px;
+  }
+
+  .step-row > :nth-child(5) {
+    grid-column: 4;
+    grid-row: 2;
+    justify-self: start;
+  }
+
+  .step-row > :nth-child(6) {
+    grid-column: 5;
+    grid-row: 1;
+  }
+}
+
 .step-row.done .text > p,
 .step-row.done strong {
   color: var(--quiet);
