@@ -1,6 +1,7 @@
-// npm run bench: measures the core and the server on made-up builds. Speed is printed here and tested nowhere. A word after it picks one:
+// npm run bench: measures the core, the server and the web app (in Chromium, on what `npm run build` made) on made-up builds. Speed is printed here and tested nowhere. A word after it picks one:
 // npm run bench -- server
 import { execFileSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { root } from './prepare.mjs';
@@ -25,4 +26,22 @@ for (const name of ['core', 'server'].filter((one) => wanted.length === 0 || wan
       : {}),
   });
   execFileSync(process.execPath, ['--expose-gc', outfile], { stdio: 'inherit' });
+}
+if (wanted.length === 0 || wanted.includes('web')) {
+  // Beside the tests, whose server it starts.
+  const outfile = join(root, 'e2e/webBench.mjs');
+  buildSync({
+    entryPoints: [join(root, 'e2e/webBench.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile,
+    packages: 'external',
+    logLevel: 'error',
+  });
+  try {
+    execFileSync(process.execPath, [outfile], { stdio: 'inherit' });
+  } finally {
+    rmSync(outfile);
+  }
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   sayDayOf,
+  sayWallTime,
   idFromName,
   journalCsv,
   journalOf,
@@ -13,6 +14,7 @@ import {
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
+import DayStrip from './DayStrip.vue';
 import OwnTimes from './OwnTimes.vue';
 import { useBuild } from '../shared/build';
 import { saveFile } from '../shared/saveFile';
@@ -179,9 +181,10 @@ const kindItems = [all, ...Object.entries(kindWords).map(([value, title]) => ({ 
         </p>
         <div v-for="group in days" :key="group.day" class="day">
           <h2>{{ group.title }}</h2>
+          <DayStrip :lines="group.lines" />
           <ol data-testid="journal">
             <li v-for="line in group.lines" :key="line.id">
-              <span class="figures quiet">{{ line.at.slice(11) }}</span>
+              <span class="figures quiet">{{ sayWallTime(line.at.slice(11, 16)) }}</span>
               <span class="kind small" :class="line.kind">{{ kindWords[line.kind] }}</span>
               <span>
                 <router-link
@@ -269,8 +272,9 @@ ol li {
 }
 
 img {
-  max-width: 96px;
-  max-height: 72px;
+  max-width: min(220px, 40vw);
+  max-height: 160px;
+  border-radius: 2px;
 }
 
 @media (max-width: 900px) {
