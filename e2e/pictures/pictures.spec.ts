@@ -27,6 +27,8 @@ async function shoot(page: Page, name: string): Promise<void> {
   await expect(page.locator('.working.on')).toHaveCount(0);
   // The soft edges come a moment after the plan.
   if (name === 'plan' || name === 'piece') await expect(page.locator('.edge').first()).toBeVisible();
+  if (name === 'start')
+    await expect(page.getByRole('list', { name: 'Its pieces along time' })).toHaveCount(2);
   await expect(page.locator('.stale')).toHaveCount(0);
   // Choosing in a dialog may have scrolled it.
   await page.evaluate(() => {
@@ -51,7 +53,7 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['shelf', () => `/b/${build}/shelf`],
   ['pieces', () => `/b/${build}/pieces`],
   ['piece', () => `/b/${build}/pieces/breastplate`],
-  ['plan', () => `/b/${build}/plan`],
+  ['plan', () => `/b/${build}/plan?zoom=all`],
   ['workshop', () => `/b/${build}/workshop`],
   ['journal', () => `/b/${build}/journal`],
 ];
