@@ -28,7 +28,7 @@ async function shoot(page: Page, name: string): Promise<void> {
   // The soft edges come a moment after the plan.
   if (name === 'plan' || name === 'piece') await expect(page.locator('.edge').first()).toBeVisible();
   if (name === 'start')
-    await expect(page.getByRole('list', { name: 'Its pieces along time' })).toHaveCount(2);
+    await expect(page.getByRole('group', { name: 'Its pieces along time' })).toHaveCount(2);
   await expect(page.locator('.stale')).toHaveCount(0);
   // Choosing in a dialog may have scrolled it.
   await page.evaluate(() => {

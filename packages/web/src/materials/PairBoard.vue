@@ -127,7 +127,7 @@ const verdictItems = [
       <span v-if="nothingFound" class="small">Nothing is called that; all are shown.</span>
       <span class="quiet small" aria-live="polite">{{ done ? '' : 'Judging…' }}</span>
     </div>
-    <div class="board">
+    <div class="board" tabindex="0" role="region" aria-label="Which goes over which">
       <table data-testid="pair-board">
         <thead>
           <tr>

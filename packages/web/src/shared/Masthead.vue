@@ -278,6 +278,11 @@ nav {
     display: none;
   }
 
+  /* Under a dialog there is nothing to go to, and nothing to press beside it. */
+  :global(body:has(.v-dialog.v-overlay--active) .masthead nav) {
+    visibility: hidden;
+  }
+
   nav {
     position: fixed;
     inset: auto 0 0;

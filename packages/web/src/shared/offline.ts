@@ -26,13 +26,20 @@ export function openOffline(): void {
   });
 }
 
-/** A part that is gone, as the app was built anew beneath the page: the page is loaded anew, unless it just was, or something typed would go. */
+/**
+ * A part that is gone, as the app was built anew beneath the page: the page is loaded anew, unless it just was, something typed would go, or nobody
+ * answers, as then nothing would come.
+ */
 export function reloadWhenPartsAreGone(mayReload: () => boolean): void {
-  window.addEventListener('vite:preloadError', (event) => {
+  window.addEventListener('vite:preloadError', () => {
     const last = Number(sessionStorage.getItem(RELOADED_AT) ?? 0);
     if (!mayReload() || Date.now() - last < RELOAD_AT_MOST_MS) return;
-    event.preventDefault();
-    sessionStorage.setItem(RELOADED_AT, String(Date.now()));
-    window.location.reload();
+    void fetch('/', { method: 'HEAD', cache: 'no-store' })
+      .then(({ ok }) => {
+        if (!ok) return;
+        sessionStorage.setItem(RELOADED_AT, String(Date.now()));
+        window.location.reload();
+      })
+      .catch(() => undefined);
   });
 }

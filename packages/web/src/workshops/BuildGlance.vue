@@ -68,8 +68,13 @@ const inWorker = keptWorker('glance');
           ></template
         ><template v-else-if="glance.isDone">All hands-on work is done.</template>
       </p>
-      <ul class="rows" aria-label="Its pieces along time">
-        <li v-for="row in glance.rows" :key="row.id" :title="`${row.name}: ${readinessWords[row.readiness]}`">
+      <div class="rows" role="group" aria-label="Its pieces along time">
+        <div
+          v-for="row in glance.rows"
+          :key="row.id"
+          class="row"
+          :title="`${row.name}: ${readinessWords[row.readiness]}`"
+        >
           <span class="small name">{{ row.name }}</span>
           <DryingRibbon
             :spans="row.ribbon"
@@ -80,8 +85,8 @@ const inWorker = keptWorker('glance');
             :height="10"
             :words="false"
           />
-        </li>
-      </ul>
+        </div>
+      </div>
       <p v-if="glance.more > 0" class="small quiet">and {{ glance.more }} more</p>
     </template>
   </div>
@@ -99,18 +104,14 @@ const inWorker = keptWorker('glance');
 
 .rows {
   margin: 8px 0 4px;
-  padding: 0;
-  list-style: none;
-  border: 0;
 }
 
-.rows li {
+.row {
   display: grid;
   grid-template-columns: minmax(80px, 150px) 1fr;
   gap: 12px;
   align-items: center;
   min-height: 20px;
-  border: 0;
 }
 
 .name {
