@@ -87,10 +87,12 @@ export async function startServer({
   };
 }
 
-/** A server with the demo builds, the id of the courier's, and a look at it, or another, as it is stored. */
+/** A server with the demo builds, the ids of the courier's and of the lantern's, and a look at one as it is stored. */
 export interface Demo {
   server: RunningServer;
   id: string;
+  /** The small one: planned at once, and with something of everything. */
+  lantern: string;
   stored: (buildId?: string) => Promise<Build>;
 }
 
@@ -98,10 +100,12 @@ export async function startDemo(): Promise<Demo> {
   const server = await startServer();
   const get = async <T>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as T;
   const { builds } = await get<{ builds: { id: string; name: string }[] }>('/builds');
-  const { id } = builds.find((build) => build.name === 'Orrery Courier')!;
+  const idOf = (name: string) => builds.find((build) => build.name === name)!.id;
+  const id = idOf('Orrery Courier');
   return {
     server,
     id,
+    lantern: idOf('Tidepool lantern'),
     stored: async (buildId = id) => (await get<{ build: Build }>(`/builds/${buildId}`)).build,
   };
 }

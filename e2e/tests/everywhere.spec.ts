@@ -6,10 +6,7 @@ let demo: Demo;
 let build: string;
 test.beforeEach(async () => {
   demo = await startDemo();
-  const { builds } = (await (await fetch(`${demo.server.url}/api/builds`)).json()) as {
-    builds: { id: string; name: string }[];
-  };
-  build = builds.find(({ name }) => name === 'Tidepool lantern')!.id;
+  build = demo.lantern;
 });
 test.afterEach(() => demo.server.stop());
 

@@ -117,7 +117,7 @@ test('a look says beforehand which logged work it would set aside', async ({ pag
   await page.getByRole('button', { name: 'Choose a look' }).click();
   await choose(page, 'Look', 'Gunmetal');
   // The red-brown primer is in the log, and gunmetal wants black; sealing and heat-sealing stay.
-  await expect(page.getByText('1 logged pass belongs to steps that go')).toBeVisible();
+  await expect(page.getByText('1 logged coat or task belongs to steps that go')).toBeVisible();
 });
 
 test('steps are changed, moved by keyboard and mouse, doubled and deleted; the plan follows', async ({

@@ -19,7 +19,7 @@ test('materials are found, stand side by side, and the label of the own tin wins
   await expect(page.getByTestId('material-rubber-dip-spray')).toHaveCount(0);
   await page.getByTestId('material-pva-flex-primer').click();
   await page.getByTestId('material-neoprene-soft').click();
-  await expect(page.getByRole('row', { name: /Next coat/ })).toContainText('from 45 min');
+  await expect(page.getByRole('row', { name: /Next coat/ })).toContainText('after 45 min');
   await page.getByRole('button', { name: 'My label differs' }).first().click();
   await page.getByLabel('Next coat, minutes').fill('soon');
   await page.getByRole('button', { name: 'Keep it' }).click();
@@ -31,7 +31,7 @@ test('materials are found, stand side by side, and the label of the own tin wins
   await page.reload();
   await page.getByTestId('material-my-flexible-pva-foam-primer').click();
   // Each figure says where it comes from.
-  await expect(page.getByRole('row', { name: /Next coat/ })).toContainText(/from 30 min\s*your label/);
+  await expect(page.getByRole('row', { name: /Next coat/ })).toContainText(/after 30 min\s*your label/);
   await expect(page.getByRole('row', { name: /Touch-dry/ })).toContainText('typical');
 });
 

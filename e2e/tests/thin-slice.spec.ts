@@ -124,7 +124,7 @@ test('opening a broken file says what is wrong and takes nothing in', async ({ p
     buffer: Buffer.from(JSON.stringify(file)),
   });
   await expect(page.getByRole('alert')).toContainText(
-    'pieces[2].faces.outer.areaCm2 An area is more than zero.',
+    'Orbit gorget, outer face, area: An area is more than zero.',
   );
   await page.getByLabel('Build file').setInputFiles({
     name: 'half.json',

@@ -351,6 +351,21 @@ describe('pieces and steps', () => {
     expect((await whole()).name).toBe('Third');
   });
 
+  it('are done again fifty deep, and no deeper', async () => {
+    const { id } = await imported();
+    const path = `/api/builds/${id}`;
+    for (let n = 0; n < 51; n += 1)
+      await request(app)
+        .patch(path)
+        .send({ name: `Name ${n}` })
+        .expect(200);
+    for (let n = 0; n < 51; n += 1) await request(app).post(`${path}/undo`).send({}).expect(200);
+    for (let n = 0; n < 50; n += 1) await request(app).post(`${path}/redo`).send({}).expect(200);
+    // The one that was taken back first is let go: the name before it is the last there is.
+    expect(((await get(path)).build as Build).name).toBe('Name 49');
+    await request(app).post(`${path}/redo`).send({}).expect(409);
+  });
+
   it('take no change of somebody else back: undo is tied to the version that was seen', async () => {
     const { id, build, etag } = await imported();
     await request(app).delete(`/api/builds/${id}/pieces/gorget`).expect(200);

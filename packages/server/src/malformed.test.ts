@@ -128,7 +128,7 @@ describe('requests that make no sense are told so', () => {
     const chain: Piece = { ...first!, id: 'chain', quantity: 1, steps };
     const answer = await json('post', '/pieces', JSON.stringify({ piece: chain }));
     expect([answer.status, answer.body.path]).toEqual([422, 'pieces']);
-    expect(answer.body.detail).toMatch(/that makes 31\d+ passes/);
+    expect(answer.body.detail).toMatch(/that makes 31\d+ coats and tasks/);
     const events = (await build()).events.map((event) => ({ ...event, wearAt: '9999-01-01T12:00' }));
     const far = await json('patch', '', JSON.stringify({ events }));
     expect([far.status, far.body.path]).toEqual([422, 'events[0].wearAt']);

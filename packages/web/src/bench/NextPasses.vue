@@ -175,8 +175,9 @@ onKeyStroke((event) => {
       <v-card class="pa-6">
         <h2 class="mb-2">Not after all?</h2>
         <p>
-          {{ passWords(first) }} is as if it had never been begun: the {{ sayWait(elapsed) }} worked so far
-          are not kept. Where paint is on already, log it as done or as failed instead.
+          {{ passWords(first) }} is then as if it had never been begun<template v-if="elapsed >= 1"
+            >, and the {{ sayWait(elapsed) }} worked so far are not kept</template
+          >. Where paint is on already, log it as done or as failed instead.
         </p>
         <div class="d-flex flex-wrap ga-3 mt-5">
           <v-btn size="large" variant="flat" color="primary" @click="leaving = false">Keep at it</v-btn>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { JournalLine } from '@fixatum/core';
+import { sayWallTime, type JournalLine } from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
 
@@ -19,7 +19,7 @@ const marks = computed(() =>
     return [
       {
         id,
-        text: `${at.slice(11, 16)} ${text}`,
+        text: `${sayWallTime(at.slice(11, 16))} ${text}`,
         left: `${(100 * minute) / MINUTES_OF_DAY}%`,
         paint: material === undefined ? undefined : store.materials.get(material)?.colour,
         isFailed: kind === 'failed',

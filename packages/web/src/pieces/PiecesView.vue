@@ -7,11 +7,11 @@ import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import ChartFlags from '../shared/ChartFlags.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
+import FileButton from '../shared/FileButton.vue';
 import PieceDialog from '../piece/PieceDialog.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import TimeHeader from './TimeHeader.vue';
-import { fileOf } from '../shared/inputs';
 import { datesOf } from '../shared/chartFlags';
 import { useWordsInAddress } from '../shared/inAddress';
 import { useBuild } from '../shared/build';
@@ -28,12 +28,9 @@ const looks = useLooks();
 const notice = useNotice();
 const router = useRouter();
 const adding = ref(false);
-const lookPicker = ref<HTMLInputElement>();
 const openPiece = (piece: string) => router.push({ name: 'piece', params: { build: store.theId, piece } });
 
-async function importLook(event: Event): Promise<void> {
-  const file = fileOf(event);
-  if (!file) return;
+async function takeLook(file: File): Promise<void> {
   try {
     const look = await lookOfFile(await file.text(), file.name);
     if (await looks.save(look)) notice.say(`Taken in: ${look.name}. It stands with the looks now.`);
@@ -124,15 +121,13 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
           >Add a piece</v-btn
         >
         <v-btn :to="{ name: 'shapes', params: { build: store.theId } }">From a template or photo</v-btn>
-        <v-btn @click="lookPicker?.click()">Open a look file</v-btn>
-        <input
-          ref="lookPicker"
-          type="file"
+        <FileButton
+          field="Look file"
           accept=".json,application/json"
-          class="d-none"
-          aria-label="Look file"
-          @change="importLook"
-        />
+          drop="Drop a look here to keep it with the looks"
+          @file="takeLook"
+          >Open a look file</FileButton
+        >
       </span>
     </div>
     <PieceDialog v-model="adding" @saved="openPiece" />

@@ -349,6 +349,13 @@ onMounted(toNow);
   position: relative;
 }
 
+@media print {
+  .scroller {
+    max-height: none;
+    overflow: visible;
+  }
+}
+
 .rows .lane {
   position: absolute;
   left: 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiClockOutline, mdiRuler, mdiThemeLightDark } from '@mdi/js';
-import { nextTick } from 'vue';
+import { computed, nextTick } from 'vue';
 import type { ClockChoice } from './deviceStyle';
 import { api } from './api';
 import { useAppearance } from './appearance';
@@ -15,25 +15,54 @@ defineProps<{
 const store = useBuild();
 const appearance = useAppearance();
 const me = useMe();
-const lights = [
-  { value: 'auto', title: 'Dim at the bench, else as the device' },
-  { value: 'paper', title: 'Paper everywhere' },
-  { value: 'workshop', title: 'Dim everywhere' },
-] as const;
-const clocks = [
-  { value: 'auto', title: 'As the device' },
-  { value: '24', title: '19:30' },
-  { value: '12', title: '7:30 pm' },
-] as const;
 function goBy(clock: ClockChoice): void {
   appearance.clock = clock;
   // What has been said is said anew.
   void nextTick(() => window.location.reload());
 }
-const unitSystems = [
-  { value: 'metric', title: 'Millimetres, ml, °C' },
-  { value: 'imperial', title: 'Inches, fl oz, °F' },
-] as const;
+/** What is set for this device: each with its choices, the one that holds marked. */
+const settings = computed(() => [
+  {
+    title: 'Light',
+    icon: mdiThemeLightDark,
+    choices: (
+      [
+        ['auto', 'Dim at the bench, else as the device'],
+        ['paper', 'Paper everywhere'],
+        ['workshop', 'Dim everywhere'],
+      ] as const
+    ).map(([value, words]) => ({
+      words,
+      isSet: appearance.light === value,
+      set: () => (appearance.light = value),
+    })),
+  },
+  {
+    title: 'Fields measure in',
+    icon: mdiRuler,
+    choices: (
+      [
+        ['metric', 'Millimetres, ml, °C'],
+        ['imperial', 'Inches, fl oz, °F'],
+      ] as const
+    ).map(([value, words]) => ({
+      words,
+      isSet: appearance.units === value,
+      set: () => (appearance.units = value),
+    })),
+  },
+  {
+    title: 'Clock',
+    icon: mdiClockOutline,
+    choices: (
+      [
+        ['auto', 'As the device'],
+        ['24', '19:30'],
+        ['12', '7:30 pm'],
+      ] as const
+    ).map(([value, words]) => ({ words, isSet: appearance.clock === value, set: () => goBy(value) })),
+  },
+]);
 </script>
 
 <template>
@@ -63,32 +92,16 @@ const unitSystems = [
       :href="api.archiveUrl(store.id)"
       title="Save with photos and readings"
     />
-    <v-divider />
-    <v-list-subheader><v-icon :icon="mdiThemeLightDark" size="16" /> Light</v-list-subheader>
-    <v-list-item
-      v-for="light in lights"
-      :key="light.value"
-      :title="light.title"
-      :active="appearance.light === light.value"
-      @click="appearance.light = light.value"
-    />
-    <v-divider />
-    <v-list-subheader><v-icon :icon="mdiRuler" size="16" /> Fields measure in</v-list-subheader>
-    <v-list-item
-      v-for="system in unitSystems"
-      :key="system.value"
-      :title="system.title"
-      :active="appearance.units === system.value"
-      @click="appearance.units = system.value"
-    />
-    <v-divider />
-    <v-list-subheader><v-icon :icon="mdiClockOutline" size="16" /> Clock</v-list-subheader>
-    <v-list-item
-      v-for="clock in clocks"
-      :key="clock.value"
-      :title="clock.title"
-      :active="appearance.clock === clock.value"
-      @click="goBy(clock.value)"
-    />
+    <template v-for="setting in settings" :key="setting.title">
+      <v-divider />
+      <v-list-subheader><v-icon :icon="setting.icon" size="16" /> {{ setting.title }}</v-list-subheader>
+      <v-list-item
+        v-for="choice in setting.choices"
+        :key="choice.words"
+        :title="choice.words"
+        :active="choice.isSet"
+        @click="choice.set()"
+      />
+    </template>
   </v-list>
 </template>

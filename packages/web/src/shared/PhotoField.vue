@@ -3,6 +3,7 @@ import { messageOf } from '@fixatum/core';
 import { mdiCameraOutline } from '@mdi/js';
 import { ref } from 'vue';
 import { api } from './api';
+import FileDrop from './FileDrop.vue';
 import { fileOf } from './inputs';
 
 /** One photo: taken or chosen, sent to the server at once, shown small; the model is the name it is kept under. */
@@ -10,9 +11,10 @@ const photo = defineModel<string | undefined>({ required: true });
 const sending = ref(false);
 const problem = ref('');
 
-async function take(event: Event): Promise<void> {
-  const file = fileOf(event);
-  if (!file) return;
+const root = ref<HTMLElement>();
+const chosen = (event: Event) => void take(fileOf(event));
+async function take(file: File | undefined): Promise<void> {
+  if (!file || sending.value) return;
   sending.value = true;
   problem.value = '';
   try {
@@ -26,21 +28,23 @@ async function take(event: Event): Promise<void> {
 </script>
 
 <template>
-  <div class="photo">
+  <div ref="root" class="photo">
     <a v-if="photo" :href="api.photoUrl(photo)" target="_blank"
       ><img :src="api.photoUrl(photo)" alt="The photo"
     /></a>
     <label class="take">
       <v-icon :icon="mdiCameraOutline" /> {{ sending ? 'Sending…' : photo ? 'Another photo' : 'Add a photo' }}
-      <input type="file" accept="image/*" aria-label="Photo" :disabled="sending" @change="take" />
+      <input type="file" accept="image/*" aria-label="Photo" :disabled="sending" @change="chosen" />
     </label>
     <v-btn v-if="photo" size="small" variant="text" @click="photo = undefined">Leave it out</v-btn>
+    <FileDrop words="Drop the photo here" :within="root" is-part @file="take" />
     <p v-if="problem" class="small problem" role="alert">{{ problem }}</p>
   </div>
 </template>
 
 <style scoped>
 .photo {
+  position: relative;
   display: flex;
   flex-wrap: wrap;
   align-items: center;

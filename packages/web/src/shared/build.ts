@@ -171,7 +171,8 @@ export const useBuild = defineStore('build', () => {
       if (error instanceof ApiProblem && error.type === 'not-found') missing.value = true;
       else {
         openAgain.start(buildId);
-        await showFromMemory(buildId);
+        // A device that is let in no more sees nothing from before, either.
+        if (error instanceof ApiProblem && error.type === 'away') await showFromMemory(buildId);
       }
     }
   }

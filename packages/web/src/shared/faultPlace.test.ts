@@ -15,6 +15,10 @@ it.each([
   [['places', 0, 'slots'], 'Place 1, rack places'],
   [['places', 0, 'climate', 'humidityPct'], 'Place 1, climate, humidity'],
   [['pieces', 0, 'quantity'], 'Piece 1, quantity'],
+  // A face is told by itself, and a field without a word of its own by its name and without its unit.
+  [['pieces', 0, 'faces', 'outer', 'areaCm2'], 'Piece 1, outer face, area'],
+  [['pieces', 0, 'faces', 'inner', 'seamMm'], 'Piece 1, inner face, seam'],
+  [['people', 0, 'setUpMinutes'], 'Wren, set up minutes'],
   // What is not there any more can still be told.
   [['people', 7, 'name'], 'Person 8, name'],
 ])('says %j as “%s”', (path, place) => {

@@ -11,9 +11,13 @@ const words: Record<string, string> = {
   finestDetailMm: 'finest detail',
   flex: 'bends',
   from: 'from',
+  // The face itself says what it is.
+  faces: '',
   humidityPct: 'humidity',
+  inner: 'inner face',
   judgedOn: 'judged on',
   meanC: 'mean',
+  outer: 'outer face',
   packAt: 'packed by',
   slots: 'rack places',
   start: 'nothing before',
@@ -41,6 +45,13 @@ const lines: Record<string, string> = {
   zones: 'zone',
 };
 
+/** A field that has no word of its own: `thinnestEdgeMm` is “thinnest edge”. */
+const nameOf = (key: string): string =>
+  key
+    .replace(/(Cm2|M2|Mm|Ml|Um|Pct|Gu|C|G)$/, '')
+    .replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+    .trim();
+
 /**
  * Where a fault is, for people: what has a name by its name, other lines by their number, fields by what they are called.
  * @param path from the top of `within`
@@ -58,8 +69,8 @@ export function faultPlace(path: readonly (string | number)[], within: unknown):
       // Without a name, a line of a list is what the list is of, and its number.
       else
         parts.splice(-1, 1, `${lines[parts.at(-1) ?? ''] ?? `${parts.at(-1) ?? ''} line`} ${key + 1}`.trim());
-    } else parts.push(words[key] ?? key);
+    } else parts.push(words[key] ?? nameOf(key));
   }
-  const said = parts.join(', ');
+  const said = parts.filter((part) => part !== '').join(', ');
   return said.slice(0, 1).toUpperCase() + said.slice(1);
 }

@@ -13,6 +13,7 @@ import { nanoid } from 'nanoid';
 import { mdiDotsVertical, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
+import FileButton from '../shared/FileButton.vue';
 import type { Fault } from '@fixatum/core';
 import ShelfHead from './ShelfHead.vue';
 import TinDialog from './TinDialog.vue';
@@ -95,19 +96,14 @@ const missing = computed(() =>
   [...(shelf.value?.missingMl ?? [])].map(([id, ml]) => ({ name: store.materials.get(id)?.name ?? id, ml })),
 );
 
-const picker = ref<HTMLInputElement>();
 function save(): void {
   const levels = shelf.value?.tins ?? [];
   saveFile(`${store.theBuild.name} shelf.csv`, shelfCsv(levels, store.materials), 'text/csv');
 }
 /** Adds the tins of a table: all of them, or none where a row can't be used. */
-async function takeIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  if (!file) return;
+async function takeIn(file: File): Promise<void> {
   const at = toWallTime(Math.floor(store.now), store.theBuild.timeZone);
   const read = readShelfCsv(await file.text(), store.materials, at, () => nanoid(12));
-  input.value = '';
   faults.value = read.ok
     ? await change(
         { stock: [...(store.theBuild.stock ?? []), ...read.value] },
@@ -139,15 +135,13 @@ function edit(at: number | undefined): void {
   <div v-if="store.build" class="page">
     <ShelfHead title="Shelf">
       <v-btn :disabled="rows.length === 0" @click="save">Save as a table</v-btn>
-      <v-btn @click="picker?.click()">Take in a table</v-btn>
-      <input
-        ref="picker"
-        type="file"
+      <FileButton
+        field="Table of tins"
         accept=".csv,text/csv"
-        class="d-none"
-        aria-label="Table of tins"
-        @change="takeIn"
-      />
+        drop="Drop a table of tins here to put them on the shelf"
+        @file="takeIn"
+        >Open a table</FileButton
+      >
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="edit(undefined)">Add a tin</v-btn>
     </ShelfHead>
     <FaultList :faults="faults" />

@@ -5,7 +5,7 @@ import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiProblem, type BuildSummary, type WorkshopSummary } from '../shared/api';
 import { faultPlace } from '../shared/faultPlace';
-import { fileOf } from '../shared/inputs';
+import FileButton from '../shared/FileButton.vue';
 import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
 import { useTour } from '../shared/tour';
@@ -37,7 +37,6 @@ const faults = ref<Fault[]>([]);
 const faultyFile = ref('');
 /** What is in it, for the names of what is faulty. */
 const faultyData = shallowRef<unknown>();
-const picker = ref<HTMLInputElement>();
 const creating = ref(false);
 const loadingDemo = ref(false);
 /** A zip that was chosen, to be looked into. */
@@ -63,9 +62,7 @@ onMounted(list);
 
 const openBuild = (id: string) => router.push({ name: 'bench', params: { build: id } });
 
-async function importFile(event: Event): Promise<void> {
-  const file = fileOf(event);
-  if (!file) return;
+async function take(file: File): Promise<void> {
   faults.value = [];
   faultyFile.value = file.name;
   if (/\.zip$/i.test(file.name)) {
@@ -141,21 +138,21 @@ async function loadDemo(): Promise<void> {
         <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true"
           >New build</v-btn
         >
-        <v-btn size="large" :prepend-icon="mdiFileUploadOutline" @click="picker?.click()">Open a file</v-btn>
+        <FileButton
+          size="large"
+          :prepend-icon="mdiFileUploadOutline"
+          field="Build file or workshop file"
+          accept=".json,.zip,application/json,application/zip"
+          drop="Drop a build or a workshop here to open it"
+          @file="take"
+          >Open a file</FileButton
+        >
         <v-btn size="large" :prepend-icon="mdiLayersOutline" :loading="loadingDemo" @click="loadDemo"
           >Look at the demo</v-btn
         >
         <v-btn v-if="builds && builds.length > 0" size="large" variant="text" :to="{ name: 'find' }"
           >Find in all builds</v-btn
         >
-        <input
-          ref="picker"
-          type="file"
-          accept=".json,.zip,application/json,application/zip"
-          class="d-none"
-          aria-label="Build file or workshop file"
-          @change="importFile"
-        />
       </div>
 
       <section v-if="faults.length > 0" class="faults" role="alert">

@@ -8,7 +8,7 @@ import { api, type BackupsAnswer } from '../shared/api';
 import ArchiveDialog from '../workshops/ArchiveDialog.vue';
 import { useBuild } from '../shared/build';
 import BuildsInside from '../shared/BuildsInside.vue';
-import { fileOf } from '../shared/inputs';
+import FileButton from '../shared/FileButton.vue';
 import { useNotice } from '../shared/notice';
 import WorkshopPanel from './WorkshopPanel.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -23,8 +23,8 @@ const busy = ref(false);
 /** The one that is looked into before it is put back. */
 const chosen = ref<Backup>();
 /** A file that was saved somewhere, to be looked into. */
-const picker = ref<HTMLInputElement>();
 const file = ref<File>();
+const ways = ref<HTMLElement>();
 const isLooking = computed({
   get: () => file.value !== undefined,
   set: (is) => {
@@ -85,21 +85,21 @@ const reasonWords: Record<Backup['reason'], string> = {
       four weeks and twelve months are kept, each copy checked by opening it.
     </p>
     <p class="small quiet">They lie in {{ state.folder }}. A copy on another disk is worth having, too.</p>
-    <div class="ways">
+    <div ref="ways" class="ways">
       <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
         >Back up now</v-btn
       >
-      <v-btn :prepend-icon="mdiFileUploadOutline" variant="text" @click="picker?.click()"
-        >Open a saved file…</v-btn
-      >
-      <input
-        ref="picker"
-        type="file"
+      <FileButton
+        :prepend-icon="mdiFileUploadOutline"
+        variant="text"
+        field="Saved backup or build"
         accept=".zip,application/zip"
-        class="d-none"
-        aria-label="Saved backup or build"
-        @change="file = fileOf($event)"
-      />
+        drop="Drop a saved file here to look into it"
+        :within="ways"
+        is-part
+        @file="file = $event"
+        >Open a saved file…</FileButton
+      >
     </div>
     <ul v-if="state.backups.length > 0" aria-label="Backups">
       <li v-for="backup in state.backups" :key="backup.id">
@@ -145,6 +145,7 @@ const reasonWords: Record<Backup['reason'], string> = {
 
 <style scoped>
 .ways {
+  position: relative;
   display: flex;
   flex-wrap: wrap;
   gap: 12px;

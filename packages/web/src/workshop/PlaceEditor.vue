@@ -13,7 +13,7 @@ import {
 } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { api } from '../shared/api';
-import { fileOf } from '../shared/inputs';
+import FileButton from '../shared/FileButton.vue';
 import { useBuild } from '../shared/build';
 import { airWords } from '../shared/words';
 import RemoveButton from '../shared/RemoveButton.vue';
@@ -60,12 +60,11 @@ function take(result: AirFileResult): void {
   pasting.value = false;
   pasted.value = '';
 }
-async function takeFile(event: Event): Promise<void> {
-  const file = fileOf(event);
-  if (!file) return;
+const root = ref<HTMLElement>();
+async function takeFile(file: File): Promise<void> {
   const text = await file.text();
   take(
-    file.name.endsWith('.csv')
+    /\.csv$/i.test(file.name)
       ? parseAirCsv(text, hourNow(), store.build?.timeZone ?? 'UTC')
       : parseForecastFile(text),
   );
@@ -97,7 +96,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
 </script>
 
 <template>
-  <div class="place" :data-testid="`place-${place.id}`">
+  <div ref="root" class="place" :data-testid="`place-${place.id}`">
     <div class="with-x">
       <v-text-field v-model="place.name" label="Place" maxlength="120" />
       <v-select v-model="place.ventilation" label="Aired by" :items="ventilationItems" />
@@ -157,13 +156,16 @@ const measured = computed(() => store.readings.find((one) => one.place === place
     </div>
     <PlaceAir :climate="place.climate" :measured="measured" :name="place.name" />
     <div class="tools">
-      <label class="file"
-        >Load a forecast file<input
-          type="file"
-          accept=".json,.csv"
-          :aria-label="`Forecast file for ${place.name}`"
-          @change="takeFile"
-      /></label>
+      <FileButton
+        size="small"
+        :field="`Forecast file for ${place.name}`"
+        accept=".json,.csv"
+        :drop="`Drop a forecast here: the air of ${place.name}`"
+        :within="root"
+        is-part
+        @file="takeFile"
+        >Open a forecast file</FileButton
+      >
       <v-btn size="small" variant="text" @click="pasting = !pasting">Paste hours</v-btn>
       <v-text-field
         v-model="port"
@@ -209,6 +211,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
 
 <style scoped>
 .place {
+  position: relative;
   padding: 12px 0 18px;
   border-top: 1px solid var(--line);
 }
@@ -238,30 +241,6 @@ const measured = computed(() => store.readings.find((one) => one.place === place
   gap: 10px;
   align-items: center;
   margin-top: 6px;
-}
-
-.file {
-  display: inline-flex;
-  align-items: center;
-  min-height: 36px;
-  padding: 0 12px;
-  border: 1px solid currentcolor;
-  border-radius: 2px;
-  font-size: 0.875rem;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.file:focus-within {
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: 2px;
-}
-
-.file input {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  opacity: 0;
 }
 
 .port {

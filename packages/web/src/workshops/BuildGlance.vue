@@ -1,59 +1,17 @@
 <script setup lang="ts">
-import { sayMoment, sayWait, warmOfStored } from '@fixatum/core';
-import { onMounted, onScopeDispose, shallowRef } from 'vue';
+import { sayMoment, sayWait } from '@fixatum/core';
 import DryingRibbon from '../shared/DryingRibbon.vue';
-import { api } from '../shared/api';
-import { useClock } from '../shared/clock';
-import { nextDateOf, type NextDate } from '../shared/nextDate';
-import type { Glance } from '../shared/offThread/glanceWork';
-import { keptWorker, plain } from '../shared/offThread/workerLink';
 import { readinessWords } from '../shared/words';
+import type { Standing } from './useGlances';
 
 /** How a build stands, before it is opened: its pieces along time, the days to go, what is next. */
-const props = defineProps<{
-  id: string;
-  /** Whether it has the hands and tins of its workshop before all others. */
-  isFirst: boolean;
-}>();
-const clock = useClock();
-const glance = shallowRef<Glance>();
-const date = shallowRef<NextDate>();
-let isGone = false;
-onScopeDispose(() => (isGone = true));
-
-// One after the other, so that a long list does not keep the machine busy all at once.
-onMounted(() => {
-  turn = turn.then(look, look);
-});
-async function look(): Promise<void> {
-  if (isGone) return;
-  try {
-    const [{ build }, kept] = await Promise.all([
-      api.build(props.id),
-      api.plan(props.id).catch(() => undefined),
-    ]);
-    const now = Math.floor(clock.now(build.timeZone));
-    date.value = nextDateOf(build, now);
-    const warm = kept?.plan ? warmOfStored(kept.plan) : undefined;
-    if (build.pieces.length === 0) return;
-    const seen = await inWorker((remote) => remote.glance({ ...plain({ build }), now, warm }));
-    // What comes next in a build that was never planned hangs on those before it, which this look does not know of.
-    glance.value = warm || props.isFirst ? seen : { ...seen, next: undefined };
-  } catch {
-    // The list stands without it.
-  }
-}
-</script>
-
-<script lang="ts">
-let turn: Promise<void> = Promise.resolve();
-const inWorker = keptWorker('glance');
+defineProps<Standing>();
 </script>
 
 <template>
   <div class="glance">
     <p v-if="date" class="figures">
-      <strong>{{ sayWait(date.at - (glance?.now ?? clock.now('UTC'))) }}</strong> to {{ date.word }}
+      <strong>{{ sayWait(date.at - now) }}</strong> to {{ date.word }}
     </p>
     <template v-if="glance">
       <p>
@@ -66,7 +24,7 @@ const inWorker = keptWorker('glance');
             ·
             {{ glance.next.at <= glance.now + 1 ? 'now' : sayMoment(glance.next.at, glance.timeZone) }}</span
           ></template
-        ><template v-else-if="glance.isDone">All hands-on work is done.</template>
+        ><template v-else>All hands-on work is done.</template>
       </p>
       <div class="rows" role="group" aria-label="Its pieces along time">
         <div

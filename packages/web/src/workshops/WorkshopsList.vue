@@ -6,6 +6,7 @@ import { api, type BuildSummary, type WorkshopSummary } from '../shared/api';
 import { useMe } from '../shared/me';
 import { later } from '../shared/later';
 import { useNotice } from '../shared/notice';
+import { useGlances } from './useGlances';
 
 const BuildGlance = later(() => import('./BuildGlance.vue'));
 
@@ -25,11 +26,7 @@ const groups = computed(() =>
     };
   }),
 );
-/** So many builds are looked at before they are opened. */
-const MOST_GLANCED = 6;
-const glanced = computed(
-  () => new Set(groups.value.flatMap(({ inHand }) => inHand.map(({ id }) => id)).slice(0, MOST_GLANCED)),
-);
+const standings = useGlances(computed(() => groups.value.map(({ inHand }) => inHand.map(({ id }) => id))));
 const aboutOf = ({ people, places }: WorkshopSummary) => [...people, ...places].join(' · ');
 
 async function tried(work: () => Promise<unknown>, said?: { text: string; undo: () => Promise<unknown> }) {
@@ -111,7 +108,7 @@ const kinds = (build: BuildSummary) =>
             @click="putAside(build)"
             >Put aside</v-btn
           >
-          <BuildGlance v-if="glanced.has(build.id)" :id="build.id" :is-first="at === 0" />
+          <BuildGlance v-if="standings[build.id]" v-bind="standings[build.id]!" />
         </li>
         <li v-for="build in group.done" :key="build.id" class="done">
           <router-link class="plain open" :to="{ name: 'journal', params: { build: build.id } }">

@@ -3,7 +3,7 @@ import { expose } from 'comlink';
 import { beside } from './besideWork';
 import { finish, finishStill, recipes } from './colourWork';
 import { forecast } from './forecastWork';
-import { glance } from './glanceWork';
+import { glances } from './glanceWork';
 import { improve } from './improveWork';
 import { pairs } from './pairWork';
 import { compare, plan } from './planWork';
@@ -18,7 +18,7 @@ const coreWork = {
   improve,
   rescue,
   forecast,
-  glance,
+  glances,
   setBuild,
   waysOut,
   costOfStart,
