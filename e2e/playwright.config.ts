@@ -3,6 +3,7 @@ import { chromium } from './launch';
 
 export default defineConfig({
   testDir: './tests',
+  globalSetup: './plannedDemo.ts',
   outputDir: '../test-results/e2e',
   timeout: 180_000,
   expect: { timeout: 30_000 },

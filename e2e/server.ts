@@ -1,6 +1,6 @@
 import type { Build } from '@fixatum/core';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -15,10 +15,13 @@ export const PHONE_ADDRESS = '127.0.0.2';
 
 export interface RunningServer {
   url: string;
+  /** Its data folder. */
+  data: string;
   /** Stops it, politely or at once, and starts it again on the same data and port, at another fixed time if given. */
   restart(options?: { now?: string; signal?: NodeJS.Signals }): Promise<void>;
-  /** Kills it; `restart` brings it back. */
+  /** Kills it, or ends it politely; `restart` brings it back. */
   kill(): Promise<void>;
+  end(): Promise<void>;
   /** Stops it and forgets its data. */
   stop(): Promise<void>;
 }
@@ -26,14 +29,21 @@ export interface RunningServer {
 export interface ServerOptions {
   now?: string;
   samples?: boolean;
+  /** A data folder to begin with a copy of. */
+  from?: string | undefined;
 }
+
+/** Where the data folder of the demo lies, as it is once somebody has looked at its builds; unset outside of the tests. */
+export const PLANNED_DEMO = 'FIXATUM_PLANNED_DEMO';
 
 /** Starts the built server on a port and data folder of its own, and waits until it answers. */
 export async function startServer({
   now = DEMO_NOW,
   samples = true,
+  from,
 }: ServerOptions = {}): Promise<RunningServer> {
   const data = await mkdtemp(join(tmpdir(), 'fixatum-'));
+  if (from) await cp(from, data, { recursive: true });
   let port = '0';
   let fixedNow = now;
   let child: ChildProcess;
@@ -74,12 +84,14 @@ export async function startServer({
   port = new URL(url).port;
   return {
     url,
+    data,
     async restart({ now: nextNow, signal = 'SIGTERM' } = {}) {
       await end(signal);
       fixedNow = nextNow ?? fixedNow;
       await launch();
     },
     kill: () => end('SIGKILL'),
+    end: () => end('SIGTERM'),
     async stop() {
       await end('SIGTERM');
       await rm(data, { recursive: true, force: true });
@@ -97,7 +109,7 @@ export interface Demo {
 }
 
 export async function startDemo(): Promise<Demo> {
-  const server = await startServer();
+  const server = await startServer({ from: process.env[PLANNED_DEMO] });
   const get = async <T>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as T;
   const { builds } = await get<{ builds: { id: string; name: string }[] }>('/builds');
   const idOf = (name: string) => builds.find((build) => build.name === name)!.id;

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 /** WCAG 2.2, A and AA. */
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];

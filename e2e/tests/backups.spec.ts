@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { startDemo, type Demo } from '../server';
+import { expect, test } from '../test';
 
 let demo: Demo;
 test.beforeEach(async () => {

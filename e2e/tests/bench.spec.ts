@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
 import { begin, logUntil, keepOnly, nextOf } from '../bench';
 import { fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: Demo['server'];
 let id: Demo['id'];

@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
 import { choose } from '../fields';
 import { newPlate } from '../plate';
 import { startServer, type RunningServer } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: RunningServer;
 test.beforeEach(async () => {

@@ -1,6 +1,6 @@
 import type { Build, LogEntry } from '@fixatum/core';
-import { expect, test } from '@playwright/test';
 import { startServer, type RunningServer } from '../server';
+import { expect, test } from '../test';
 
 /** `npm run torture -- --kills 1000` sets another number. */
 const kills = Number(process.env.FIXATUM_KILLS ?? 40);

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 let demo: Demo;
 /** The small build of the demo. */

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
 import { choose, field } from '../fields';
 import { startDemo, startServer, type RunningServer } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: RunningServer;
 test.afterEach(() => server.stop());

@@ -1,7 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
-import { begin } from '../bench';
 import { chooseByKey, expectFocusSeen, pressByKey, tabTo, typeInto } from '../keys';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 // What is done most, by somebody who has no mouse at all: each stop of the focus is in sight, and it is never lost.
 

@@ -1,8 +1,8 @@
 import type { Build, Step } from '@fixatum/core';
-import { expect, test, type Page } from '@playwright/test';
 import { logNext } from '../bench';
 import { choose } from '../fields';
 import { startServer, type RunningServer } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: RunningServer;
 test.beforeEach(async () => {
@@ -76,8 +76,6 @@ test('three zones with unlike undercoats are written, kept as a look with a pict
   page,
 }) => {
   const { id, steps } = await made(page);
-  // Nothing better is looked for meanwhile: the dialog tells of the plan that follows, and not of one that is found later.
-  await page.addInitScript(() => localStorage.setItem('fixatum-idle-search', 'false'));
   await page.goto(`${server.url}/b/${id}/pieces/shield`);
   await page.getByRole('button', { name: 'Choose a look' }).click();
   await choose(page, 'Field', 'Bone and horn');

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
 import { choose } from '../fields';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: Demo['server'];
 let id: Demo['id'];

@@ -1,8 +1,8 @@
 import type { Build, Piece, Step } from '@fixatum/core';
-import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { choose, fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: Demo['server'];
 let id: Demo['id'];

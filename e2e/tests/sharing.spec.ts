@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test';
 import { logNext } from '../bench';
 import { offer, pair, phoneOf } from '../pairing';
 import { startDemo, type Demo } from '../server';
+import { expect, test } from '../test';
 
 let demo: Demo;
 test.beforeEach(async () => {

@@ -1,8 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
 import { logNext } from '../bench';
 import { field } from '../fields';
 import { newPlate } from '../plate';
 import { startServer, type RunningServer } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: RunningServer;
 test.beforeEach(async () => {

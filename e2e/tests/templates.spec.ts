@@ -1,8 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
 import { join } from 'node:path';
 import { choose } from '../fields';
 import { newPlate } from '../plate';
 import { startServer, type RunningServer } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: RunningServer;
 test.beforeEach(async () => {

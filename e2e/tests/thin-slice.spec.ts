@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { batchOf, logNext, logUntil, nextOf } from '../bench';
 import { startServer, type RunningServer } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: RunningServer;
 test.beforeEach(async () => {

@@ -1,8 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { choose, fillMoment, momentOf } from '../fields';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Page } from '../test';
 
 let server: Demo['server'];
 let id: Demo['id'];

@@ -1,9 +1,9 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import type { Build } from '@fixatum/core';
 import { begin, logNext } from '../bench';
 import { choose, field } from '../fields';
 import { startDemo, type Demo } from '../server';
+import { expect, test, type Locator, type Page } from '../test';
 
 let server: Demo['server'];
 let courier: Demo['id'];

@@ -141,11 +141,15 @@ const DIGITS: Readonly<Record<UnitSystem, Readonly<Record<Quantity, number>>>> =
   imperial: { lengthMm: 3, areaCm2: 2, volumeMl: 2, temperatureC: 1, warmerC: 1, massG: 2 },
 };
 
-/** A stored value as a number of its system's unit, without the unit: what stands in a field. */
-export function measureText(value: number, quantity: Quantity, system: UnitSystem): string {
+/** A stored value in its system's unit, unrounded. */
+export function inUnitOf(value: number, quantity: Quantity, system: UnitSystem): number {
   const unit = find(quantity, unitOf(quantity, system))!;
-  return String(Number(((value - (unit.plus ?? 0)) / unit.times).toFixed(DIGITS[system][quantity])));
+  return (value - (unit.plus ?? 0)) / unit.times;
 }
+
+/** A stored value as a number of its system's unit, without the unit: what stands in a field. */
+export const measureText = (value: number, quantity: Quantity, system: UnitSystem): string =>
+  String(Number(inUnitOf(value, quantity, system).toFixed(DIGITS[system][quantity])));
 
 /** A stored value with its unit: "600 cm²", "93 in²". */
 export const sayMeasure = (value: number, quantity: Quantity, system: UnitSystem): string =>

@@ -1,4 +1,4 @@
-import { measureText, unitOf, type Quantity, type UnitSystem } from './measures';
+import { inUnitOf, unitOf, type Quantity, type UnitSystem } from './measures';
 
 let system: UnitSystem = 'metric';
 
@@ -15,7 +15,7 @@ const digitsOf = (value: number): number => (value >= 10 ? 0 : value >= 1 ? 1 : 
 
 /** In the unit of the system as it is now, rounded as people say it. */
 function imperially(value: number, quantity: Quantity): string {
-  const exact = Number(measureText(value, quantity, 'imperial'));
+  const exact = inUnitOf(value, quantity, 'imperial');
   return `${Number(exact.toFixed(digitsOf(Math.abs(exact))))} ${unitOf(quantity, 'imperial')}`;
 }
 const toTenth = (value: number): number => Math.round(value * 10) / 10;
@@ -43,7 +43,7 @@ export const sayCm2 = (cm2: number): string =>
 
 /** A temperature without its unit, where others share it: "18.4"; or "65". */
 export const degreesOf = (temperatureC: number): number =>
-  system === 'imperial' ? Math.round((temperatureC * 9) / 5 + 32) : toTenth(temperatureC) + 0;
+  system === 'imperial' ? Math.round(inUnitOf(temperatureC, 'temperatureC', 'imperial')) : toTenth(temperatureC) + 0;
 
 /** The unit of temperatures: "°C" or "°F". */
 export const degreeUnit = (): string => unitOf('temperatureC', system);
@@ -53,7 +53,7 @@ export const sayC = (temperatureC: number): string => `${degreesOf(temperatureC)
 
 /** How much warmer or colder: "3 °C"; or "5 °F". */
 export const sayWarmerC = (byC: number): string =>
-  system === 'imperial' ? `${Math.round((byC * 9) / 5)} °F` : `${toTenth(byC)} °C`;
+  system === 'imperial' ? `${Math.round(inUnitOf(byC, 'warmerC', 'imperial'))} °F` : `${toTenth(byC)} °C`;
 
 /** A mil is a thousandth of an inch. */
 const UM_PER_MIL = 25.4;

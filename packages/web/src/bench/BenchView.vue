@@ -146,8 +146,8 @@ const strata = computed(() => {
   gap: 28px 36px;
 }
 
-/* For a glove: everything that is pressed is 44 px, but links within a sentence. */
-.bench :deep(.v-btn) {
+/* For a glove: everything that is pressed is 44 px at least, but links within a sentence. */
+.bench :deep(:where(.v-btn)) {
   min-width: 44px;
   min-height: 44px;
 }

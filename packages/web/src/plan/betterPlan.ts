@@ -4,7 +4,7 @@ import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { openWorker, plain, type WorkerLink } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
-import { useForecast } from '../shared/forecast';
+import { useForecastStore } from '../shared/forecast';
 import { useNotice } from '../shared/notice';
 
 const SECONDS = 5;
@@ -20,7 +20,7 @@ interface StoredPlan {
 /** Long work on the plan, each in a worker of its own that can be stopped: looking for a better one, and ways to catch up. */
 export const useBetterPlan = defineStore('better-plan', () => {
   const store = useBuild();
-  const forecast = useForecast();
+  const forecast = useForecastStore();
   const notice = useNotice();
 
   /** 0 to 1 while it looks; undefined when it does not. */

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { planView, warmFrom, type PlanView, type RuleFinding, nothingTaken } from '@fixatum/core';
 import { createPinia, setActivePinia } from 'pinia';
-import { nextTick } from 'vue';
+import { effectScope, nextTick } from 'vue';
 import { api } from '../shared/api';
 import { FakeWorker } from '../testing/fakeWorker';
 import { smallBuild } from '../testing/smallBuild';
@@ -130,6 +130,31 @@ describe('the forecast', () => {
       1,
       true,
     ]);
+  });
+
+  it('is made for as long as somebody looks at it, and not again of a plan it was made of', async () => {
+    const { store } = await planned();
+    const made = () => FakeWorker.made.filter(({ name }) => name === 'forecast').length;
+    const screen = effectScope();
+    screen.run(() => useForecast());
+    await jest.advanceTimersByTimeAsync(900);
+    expect(made()).toBe(1);
+    FakeWorker.of('forecast').last.answer([{ pieceId: 'plate', chance: 0.9 }]);
+    await heard();
+    screen.stop();
+    const next = effectScope();
+    next.run(() => useForecast());
+    await jest.advanceTimersByTimeAsync(900);
+    expect(made()).toBe(1);
+    next.stop();
+    store.view = { ...store.view! };
+    await jest.advanceTimersByTimeAsync(900);
+    expect(made()).toBe(1);
+    const last = effectScope();
+    last.run(() => useForecast());
+    await jest.advanceTimersByTimeAsync(900);
+    expect(made()).toBe(2);
+    last.stop();
   });
 
   it('is stopped when the plan changes under it', async () => {

@@ -16,8 +16,9 @@ const label = ref<string | null>();
 /** What would be done again; null where nothing was taken back. */
 const again = ref<string | null>(null);
 const ASK_AFTER_MS = 300;
+// What is sent after it is shown changes nothing on screen, but can be taken back only from then on.
 watchDebounced(
-  () => [store.id, store.build] as const,
+  () => [store.id, store.build, store.etag, outbox.count] as const,
   async ([id, build]) => {
     if (!id || !build) return;
     try {

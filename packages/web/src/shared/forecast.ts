@@ -1,6 +1,6 @@
 import type { PieceForecast, PlanView } from '@fixatum/core';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import { proxy } from 'comlink';
 import { openWorker, plain, type WorkerLink } from './offThread/workerLink';
 import { useNotice } from './notice';
@@ -10,13 +10,15 @@ const SAMPLES = 150;
 /** A forecast is made once the plan has been quiet for this long. */
 const QUIET_MS = 800;
 
-/** What is likely to become of each piece: many futures tried in a worker whenever the plan has settled. */
-export const useForecast = defineStore('forecast', () => {
+/** What is likely to become of each piece: many futures tried in a worker whenever the plan has settled and somebody looks at it. */
+export const useForecastStore = defineStore('forecast', () => {
   const store = useBuild();
   const notice = useNotice();
   const byPiece = shallowRef(new Map<string, PieceForecast>());
   /** The plan that it is about. */
   const madeFor = shallowRef<PlanView>();
+  /** How many parts of the screen show it: where there are none it is not worth the work. */
+  const shownBy = ref(0);
   /** Whether it belongs to an older plan than the one on screen: shown grey until the new one comes. */
   const isOld = computed(() => byPiece.value.size > 0 && madeFor.value !== store.view);
   /** 0 to 1 while it is worked out; 1 when it is done. */
@@ -64,10 +66,10 @@ export const useForecast = defineStore('forecast', () => {
   }
 
   watch(
-    () => [store.view, store.planning] as const,
-    ([view, planning]) => {
+    () => [store.view, store.planning, shownBy.value > 0] as const,
+    ([view, planning, isShown]) => {
       stop();
-      if (view && !planning) timer = setTimeout(run, QUIET_MS);
+      if (view && !planning && isShown && madeFor.value !== view) timer = setTimeout(run, QUIET_MS);
     },
     { immediate: true },
   );
@@ -76,5 +78,13 @@ export const useForecast = defineStore('forecast', () => {
     () => (byPiece.value = new Map()),
   );
 
-  return { byPiece, isOld, progress, stop };
+  return { byPiece, isOld, progress, shownBy, stop };
 });
+
+/** The forecast of the open build, made for as long as this part of the screen is there. */
+export function useForecast(): ReturnType<typeof useForecastStore> {
+  const forecast = useForecastStore();
+  forecast.shownBy += 1;
+  onScopeDispose(() => (forecast.shownBy -= 1), true);
+  return forecast;
+}
