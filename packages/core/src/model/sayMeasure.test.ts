@@ -14,7 +14,12 @@ afterEach(() => speakMeasuresAs('metric'));
 
 it('says measures in the metric system until told otherwise', () => {
   expect(measureSystem()).toBe('metric');
-  expect([sayMl(0.44), sayMl(7.04), sayMl(238.4), sayMl(1240)]).toEqual(['0.4 ml', '7 ml', '238 ml', '1.2 l']);
+  expect([sayMl(0.44), sayMl(7.04), sayMl(238.4), sayMl(1240)]).toEqual([
+    '0.4 ml',
+    '7 ml',
+    '238 ml',
+    '1.2 l',
+  ]);
   expect([sayG(1.24), sayG(25.4)]).toEqual(['1.2 g', '25 g']);
   expect([sayMm(5), sayMm(12.54)]).toEqual(['5 mm', '12.5 mm']);
   expect(sayCm2(600)).toBe('600 cm²');

@@ -43,7 +43,9 @@ export const sayCm2 = (cm2: number): string =>
 
 /** A temperature without its unit, where others share it: "18.4"; or "65". */
 export const degreesOf = (temperatureC: number): number =>
-  system === 'imperial' ? Math.round(inUnitOf(temperatureC, 'temperatureC', 'imperial')) : toTenth(temperatureC) + 0;
+  system === 'imperial'
+    ? Math.round(inUnitOf(temperatureC, 'temperatureC', 'imperial'))
+    : toTenth(temperatureC) + 0;
 
 /** The unit of temperatures: "°C" or "°F". */
 export const degreeUnit = (): string => unitOf('temperatureC', system);

@@ -1,9 +1,14 @@
 import 'fake-indexeddb/auto';
+import { createPinia, setActivePinia } from 'pinia';
+import { clear } from 'idb-keyval';
 import { storedPlanOf, planView, warmFrom } from '@fixatum/core';
 import { ApiProblem, api } from './api';
 import { smallBuild } from '../testing/smallBuild';
 import { useNotice } from './notice';
 import { useBuild } from './build';
+import { useClock } from './clock';
+import { planSeenLast } from './lastSeen';
+import { planInWorker } from './planner';
 import { answer, answerPlan, asked, beginFresh, endFresh, opened } from '../testing/openedBuild';
 
 jest.mock('./planner', () => ({
@@ -84,6 +89,75 @@ describe('the plan of an open build', () => {
     await jest.advanceTimersByTimeAsync(0);
     answerPlan();
     expect(api.keepPlan).toHaveBeenCalledTimes(2);
+  });
+});
+
+describe('the plan that was on screen last', () => {
+  /** Another tab, or the same after a reload: opened on what the server has now. */
+  const reloaded = async (now: string) => {
+    const kept = jest.mocked(api.keepPlan).mock.calls.at(-1)?.[1] ?? null;
+    setActivePinia(createPinia());
+    useClock().fixedAt = now;
+    jest.mocked(planInWorker).mockClear();
+    return opened({ plan: kept });
+  };
+  /** The build was open, planned, and looked at for a while. */
+  const seen = async () => {
+    await opened();
+    const view = answerPlan();
+    await jest.advanceTimersByTimeAsync(2000);
+    // The database has a clock of its own.
+    while (!(await planSeenLast('b1'))) await Promise.resolve();
+    return view;
+  };
+  beforeEach(() => clear());
+
+  it('stands where nothing has changed since, and is not made again', async () => {
+    const view = await seen();
+    const store = await reloaded('2027-02-15T08:04');
+    expect(store.view).toEqual(view);
+    expect([store.planning, store.provisional, asked().length]).toEqual([false, false, 0]);
+    // The next change is told against it.
+    jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
+    await store.unpin([]);
+    answerPlan();
+    expect(store.changed).toEqual([]);
+  });
+
+  it('is shown at once and made again where some time has gone by', async () => {
+    const view = await seen();
+    const store = await reloaded('2027-02-15T08:05');
+    expect(store.view).toEqual(view);
+    expect([store.planning, asked().length]).toEqual([true, 1]);
+    const made = answerPlan();
+    expect(store.view).toBe(made);
+  });
+
+  it('is made again where another plan was put by meanwhile', async () => {
+    await seen();
+    const [call] = jest.mocked(api.keepPlan).mock.calls;
+    call![1] = { ...call![1], order: [...call![1].order].reverse() };
+    await reloaded('2027-02-15T08:00');
+    expect(asked()).toHaveLength(1);
+  });
+
+  it.each([
+    ['is more than an hour old', '2027-02-15T09:01'],
+    ['is of a time still to come', '2027-02-15T07:59'],
+  ])('is not shown where it %s', async (_, now) => {
+    await seen();
+    const store = await reloaded(now);
+    expect([store.view, asked().length]).toEqual([undefined, 1]);
+  });
+
+  it('is not shown where the build has changed', async () => {
+    await seen();
+    jest.spyOn(api, 'build').mockResolvedValue(answer(2, { name: 'Changed' }));
+    setActivePinia(createPinia());
+    useClock().fixedAt = '2027-02-15T08:00';
+    const store = useBuild();
+    await store.open('b1');
+    expect([store.build?.name, store.view]).toEqual(['Changed', undefined]);
   });
 });
 

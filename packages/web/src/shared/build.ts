@@ -29,12 +29,9 @@ import { keepSeen, seenLast } from './lastSeen';
 import { besides } from './besides';
 import { idleSearch } from './idleSearch';
 import { liveUpdates } from './liveUpdates';
-import { livingPlan } from './livingPlan';
+import { livingPlan, REPLAN_AFTER_MINUTES } from './livingPlan';
 import { measuredAir } from './measuredAir';
 import { pieceConflicts } from './pieceConflicts';
-
-/** A plan made before now is made again after this long, as what was planned may have slipped. */
-const REPLAN_AFTER_MINUTES = 5;
 
 /** What is seen is kept for when nobody answers once it has stood for so long. */
 const KEEP_AFTER_MS = 1500;
@@ -81,6 +78,8 @@ export const useBuild = defineStore('build', () => {
 
   const air = measuredAir(id, build, () => living.plan());
   const warm = shallowRef<WarmStart>();
+  /** It is planned in any case, once all is known. */
+  let isOpening = false;
   const beside = besides({
     id,
     build,
@@ -88,7 +87,7 @@ export const useBuild = defineStore('build', () => {
     now,
     readingsByPlace: air.readingsByPlace,
     whenTaken: () => {
-      if (view.value) plan();
+      if (view.value && !isOpening) plan();
     },
   });
   /** What the open build is planned amid. */
@@ -141,7 +140,8 @@ export const useBuild = defineStore('build', () => {
     show(seen);
     keepSoon.stop();
     isFromMemory.value = true;
-    plan();
+    await living.showSeen();
+    if (id.value === buildId) plan();
   }
 
   /** Opens a build; while the server does not answer it is asked again and again, and complained of once. */
@@ -159,10 +159,13 @@ export const useBuild = defineStore('build', () => {
       if (id.value !== buildId) return;
       // Shown before anything else is waited for, as it may be changed from then on.
       show(answer);
+      isOpening = true;
+      const seen = await living.showSeen();
       // A first plan that books hands which another build has would only be moved again.
       await beside.load();
       if (id.value !== buildId) return;
-      plan();
+      isOpening = false;
+      if (!seen || !living.letStand(seen)) plan();
       void air.loadReadings();
       void outbox.flush();
     } catch (error) {

@@ -9,13 +9,22 @@ import {
   type WarmStart,
   sure,
 } from '@fixatum/core';
+import { useTimeoutFn } from '@vueuse/core';
 import { ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { api } from './api';
+import { keepSeenPlan, planSeenLast, type SeenPlan } from './lastSeen';
 import { useNotice } from './notice';
 import { planInWorker, type PlanGround } from './planner';
 
 /** So many plans are remembered for undo. */
 const MOST_PLANS_KEPT = 40;
+
+/** A plan made before now is made again after this long, as what was planned may have slipped. */
+export const REPLAN_AFTER_MINUTES = 5;
+/** A plan that is older than so is nothing to look at while it is made again. */
+const WORTH_SHOWING_MINUTES = 60;
+/** What is on screen is kept once it has stood for so long. */
+const KEEP_AFTER_MS = 1500;
 
 /** A plan to begin with in which some passes may be at any time. */
 const withoutTimes = (warm: WarmStart, ids: ReadonlySet<string>): WarmStart => ({
@@ -78,6 +87,53 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     keptText = JSON.stringify(kept.plan);
   }
 
+  /** Keeps the plan on screen with what it is made from. */
+  const keepSoon = useTimeoutFn(
+    () => {
+      if (planning.value || !id.value || !build.value || !warm.value || !view.value) return;
+      void keepSeenPlan({
+        id: id.value,
+        build: JSON.stringify(build.value),
+        around: JSON.stringify(around.value),
+        plan: JSON.stringify(storedPlanOf(warm.value)),
+        view: view.value,
+      });
+    },
+    KEEP_AFTER_MS,
+    { immediate: false },
+  );
+
+  /** How many minutes ago it was made, where it is of the build as it is; undefined where it is of another. */
+  const ageOf = (seen: SeenPlan): number | undefined =>
+    seen.build === JSON.stringify(build.value) ? Math.floor(now.value) - seen.view.now : undefined;
+  /** Shows the plan that was on screen last, where it is of this build and not old: something to look at until there is another. */
+  async function showSeen(): Promise<SeenPlan | undefined> {
+    const buildId = sure(id.value, 'an open build');
+    const seen = await planSeenLast(buildId);
+    if (!seen || buildId !== id.value || view.value) return undefined;
+    const age = ageOf(seen);
+    if (age === undefined || age < 0 || age > WORTH_SHOWING_MINUTES) return undefined;
+    view.value = seen.view;
+    provisional.value = false;
+    planning.value = true;
+    return seen;
+  }
+  /** Whether a plan that was shown so is the one that would be made now. If it is, it stands, and nothing need be made. */
+  function letStand(seen: SeenPlan): boolean {
+    const age = ageOf(seen);
+    const isSame =
+      view.value === seen.view &&
+      age !== undefined &&
+      age < REPLAN_AFTER_MINUTES &&
+      seen.around === JSON.stringify(around.value) &&
+      seen.plan === keptText;
+    if (!isSame) return false;
+    settled.value = seen.view;
+    provisional.value = false;
+    planning.value = false;
+    return true;
+  }
+
   /** Goes on from a better plan that was found elsewhere. */
   function takePlan(better: WarmStart): void {
     warm.value = better;
@@ -121,6 +177,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         settled.value = made;
         warm.value = warmFrom(made);
         void keepPlan(warm.value);
+        if (stage === 'whole') keepSoon.start();
       },
       (error) => {
         planning.value = false;
@@ -157,6 +214,8 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     provisional,
     changed,
     plan,
+    showSeen,
+    letStand,
     planGround,
     takePlan,
     rememberPlan,
