@@ -55,13 +55,15 @@ export async function typeInto(page: Page, target: Locator, text: string): Promi
 }
 
 /** Chooses an option of a field: opened by the arrow, gone to by the arrow. */
-export async function chooseByKey(page: Page, label: string, option: string): Promise<void> {
-  await tabTo(page, page.getByRole('combobox', { name: label, exact: true }));
+export async function chooseByKey(page: Page, label: string, option: string, back = false): Promise<void> {
+  await tabTo(page, page.getByRole('combobox', { name: label, exact: true }), back);
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('listbox')).toBeVisible();
+  // Of a long list only what is in sight is there.
   const wanted = page.getByRole('option', { name: option, exact: true });
-  await expect(wanted).toBeVisible();
-  for (let moves = 0; moves < 60 && !(await hasFocus(wanted)); moves += 1)
+  for (let moves = 0; moves < MOST_STOPS && !(await hasFocus(wanted)); moves += 1)
     await page.keyboard.press('ArrowDown');
+  await expect(wanted).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('listbox')).toHaveCount(0);
 }

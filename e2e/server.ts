@@ -108,8 +108,9 @@ export interface Demo {
   stored: (buildId?: string) => Promise<Build>;
 }
 
-export async function startDemo(): Promise<Demo> {
-  const server = await startServer({ from: process.env[PLANNED_DEMO] });
+/** @param isNew begins with nothing but the demo's files: no plan, no backup */
+export async function startDemo({ isNew = false } = {}): Promise<Demo> {
+  const server = await startServer({ from: isNew ? undefined : process.env[PLANNED_DEMO] });
   const get = async <T>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as T;
   const { builds } = await get<{ builds: { id: string; name: string }[] }>('/builds');
   const idOf = (name: string) => builds.find((build) => build.name === name)!.id;

@@ -3,7 +3,7 @@ import { expect, test } from '../test';
 
 let demo: Demo;
 test.beforeEach(async () => {
-  demo = await startDemo();
+  demo = await startDemo({ isNew: true });
 });
 test.afterEach(() => demo.server.stop());
 
@@ -49,7 +49,7 @@ test('a build is saved as one file with its photos, looked into and added on ano
   await (await saving).saveAs(file);
   const build = await demo.stored();
 
-  const other = await startDemo();
+  const other = await startDemo({ isNew: true });
   try {
     await page.goto(other.server.url);
     const builds = page.getByRole('region', { name: 'Your builds' }).getByRole('listitem');

@@ -93,6 +93,15 @@ export * from './io/svgSheet';
 export type { DrawnPart, PieceDrawing } from './model/drawingSchema';
 export { lessDrawn } from './model/levels';
 export * from './model/measures';
+export {
+  inUnitOf,
+  quantities,
+  unitOf,
+  unitSystems,
+  type Quantity,
+  type UnitSystem,
+} from './model/units';
+export * from './model/sayMeasure';
 export * from './quantity/shapes';
 export * from './colour/distance';
 export * from './colour/contrast';
@@ -176,7 +185,6 @@ export * from './io/airFiles';
 export * from './io/journalCsv';
 export * from './io/shelfCsv';
 export * from './io/planExport';
-export * from './words/amountWords';
 export * from './words/fieldWords';
 export * from './words/workWord';
 export * from './words/whereWords';

@@ -4,15 +4,16 @@ import '@fontsource-variable/bricolage-grotesque';
 import 'vuetify/styles';
 import './styles/base.css';
 import './styles/dryness.css';
-import { speakMomentsAs } from '@fixatum/core';
+import { speakMeasuresAs, speakMomentsAs } from '@fixatum/core';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router';
-import { momentStyleHere } from './shared/deviceStyle';
+import { momentStyleHere, unitSystemHere } from './shared/deviceStyle';
 import { openOffline } from './shared/offline';
 import { vuetify } from './shared/vuetify';
 
 speakMomentsAs(momentStyleHere());
+speakMeasuresAs(unitSystemHere());
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');
 openOffline();

@@ -5,6 +5,7 @@ import { sayWait } from '../model/wallTime';
 import { recoatFactor, throughFactor } from '../drying/filmTimes';
 import { filmFactor, filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
+import { sayMm } from '../model/sayMeasure';
 
 /**
  * How to make and judge a swatch, a line a step: each coat with the wait before it at label air (21 °C, 50 %), then
@@ -39,7 +40,7 @@ export function swatchSteps(
   }
   if (swatch.bendRadiusMm !== undefined)
     lines.push(
-      `Bend it ten times round a radius of ${swatch.bendRadiusMm} mm, such as a cup of ${Math.round(2 * swatch.bendRadiusMm)} mm across: no cracks, no white lines.`,
+      `Bend it ten times round a radius of ${sayMm(swatch.bendRadiusMm)}, such as a cup of ${sayMm(Math.round(2 * swatch.bendRadiusMm))} across: no cracks, no white lines.`,
     );
   lines.push('Press low-tack tape on, rub it down, pull it back on itself: nothing comes off.');
   lines.push('Look at it in slanting light: no wrinkles, no beads, no tackiness under a thumb.');

@@ -3,9 +3,11 @@ import { z } from 'zod';
 import { faultsOfZod } from '../materials/parseBuild';
 import type { Fault } from '../model/fault';
 import { sayWait, toEpochMinute } from '../model/wallTime';
+import { humidityPct, temperatureC } from '../model/fields';
 import { climateSchema, type Climate } from '../model/schema';
 import { nth } from '../model/sure';
 import { messageOf } from '../model/unknowns';
+import { sayC } from '../model/sayMeasure';
 
 /** The form of an outdoor forecast: hourly values from a moment of wall time on (docs/air.md). */
 export const FORECAST_FORMAT = 'fixatum-forecast/1';
@@ -16,8 +18,8 @@ const forecastSchema = z.looseObject({
   hours: z
     .array(
       z.looseObject({
-        temperatureC: z.number().min(-40, 'colder than -40 °C').max(60, 'hotter than 60 °C'),
-        humidityPct: z.number().min(0, 'below 0 %').max(100, 'above 100 %'),
+        temperatureC,
+        humidityPct,
       }),
     )
     .min(1, 'give at least one hour')
@@ -115,7 +117,7 @@ const numberIn = (cell: string | undefined): number =>
 /** What is wrong with a line, to follow "Line 7". */
 function faultOfLine({ time, temperatureC, humidityPct }: AirLine, timeZone: string): string | undefined {
   if (Number.isNaN(temperatureC) || Number.isNaN(humidityPct)) return 'is not a temperature and a humidity';
-  if (temperatureC < -40 || temperatureC > 60) return `says ${temperatureC} °C, which no room has`;
+  if (temperatureC < -40 || temperatureC > 60) return `says ${sayC(temperatureC)}, which no room has`;
   if (humidityPct < 0 || humidityPct > 100)
     return `says ${humidityPct} % humidity, ${humidityPct < 0 ? 'below 0' : 'above 100'} %`;
   if (time !== undefined && toEpochMinute(time, timeZone) === undefined)

@@ -6,7 +6,7 @@ import { tinDatesFault } from '../model/tinDates';
 import type { Material } from '../model/materialSchema';
 import type { Build, Tin } from '../model/schema';
 import { toWallTime } from '../model/wallTime';
-import { sayMl } from '../words/amountWords';
+import { sayMl } from '../model/sayMeasure';
 import { tableText } from './tableText';
 
 /** What a table of the shelf has, in this order; only the first, the third and the fourth are needed to read one. */
@@ -140,7 +140,7 @@ export function readShelfCsv(
     if (!containerMl) say('it holds nothing; say how much it holds when it is full.');
     if (remainingMl === undefined) say('say what is left in it.');
     if (containerMl !== undefined && remainingMl !== undefined && remainingMl > containerMl)
-      say(`there is more left than the ${containerMl} ml that it holds.`);
+      say(`there is more left than the ${sayMl(containerMl)} that it holds.`);
     const colour = row.colour ?? '';
     if (colour !== '' && !/^#[0-9a-f]{6}$/i.test(colour))
       say(`"${colour}" is no colour; write it as #8a6f3b.`);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sayC } from './sayMeasure';
 
 export const faces = ['outer', 'inner'] as const;
 
@@ -65,7 +66,10 @@ export const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a date, in a 
 
 export const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'write a time of day as 19:00');
 
-export const temperatureC = z.number().min(-40, 'colder than -40 °C').max(60, 'hotter than 60 °C');
+export const temperatureC = z
+  .number()
+  .min(-40, { error: () => `colder than ${sayC(-40)}` })
+  .max(60, { error: () => `hotter than ${sayC(60)}` });
 
 export const humidityPct = z.number().min(0, 'below 0 %').max(100, 'above 100 %');
 

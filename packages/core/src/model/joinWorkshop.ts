@@ -4,6 +4,7 @@ import { referencesOf, type Path } from './references';
 import type { Build } from './schema';
 import { isRecord } from './unknowns';
 import { inWorkshop, sharedParts, type SharedParts } from './workshop';
+import { sayMl } from './sayMeasure';
 
 /** Lists whose things are matched one by one, each of which the user may have a say in. */
 export const matchedKinds = ['people', 'places', 'materials', 'stock', 'swatches', 'mixes'] as const;
@@ -44,7 +45,7 @@ const plainName = (text: unknown): string => textOf(text).trim().toLowerCase();
 
 function nameOf(kind: MatchedKind, thing: Thing, materialName: (id: string) => string): string {
   if (kind === 'stock')
-    return `${materialName(textOf(thing['material']))}, ${Number(thing['containerMl'])} ml`;
+    return `${materialName(textOf(thing['material']))}, ${sayMl(Number(thing['containerMl']))}`;
   if (kind === 'swatches')
     return ((thing['coats'] ?? []) as { material: string }[])
       .map(({ material }) => materialName(material))

@@ -26,6 +26,7 @@ import {
   surfaces,
   zoneRoles,
 } from './fields';
+import { sayMm } from './sayMeasure';
 
 export const stepSchema = z.looseObject({
   id,
@@ -74,7 +75,11 @@ export const stepSchema = z.looseObject({
   /** For lamps and batteries: they stand off the foam, or on something that takes up their heat. */
   spaced: z.boolean().optional(),
   /** For coats that are poured: how deep, in place of the film grade. */
-  pourMm: z.number().positive('deeper than nothing').max(100, 'at most 100 mm').optional(),
+  pourMm: z
+    .number()
+    .positive('deeper than nothing')
+    .max(100, { error: () => `at most ${sayMm(100)}` })
+    .optional(),
   /** For two-part materials: in how many lots a coat is mixed. */
   mixes: z.number().int('whole lots only').min(1, 'at least one lot').max(20, 'at most 20 lots').optional(),
   /** For sealers: pigment stirred in, % by volume. */

@@ -1,4 +1,4 @@
-import { inUnitOf, unitOf, type Quantity, type UnitSystem } from './measures';
+import { inUnitOf, unitOf, type Quantity, type UnitSystem } from './units';
 
 let system: UnitSystem = 'metric';
 

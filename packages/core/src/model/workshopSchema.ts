@@ -15,6 +15,7 @@ import {
   colour,
   note,
 } from './fields';
+import { sayMl } from './sayMeasure';
 
 export const eventSchema = z.looseObject({
   id,
@@ -103,7 +104,7 @@ export const stockSchema = z
       told.addIssue({
         code: 'custom',
         path: ['remainingMl'],
-        message: `there is more left than the ${tin.containerMl} ml that it holds`,
+        message: `there is more left than the ${sayMl(tin.containerMl)} that it holds`,
       });
   });
 

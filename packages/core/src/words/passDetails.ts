@@ -4,6 +4,7 @@ import { placementOf, placementTable } from '../model/placements';
 import type { Step } from '../model/schema';
 import { thinnerWords } from '../model/thinners';
 import { wantedWords } from './fieldWords';
+import { sayMm } from '../model/sayMeasure';
 
 /** "30 % of reducer stirred in"; undefined where nothing is. */
 function thinnedWords({ thinWith, thinPct, kind }: Step): string | undefined {
@@ -29,7 +30,7 @@ export function passDetails(step: Step, material: Material | undefined, method: 
   const { pourMm, mixes = 1, tintPct, air, bondArea } = step;
   return [
     placementPhrase(step, material, method),
-    pourMm === undefined ? '' : `${pourMm} mm thick`,
+    pourMm === undefined ? '' : `${sayMm(pourMm)} thick`,
     material?.mix ?? '',
     step.dilution ?? '',
     thinnedWords(step) ?? '',

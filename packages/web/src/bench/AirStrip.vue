@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { sayC } from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from '../shared/build';
-import { airWords, degrees } from '../shared/words';
+import { airWords } from '../shared/words';
 
 /** The air of each place now, measured or assumed, and the soonest warning. */
 const store = useBuild();
@@ -19,7 +20,7 @@ const places = computed(() =>
       <span class="figures"
         ><strong>{{ place.name }}</strong> {{ airWords(place.air) }}
         <span class="quiet"
-          >dew point {{ degrees(place.air.dewPointC) }}, {{ place.measured ? 'measured' : 'assumed' }}</span
+          >dew point {{ sayC(place.air.dewPointC) }}, {{ place.measured ? 'measured' : 'assumed' }}</span
         ></span
       >
       <span v-if="place.warning" class="warning">▲ {{ place.warning }}</span>

@@ -10,6 +10,7 @@ import {
   type CoverOption,
   type PaletteColour,
   type VariantOutcome,
+  sayUm,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { useBuild } from '../shared/build';
@@ -130,8 +131,8 @@ const isAsWritten = (option: CoverOption) =>
           <span class="figures">{{ advice.comesOut }}</span>.
         </p>
         <p class="small quiet">
-          In this colour it hides at about {{ Math.round(advice.hideUm) }} µm of dry film; a coat is
-          {{ Math.round(advice.laying.coatUm) }} µm.<template v-if="advice.pigments.length > 0">
+          In this colour it hides at about {{ sayUm(advice.hideUm) }} of dry film; a coat is
+          {{ sayUm(advice.laying.coatUm) }}.<template v-if="advice.pigments.length > 0">
             Such a colour is likely made of
             {{ advice.pigments.map(({ pigment }) => pigmentTable[pigment].name.toLowerCase()).join(', ') }}:
             the label of your tin knows better.</template

@@ -21,6 +21,7 @@ import {
   type Material,
   type MixRecipe,
   type Wrong,
+  sayUm,
 } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
@@ -247,8 +248,8 @@ const fixes = computed(() => {
       <NumberField
         v-model="typedMl"
         class="ml"
-        :label="need > 0 ? `For all it is laid on: ${Math.ceil(need)} ml` : 'How much'"
-        suffix="ml"
+        :label="need > 0 ? `For all it is laid on: ${sayMl(Math.ceil(need))}` : 'How much'"
+        of="volumeMl"
         :min="1"
       />
     </div>
@@ -271,7 +272,7 @@ const fixes = computed(() => {
           </p>
           <p class="small quiet">
             {{ partWords(recipe) }} · {{ offWords(recipe.deltaE)
-            }}<template v-if="recipe.hideUm"> · hides at {{ Math.round(recipe.hideUm) }} µm</template
+            }}<template v-if="recipe.hideUm"> · hides at {{ sayUm(recipe.hideUm) }}</template
             ><template v-if="usedAs?.carrier === 'water'">
               · looks
               <span class="chip small" :style="{ background: wetColour(usedAs, recipe.colour) }" /> while
@@ -301,8 +302,7 @@ const fixes = computed(() => {
         Wanted on the left.
         <template v-if="triedColour"
           >What comes out on the right: {{ triedColour }}, {{ offWords(colourDistance(triedColour, colour))
-          }}<template v-if="mixedHideUm(tried)"
-            >, hides at {{ Math.round(mixedHideUm(tried) ?? 0) }} µm</template
+          }}<template v-if="mixedHideUm(tried)">, hides at {{ sayUm(mixedHideUm(tried) ?? 0) }}</template
           >.</template
         >
       </p>
@@ -348,7 +348,7 @@ const fixes = computed(() => {
             ><strong>{{ one.drops ? dropWords(one.drops) : sayMl(one.ml) }}</strong> of
             {{ labelOf(one) }}</template
           >
-          to {{ ml }} ml: {{ offWords(fix.deltaE) }}.
+          to {{ sayMl(ml) }}: {{ offWords(fix.deltaE) }}.
         </li>
         <li v-if="fixes.length === 0" class="quiet">None of these tins brings it back.</li>
       </ul>

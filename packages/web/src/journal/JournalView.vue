@@ -11,6 +11,9 @@ import {
   type JournalLine,
   type Reading,
   nth,
+  degreesOf,
+  degreeUnit,
+  sayC,
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
@@ -18,7 +21,7 @@ import DayStrip from './DayStrip.vue';
 import OwnTimes from './OwnTimes.vue';
 import { useBuild } from '../shared/build';
 import { saveFile } from '../shared/saveFile';
-import { airWords, degrees, pieceName } from '../shared/words';
+import { airWords, pieceName } from '../shared/words';
 
 type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'change' };
 
@@ -63,7 +66,7 @@ const lines = computed((): Line[] => {
       at: `${day}T${toWallTime(nth(list, -1).at, zone.value).slice(11)}`,
       kind: 'air',
       materialIds: [],
-      text: `${placeName(place)}: ${range(list.map((one) => one.temperatureC))} °C, ${range(list.map((one) => one.humidityPct))} % measured`,
+      text: `${placeName(place)}: ${range(list.map((one) => degreesOf(one.temperatureC)))} ${degreeUnit()}, ${range(list.map((one) => one.humidityPct))} % measured`,
     })),
     ...thrownOut.map((one, at): Line => ({
       id: `air ${place} ${one.at} ${at}`,
@@ -198,7 +201,7 @@ const kindItems = [all, ...Object.entries(kindWords).map(([value, title]) => ({ 
                   ·
                   {{
                     line.humidityPct === undefined
-                      ? degrees(line.temperatureC)
+                      ? sayC(line.temperatureC)
                       : airWords({ temperatureC: line.temperatureC, humidityPct: line.humidityPct })
                   }}</span
                 >

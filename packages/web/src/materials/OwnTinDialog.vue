@@ -9,6 +9,7 @@ import {
   type Material,
   type OwnMaterial,
   type PigmentId,
+  sayC,
 } from '@fixatum/core';
 import { reactive, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
@@ -106,8 +107,8 @@ async function save(): Promise<void> {
     <v-card class="pa-6">
       <h2 class="mb-1">What your label says</h2>
       <p class="quiet mb-4">
-        Typical figures stand here; change what your tin says otherwise. Times are for one normal coat at 21
-        °C and 50 % humidity.
+        Typical figures stand here; change what your tin says otherwise. Times are for one normal coat at
+        {{ sayC(21) }} and 50 % humidity.
       </p>
       <form novalidate @submit.prevent="save">
         <v-text-field v-model="form.name" label="What you call this tin" maxlength="120" class="mb-3" />

@@ -6,14 +6,16 @@ import {
   type FilmGrade,
   type Material,
   type PairVerdict,
+  sayMm,
 } from '@fixatum/core';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
 import { useBuild } from '../shared/build';
 import { roleWords } from '../shared/words';
 import PairCell from './PairCell.vue';
 import PairReasons from './PairReasons.vue';
 import { verdictMarks } from './pairMarks';
 import { pairVerdicts } from './pairVerdicts';
+import { useBoardKeys } from './useBoardKeys';
 
 /** Any under-coat against any over-coat in a chosen state; each verdict has a shape, a word and a hue. */
 const store = useBuild();
@@ -97,6 +99,12 @@ watch(
   },
   { immediate: true },
 );
+const cellId = (under: Material, over: Material) => `${under.id} ${over.id}`;
+const { reached, reach, key } = useBoardKeys(useTemplateRef<HTMLTableElement>('table'), () =>
+  shownUnders.value.flatMap((under) =>
+    shownOvers.value.flatMap((over) => (verdictOf(under.id, over.id) ? cellId(under, over) : [])),
+  ),
+);
 const roleItems = roles.map((value) => ({ value, title: roleWords[value] }));
 const filmItems = filmGrades.map((value) => ({ value, title: filmWords[value] }));
 const verdictItems = [
@@ -113,7 +121,11 @@ const verdictItems = [
       <v-select v-model="form.film" class="choice" label="Laid as" density="compact" :items="filmItems" />
       <v-checkbox v-model="form.cured" density="compact" label="the lower one cured" />
       <v-checkbox v-model="form.scuffed" density="compact" label="scuffed" />
-      <v-checkbox v-model="form.flexing" density="compact" label="bends (5 mm foam round 45 mm)" />
+      <v-checkbox
+        v-model="form.flexing"
+        density="compact"
+        :label="`bends (${sayMm(5)} foam round ${sayMm(45)})`"
+      />
       <v-select v-model="form.only" class="choice" label="Show" density="compact" :items="verdictItems" />
       <v-text-field
         v-model="form.text"
@@ -127,8 +139,8 @@ const verdictItems = [
       <span v-if="nothingFound" class="small">Nothing is called that; all are shown.</span>
       <span class="quiet small" aria-live="polite">{{ done ? '' : 'Judging…' }}</span>
     </div>
-    <div class="board" tabindex="0" role="region" aria-label="Which goes over which">
-      <table data-testid="pair-board">
+    <div class="board">
+      <table ref="table" role="grid" aria-label="Which goes over which" data-testid="pair-board" @keydown="key">
         <thead>
           <tr>
             <td class="corner small quiet">below ↓ &nbsp; above →</td>
@@ -145,6 +157,8 @@ const verdictItems = [
                 :verdict="verdictOf(under.id, over.id)"
                 :names="`${over.name} over ${under.name}`"
                 :only="form.only"
+                :tabindex="cellId(under, over) === reached ? 0 : -1"
+                @focus="reach(cellId(under, over))"
                 @choose="(verdict) => (chosen = { under: under.name, over: over.name, verdict })"
               />
             </td>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { filmWords, sayDate, substrateNames, swatchSteps, type Swatch } from '@fixatum/core';
+import { filmWords, sayDate, substrateNames, swatchSteps, type Swatch, sayMm } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api } from '../shared/api';
@@ -83,7 +83,7 @@ const remove = (swatch: Swatch) =>
               }}<span class="quiet small"> ({{ filmWords[coat.film ?? 'normal'] }})</span></template
             >
             on {{ substrateNames[swatch.substrate]
-            }}<template v-if="swatch.bendRadiusMm">, bent round {{ swatch.bendRadiusMm }} mm</template>
+            }}<template v-if="swatch.bendRadiusMm">, bent round {{ sayMm(swatch.bendRadiusMm) }}</template>
           </p>
           <p v-if="swatch.note" class="small quiet">{{ swatch.note }}</p>
           <ol v-if="!swatch.result" class="small lines">

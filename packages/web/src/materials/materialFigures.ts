@@ -6,6 +6,9 @@ import {
   sayWait,
   traitWords,
   type Material,
+  degreesOf,
+  sayC,
+  sayUm,
 } from '@fixatum/core';
 import { roleWords } from '../shared/words';
 
@@ -42,14 +45,8 @@ export const materialFigures: [
     (m) => solventWords[m.solvent] ?? String(m.solvent),
     'solvent',
   ],
-  ['Wet film', 'One normal coat', (m) => `${m.wftUm} µm`, 'wftUm'],
-  [
-    'Dry film',
-    'Wet film times solids',
-    (m) => `${Math.round(m.wftUm * m.solids * 10) / 10} µm`,
-    'wftUm',
-    'solids',
-  ],
+  ['Wet film', 'One normal coat', (m) => sayUm(m.wftUm), 'wftUm'],
+  ['Dry film', 'Wet film times solids', (m) => sayUm(m.wftUm * m.solids), 'wftUm', 'solids'],
   [
     'Stretch',
     'Elongation at break',
@@ -63,7 +60,7 @@ export const materialFigures: [
     (m) =>
       m.hideUm === undefined
         ? 'clear'
-        : `${m.hideUm} µm${m.pigments?.length ? `, with ${m.pigments.map((id) => pigmentTable[id].name.toLowerCase()).join(', ')}` : comesInColours(m) ? ', by its colour' : ''}`,
+        : `${sayUm(m.hideUm)}${m.pigments?.length ? `, with ${m.pigments.map((id) => pigmentTable[id].name.toLowerCase()).join(', ')}` : comesInColours(m) ? ', by its colour' : ''}`,
     'hideUm',
     'pigments',
   ],
@@ -77,7 +74,7 @@ export const materialFigures: [
   [
     'Air',
     'Temperature and most humidity',
-    (m) => `${m.minC} to ${m.maxC} °C, up to ${m.maxRhPct} %`,
+    (m) => `${degreesOf(m.minC)} to ${sayC(m.maxC)}, up to ${m.maxRhPct} %`,
     'minC',
     'maxC',
     'maxRhPct',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { stackFigures, substrateNames, zoneIdsOf, type Face, type Piece } from '@fixatum/core';
+import { stackFigures, substrateNames, zoneIdsOf, type Face, type Piece, sayMm } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { useBuild } from '../shared/build';
 import StrataCut from '../shared/StrataCut.vue';
@@ -56,7 +56,7 @@ const cuts = computed(() => {
       <StackFiguresNote v-if="cut.figures && cut.figures.filmUm > 0" :figures="cut.figures" />
     </div>
     <p class="small quiet mt-3">
-      {{ substrateNames[piece.substrate.kind] }}, {{ piece.substrate.thicknessMm }} mm. Films are to scale
+      {{ substrateNames[piece.substrate.kind] }}, {{ sayMm(piece.substrate.thicknessMm) }}. Films are to scale
       with each other; each is drawn a line thicker than it is, to be seen.
     </p>
   </section>

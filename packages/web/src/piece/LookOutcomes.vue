@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayMoment, sayWait, schools, type SealerSchool, type VariantOutcome } from '@fixatum/core';
+import { sayMoment, sayWait, schools, type SealerSchool, type VariantOutcome, sayMl } from '@fixatum/core';
 import { useBuild } from '../shared/build';
 import { schoolOf } from './lookForm';
 
@@ -68,8 +68,7 @@ const amountWords = ['', 'Little', 'Some', 'Much'];
       <tr>
         <th scope="row">Material</th>
         <td v-for="(one, n) in outcomes" :key="n">
-          {{ amountWords[one.costClass] }}: {{ Math.round(one.materialMl) }} ml of
-          {{ one.materials }} materials
+          {{ amountWords[one.costClass] }}: {{ sayMl(one.materialMl) }} of {{ one.materials }} materials
         </td>
       </tr>
       <tr>

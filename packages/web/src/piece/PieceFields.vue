@@ -8,6 +8,7 @@ import {
   substrateTable,
   surfaces,
   surfaceWords,
+  sayCm2,
 } from '@fixatum/core';
 import { mdiChevronDown, mdiChevronRight } from '@mdi/js';
 import { computed, ref } from 'vue';
@@ -79,7 +80,7 @@ const lookItems = computed(() => [
       of="areaCm2"
     />
     <p v-else class="span3 area figures" data-testid="area">
-      <strong>{{ outerCm2 || '–' }} cm²</strong> each
+      <strong>{{ outerCm2 ? sayCm2(outerCm2) : '–' }}</strong> each
     </p>
     <NumberField
       v-for="field in fields"

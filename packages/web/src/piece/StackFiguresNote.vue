@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { CRACKING_SHARE, RISKY_SHARE, sheenWords, type FilmAtBend, type StackFigures } from '@fixatum/core';
+import {
+  CRACKING_SHARE,
+  RISKY_SHARE,
+  sheenWords,
+  type FilmAtBend,
+  type StackFigures,
+  sayUm,
+} from '@fixatum/core';
 
 /** What all planned coats of a spot come to: film, sheen, detail lost, and the film nearest to cracking at each bend. */
 defineProps<{ figures: StackFigures }>();
@@ -14,7 +21,7 @@ const percent = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round
   <dl class="figures-list figures small">
     <div>
       <dt>All films</dt>
-      <dd>{{ figures.filmUm < 10 ? figures.filmUm.toFixed(1) : Math.round(figures.filmUm) }} µm dry</dd>
+      <dd>{{ sayUm(figures.filmUm) }} dry</dd>
     </div>
     <div v-if="figures.sheen">
       <dt>Comes out</dt>

@@ -228,7 +228,7 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     v-if="asks.pour"
     v-model="form.pourMm"
     label="Laid how thick, if not as usual"
-    suffix="mm"
+    of="lengthMm"
     :min="0"
     clearable
   />

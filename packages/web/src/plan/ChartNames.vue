@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { degreeUnit } from '@fixatum/core';
 import type { Piece, PlanView } from '@fixatum/core';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import { computed } from 'vue';
@@ -43,7 +44,7 @@ const people = computed(() => store.build?.people ?? []);
       <span class="clip">{{
         store.theBuild.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
       }}</span>
-      <span>rack of {{ band.slots }}, °C</span>
+      <span>rack of {{ band.slots }}, {{ degreeUnit() }}</span>
     </div>
   </div>
 </template>

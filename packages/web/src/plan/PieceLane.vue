@@ -92,6 +92,11 @@ button.pass {
   touch-action: none;
 }
 
+/* What has the focus is under nothing. */
+button.pass:focus {
+  z-index: 6;
+}
+
 /* As large as a finger needs, however short the pass is. */
 button.pass::before {
   content: '';

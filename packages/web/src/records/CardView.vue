@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { finishCard, methodWords, sayDate, sayMl, substrateTable, type CardLine } from '@fixatum/core';
+import { finishCard, methodWords, sayDate, sayMl, substrateTable, type CardLine, sayUm } from '@fixatum/core';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../shared/api';
@@ -38,7 +38,7 @@ const details = (line: CardLine) =>
     line.material?.name,
     (line.step?.coats ?? 1) > 1 ? `coat ${line.coat} of ${line.step?.coats}` : '',
     line.method ? methodWords[line.method] : '',
-    line.dryUm === undefined ? '' : `${Math.round(line.dryUm)} µm dry`,
+    line.dryUm === undefined ? '' : `${sayUm(line.dryUm)} dry`,
     line.face ? `${line.face} face` : '',
     unitWords(line),
   ]

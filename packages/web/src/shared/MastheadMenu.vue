@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClockOutline, mdiRuler, mdiThemeLightDark } from '@mdi/js';
 import { computed, nextTick } from 'vue';
+import type { UnitSystem } from '@fixatum/core';
 import type { ClockChoice } from './deviceStyle';
 import { api } from './api';
 import { useAppearance } from './appearance';
@@ -15,10 +16,15 @@ defineProps<{
 const store = useBuild();
 const appearance = useAppearance();
 const me = useMe();
+/** What has been said is said anew. */
+const sayAnew = () => void nextTick(() => window.location.reload());
 function goBy(clock: ClockChoice): void {
   appearance.clock = clock;
-  // What has been said is said anew.
-  void nextTick(() => window.location.reload());
+  sayAnew();
+}
+function measureIn(units: UnitSystem): void {
+  appearance.units = units;
+  sayAnew();
 }
 /** What is set for this device: each with its choices, the one that holds marked. */
 const settings = computed(() => [
@@ -38,7 +44,7 @@ const settings = computed(() => [
     })),
   },
   {
-    title: 'Fields measure in',
+    title: 'Measures',
     icon: mdiRuler,
     choices: (
       [
@@ -48,7 +54,7 @@ const settings = computed(() => [
     ).map(([value, words]) => ({
       words,
       isSet: appearance.units === value,
-      set: () => (appearance.units = value),
+      set: () => measureIn(value),
     })),
   },
   {

@@ -6,6 +6,8 @@ import {
   substrateNames,
   type Piece,
   type StrataCoat,
+  sayMm,
+  sayUm,
 } from '@fixatum/core';
 import { computed } from 'vue';
 import { patchesOf } from './patches';
@@ -91,7 +93,7 @@ const runs = computed(() => {
 });
 const spoken = computed(
   () =>
-    `${substrateNames[props.substrate.kind]} ${props.substrate.thicknessMm} mm; ` +
+    `${substrateNames[props.substrate.kind]} ${sayMm(props.substrate.thicknessMm)}; ` +
     runs.value
       .map((run) =>
         [`${run.name}${run.layers.length > 1 ? ` times ${run.layers.length}` : ''}`, run.where, run.word]
@@ -112,7 +114,7 @@ const spoken = computed(
           class="layer"
           :class="{ broken: layer.where }"
           :style="{ flex: layer.dftUm, '--over': run.over }"
-          :title="`${layer.name}: ${[layer.where, layer.word].filter(Boolean).join(', ')}, ${Math.round(layer.dftUm)} µm dry, shows as ${layer.seen}`"
+          :title="`${layer.name}: ${[layer.where, layer.word].filter(Boolean).join(', ')}, ${sayUm(layer.dftUm)} dry, shows as ${layer.seen}`"
         >
           <div
             v-for="patch in layer.patches"
@@ -141,7 +143,7 @@ const spoken = computed(
           >{{ run.name }}<template v-if="run.layers.length > 1"> ×{{ run.layers.length }}</template></span
         >
         <span class="quiet">{{ [run.where, run.word].filter(Boolean).join(', ') }}</span>
-        <span class="quiet figures um">{{ run.um < 10 ? run.um.toFixed(1) : Math.round(run.um) }} µm</span>
+        <span class="quiet figures um">{{ sayUm(run.um) }}</span>
       </div>
     </div>
     <div class="run" :style="{ height: `${foamPx}px` }">
@@ -149,7 +151,7 @@ const spoken = computed(
       <div v-if="labels" class="label">
         <span class="tick" />
         <span class="text">{{ substrateNames[substrate.kind] }}</span>
-        <span class="quiet figures um">{{ substrate.thicknessMm }} mm</span>
+        <span class="quiet figures um">{{ sayMm(substrate.thicknessMm) }}</span>
       </div>
     </div>
   </div>

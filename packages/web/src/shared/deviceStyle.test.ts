@@ -1,4 +1,4 @@
-import { momentStyleOf } from './deviceStyle';
+import { momentStyleOf, unitSystemOf } from './deviceStyle';
 
 it.each([
   ['en-GB', { monthFirst: false, hours: 24 }],
@@ -15,4 +15,16 @@ it.each([
 it('goes by the clock that was chosen', () => {
   expect(momentStyleOf('en-US', '24').hours).toBe(24);
   expect(momentStyleOf('en-GB', '12').hours).toBe(12);
+});
+
+it.each([
+  ['en-US', 'imperial'],
+  ['es-US', 'imperial'],
+  ['en-GB', 'metric'],
+  ['de-DE', 'metric'],
+  // A language alone is of many countries.
+  ['en', 'metric'],
+  [undefined, 'metric'],
+] as const)('in %s people measure in the %s system', (locale, system) => {
+  expect(unitSystemOf(locale)).toBe(system);
 });

@@ -1,4 +1,4 @@
-import type { MomentStyle } from '@fixatum/core';
+import { unitSystems, type MomentStyle, type UnitSystem } from '@fixatum/core';
 
 /** Which clock somebody goes by: what the device is set to, or one that was chosen. */
 export type ClockChoice = 'auto' | '24' | '12';
@@ -22,4 +22,22 @@ export function momentStyleOf(locale: string | undefined, choice: ClockChoice = 
 export function momentStyleHere(): MomentStyle {
   const kept = localStorage.getItem(CLOCK_KEY);
   return momentStyleOf(navigator.language, kept === '12' || kept === '24' ? kept : 'auto');
+}
+
+/** Where the choice of units is kept on the device; read before anything is drawn. */
+export const UNITS_KEY = 'fixatum-units';
+
+/** Where inches, ounces and °F are what people grew up with. */
+const IMPERIAL_REGIONS: ReadonlySet<string> = new Set(['US', 'LR', 'MM']);
+
+/** What people measure in where a locale is spoken; metric where it names no country. */
+export function unitSystemOf(locale: string | undefined): UnitSystem {
+  const region = locale === undefined ? undefined : new Intl.Locale(locale).region;
+  return region !== undefined && IMPERIAL_REGIONS.has(region) ? 'imperial' : 'metric';
+}
+
+/** What is measured in on this device: as was chosen, or as its locale has it. */
+export function unitSystemHere(): UnitSystem {
+  const kept = localStorage.getItem(UNITS_KEY);
+  return unitSystems.find((one) => one === kept) ?? unitSystemOf(navigator.language);
 }

@@ -14,6 +14,7 @@ import {
   type Severity,
   type Step,
   sayMoment,
+  sayC,
 } from '@fixatum/core';
 
 /** What a piece's standing is called. */
@@ -58,10 +59,7 @@ export const beginByWords = (build: Build, session: Session | undefined): string
 
 /** Air in words, as exact as it is worth saying: "18.4 °C, 56 %". */
 export const airWords = (air: { temperatureC: number; humidityPct: number }): string =>
-  `${degrees(air.temperatureC)}, ${Math.round(air.humidityPct)} %`;
-
-/** A temperature in words, to a tenth: "8.5 °C". */
-export const degrees = (temperatureC: number): string => `${Math.round(temperatureC * 10) / 10} °C`;
+  `${sayC(air.temperatureC)}, ${Math.round(air.humidityPct)} %`;
 
 /** What a pass is called: "Seal, coat 2 of 3, inner face". */
 export function passWords(operation: PlannedOperation): string {

@@ -1,4 +1,4 @@
-import { sayMl, type Material, type Mix, type MixPart } from '@fixatum/core';
+import { sayG, sayMl, type Material, type Mix, type MixPart } from '@fixatum/core';
 
 const number = (value: number) => `${Number(value.toFixed(2))}`;
 
@@ -9,8 +9,5 @@ export const recipeWords = (mix: Pick<Mix, 'parts'>, materials: ReadonlyMap<stri
       [number(parts), materials.get(material)?.name ?? material, colour].filter(Boolean).join(' '),
     )
     .join(' : ');
-
-/** Grams as scales show them. */
-export const sayG = (g: number): string => `${g >= 20 ? Math.round(g) : Number(g.toFixed(1))} g`;
 
 export const partWords = ({ ml, g }: Pick<MixPart, 'ml' | 'g'>): string => `${sayMl(ml)}, ${sayG(g)}`;

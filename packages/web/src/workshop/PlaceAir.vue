@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { sayDayOf, sayTimeOfDay, climateSeries, dewPointC, type Climate } from '@fixatum/core';
+import {
+  sayDayOf,
+  sayTimeOfDay,
+  climateSeries,
+  dewPointC,
+  type Climate,
+  degreeUnit,
+  degreesOf,
+} from '@fixatum/core';
 import { computed } from 'vue';
 import type { PlaceReadings } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -36,7 +44,7 @@ const option = computed((): ChartOption => {
       splitNumber: 4,
     },
     yAxis: [
-      { type: 'value', name: '°C', scale: true, splitNumber: 3 },
+      { type: 'value', name: degreeUnit(), scale: true, splitNumber: 3 },
       { type: 'value', name: '%', min: 0, max: 100, splitNumber: 2 },
     ],
     series: [
@@ -45,7 +53,7 @@ const option = computed((): ChartOption => {
         name: 'temperature',
         showSymbol: false,
         lineStyle: { width: 1.5, type: 'dashed' },
-        data: points.map((minute) => [at(minute), series.airAt(minute).temperatureC]),
+        data: points.map((minute) => [at(minute), degreesOf(series.airAt(minute).temperatureC)]),
         markLine: { symbol: 'none', label: { formatter: 'now' }, data: [{ xAxis: at(now) }] },
         markArea: {
           silent: true,
@@ -61,7 +69,7 @@ const option = computed((): ChartOption => {
         name: 'dew point',
         showSymbol: false,
         lineStyle: { width: 1, type: 'dotted' },
-        data: points.map((minute) => [at(minute), dewPointC(series.airAt(minute))]),
+        data: points.map((minute) => [at(minute), degreesOf(dewPointC(series.airAt(minute)))]),
       },
       {
         type: 'line',
@@ -73,10 +81,10 @@ const option = computed((): ChartOption => {
       },
       {
         type: 'line',
-        name: 'measured °C',
+        name: `measured ${degreeUnit()}`,
         showSymbol: false,
         lineStyle: { width: 3 },
-        data: readings.map((one) => [at(one.at), one.temperatureC]),
+        data: readings.map((one) => [at(one.at), degreesOf(one.temperatureC)]),
       },
     ],
   };

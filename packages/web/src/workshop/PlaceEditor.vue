@@ -183,8 +183,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
     </div>
     <p v-if="said || measured?.last" class="small mt-1" role="status">
       {{
-        said ||
-        `Last reading ${toWallTime(measured!.last!.at, zone).slice(11)}: ${Math.round(measured!.last!.temperatureC * 10) / 10} °C, ${Math.round(measured!.last!.humidityPct)} %`
+        said || `Last reading ${toWallTime(measured!.last!.at, zone).slice(11)}: ${airWords(measured!.last!)}`
       }}
       <span v-if="measured && measured.thrownOut.length > 0" class="quiet">
         · {{ measured.thrownOut.length }} thrown out</span

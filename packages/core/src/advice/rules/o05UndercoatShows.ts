@@ -6,6 +6,7 @@ import { hideOf } from '../../colour/pigmentsOf';
 import { usualUndercoat } from '../../colour/undercoat';
 import { mixedColour } from '../../colour/seenColour';
 import { spotsOf } from '../../facts/spots';
+import { sayUm } from '../../model/sayMeasure';
 import { substrateNames } from '../../model/substrates';
 import { has } from '../../model/traits';
 import { about } from '../about';
@@ -71,7 +72,7 @@ export const o05UndercoatShows: Rule = {
               message: isWanted
                 ? `${name} shows through ${material.name}, as wanted.`
                 : `${coats} ${coats === 1 ? 'coat' : 'coats'} of ${material.name} ${coats === 1 ? 'lets' : 'let'} the ${name} below show${cure}.`,
-              reason: `${filmUm.toFixed(0)} µm of film here; in this colour it hides at about ${(hideUm ?? 0).toFixed(0)} µm. The colour comes out ${off.toFixed(1)} ΔE00 from what was mixed, in its thinnest streaks ${offInStreaks.toFixed(1)}; up to ${HIDDEN_DELTA_E} can’t be seen.${isWeak ? ' Its pigments are clear ones: an opaque one needs fewer coats.' : ''}`,
+              reason: `${sayUm(filmUm)} of film here; in this colour it hides at about ${sayUm(hideUm ?? 0)}. The colour comes out ${off.toFixed(1)} ΔE00 from what was mixed, in its thinnest streaks ${offInStreaks.toFixed(1)}; up to ${HIDDEN_DELTA_E} can’t be seen.${isWeak ? ' Its pigments are clear ones: an opaque one needs fewer coats.' : ''}`,
               ideas: isWanted ? [] : sooner(needed ?? Infinity),
             },
             spot,

@@ -1,5 +1,6 @@
 import { wetFilmUm } from '../../materials/film';
 import { laysFilm } from '../../facts/stepOrder';
+import { sayMm } from '../../model/sayMeasure';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
@@ -11,7 +12,7 @@ const DEEPEST_POUR_MM = 3;
 export const r26DeepPour: Rule = {
   id: 'R26',
   severity: 'risk',
-  title: 'Epoxy poured deeper than 3 mm',
+  title: 'Epoxy poured too deep',
   look(piece, context) {
     return orderedSteps(piece, context).flatMap((one): RuleFinding[] => {
       const { step, at, material } = one;
@@ -27,11 +28,11 @@ export const r26DeepPour: Rule = {
           severity: 'risk',
           piece: piece.id,
           step: step.id,
-          message: `${deepMm.toFixed(1)} mm of ${material.name} at once overheats: pour at most ${DEEPEST_POUR_MM} mm, let it set, pour again.`,
+          message: `${sayMm(deepMm)} of ${material.name} at once overheats: pour at most ${sayMm(DEEPEST_POUR_MM)}, let it set, pour again.`,
           reason:
             'The reaction gives off heat faster than a deep pool can lose it, and heat speeds the reaction.',
           ideas: [
-            ways.set(`${pours} pours of ${each} mm`, piece, context, at, { coats: pours, pourMm: each }),
+            ways.set(`${pours} pours of ${sayMm(each)}`, piece, context, at, { coats: pours, pourMm: each }),
           ],
         },
       ];

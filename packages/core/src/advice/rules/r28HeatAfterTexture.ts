@@ -7,6 +7,7 @@ import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
 import { heatReaches } from './r27HeatAfterFilm';
+import { sayMm } from '../../model/sayMeasure';
 
 const faceWords = (step: Step) => facesOf(step).join(' and ');
 
@@ -36,7 +37,7 @@ export const r28HeatAfterTexture: Rule = {
       return [
         about(this, piece, step, {
           message: isThrough
-            ? `Heating the ${faceWords(step)} face would melt the texture of the other one: ${piece.substrate.thicknessMm} mm of foam let the heat through.`
+            ? `Heating the ${faceWords(step)} face would melt the texture of the other one: ${sayMm(piece.substrate.thicknessMm)} of foam let the heat through.`
             : `Heating the ${faceWords(step)} face now would melt the texture pressed in before.`,
           reason:
             'Closed-cell foam remembers its flat shape: warmed again, it swells back and the impression is lost.',

@@ -3,6 +3,7 @@ import { type Rule, stepPointer } from '../rule';
 import { isHeat, laysFilm, meet, type FilmStep } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 import { layerThat } from '../../model/substrates';
+import { degreesOf, sayC } from '../../model/sayMeasure';
 
 /** R33: thermoplastic and PLA parts go soft under heat, and the paint on them with them. */
 export const r33HeatingPaintedPlastic: Rule = {
@@ -27,7 +28,7 @@ export const r33HeatingPaintedPlastic: Rule = {
           piece: piece.id,
           step: step.id,
           below: film.material.id,
-          message: 'This plastic softens between 55 and 90 °C: form it before the first coat.',
+          message: `This plastic softens between ${degreesOf(55)} and ${sayC(90)}: form it before the first coat.`,
           reason: 'The part sags and carries the film with it, which wrinkles and lets go.',
           ideas: [
             {

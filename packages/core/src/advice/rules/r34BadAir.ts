@@ -3,6 +3,7 @@ import { DEW_MARGIN_C, faultOfAir } from '../../drying/goodAir';
 import { stepAsLogged } from '../../facts/laid';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
+import { sayC, sayWarmerC } from '../../model/sayMeasure';
 import type { LogEntry } from '../../model/schema';
 import { nth } from '../../model/sure';
 import { epochMinute } from '../../model/wallTime';
@@ -19,13 +20,13 @@ function complaint(material: Material, air: Air): string | undefined {
   const { temperatureC, humidityPct } = air;
   switch (faultOfAir(material, air)) {
     case 'too-cold':
-      return `${round(temperatureC)} °C is colder than the ${material.minC} °C it needs`;
+      return `${sayC(temperatureC)} is colder than the ${sayC(material.minC)} it needs`;
     case 'too-hot':
-      return `${round(temperatureC)} °C is hotter than the ${material.maxC} °C it stands`;
+      return `${sayC(temperatureC)} is hotter than the ${sayC(material.maxC)} it stands`;
     case 'too-damp':
       return `${round(humidityPct)} % humidity is above the ${material.maxRhPct} % it stands`;
     case 'near-dew':
-      return `${round(temperatureC)} °C is within ${DEW_MARGIN_C} °C of the dew point, ${round(dewPointC(air))} °C, so surfaces get wet`;
+      return `${sayC(temperatureC)} is within ${sayWarmerC(DEW_MARGIN_C)} of the dew point, ${sayC(dewPointC(air))}, so surfaces get wet`;
     case undefined:
       return undefined;
   }

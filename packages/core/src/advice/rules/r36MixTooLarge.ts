@@ -1,3 +1,4 @@
+import { sayMl } from '../../model/sayMeasure';
 import type { Piece, Step } from '../../model/schema';
 import { passMl } from '../../quantity/amounts';
 import type { PlannedOperation } from '../../schedule/plan/plan';
@@ -32,7 +33,7 @@ export const r36MixTooLarge: Rule = {
           severity: 'risk',
           piece: piece.id,
           step: step.id,
-          message: `Laying ${Math.round(largest.ml / mixes)} ml takes ${Math.round(largest.minutes / mixes)} min, and ${material.name} sets in the cup after ${material.potLife}: mix smaller lots.`,
+          message: `Laying ${sayMl(largest.ml / mixes)} takes ${Math.round(largest.minutes / mixes)} min, and ${material.name} sets in the cup after ${material.potLife}: mix smaller lots.`,
           reason:
             'A mixed two-part material thickens well before its pot life ends, and faster in a full cup.',
           ideas: [ways.set(`Mix it in ${needed} lots`, piece, context, at, { mixes: needed })],

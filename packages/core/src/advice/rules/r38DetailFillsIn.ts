@@ -2,6 +2,7 @@ import { filmBuildUm, spotsOf } from '../../facts/spots';
 import type { RuleFinding } from '../finding';
 import type { Rule } from '../rule';
 import { nth } from '../../model/sure';
+import { sayUm } from '../../model/sayMeasure';
 
 /** R38: films thicker than half the depth of the finest detail fill it in. */
 export const r38DetailFillsIn: Rule = {
@@ -21,7 +22,7 @@ export const r38DetailFillsIn: Rule = {
       piece: piece.id,
       face: thick.face,
       step: nth(thick.layers, -1).step.id,
-      message: `All films together are ${Math.round(thick.um)} µm, more than half of the finest detail (${Math.round(detailUm)} µm): it fills in.`,
+      message: `All films together are ${sayUm(thick.um)}, more than half of the finest detail (${sayUm(detailUm)}): it fills in.`,
       reason: 'Wet paint runs into grooves and dries flatter there. Fewer or thinner coats keep edges crisp.',
       ideas: [],
     };

@@ -5,6 +5,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+import { sayC } from '../../model/sayMeasure';
 
 /** R51: in a hot car hot glue lets go, and soft films stick to what they touch. */
 export const r51HotCar: Rule = {
@@ -18,7 +19,7 @@ export const r51HotCar: Rule = {
       has(material, 'melts')
         ? [
             about(this, piece, step, {
-              message: `${material?.name ?? 'Hot glue'} lets go above 60 °C, which a car in the sun reaches.`,
+              message: `${material?.name ?? 'Hot glue'} lets go above ${sayC(60)}, which a car in the sun reaches.`,
               reason: 'It holds by having gone stiff, and goes soft again by the same way.',
               ideas: [
                 ways.set('Contact cement in its place', piece, context, at, {

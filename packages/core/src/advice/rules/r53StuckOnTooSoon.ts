@@ -4,6 +4,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { pairRule, ways } from '../pairs';
 import type { Rule } from '../rule';
+import { sayC } from '../../model/sayMeasure';
 
 const sheets = pairRule({
   id: 'R53',
@@ -33,7 +34,7 @@ export const r53StuckOnTooSoon: Rule = {
         ? [
             about(this, piece, step, {
               message: 'An iron melts foam and the films on it: use self-adhesive vinyl, put on cold.',
-              reason: 'Iron-on film wants 130 °C or more. Foam gives way from 60 °C on.',
+              reason: `Iron-on film wants ${sayC(130)} or more. Foam gives way from ${sayC(60)} on.`,
               ideas: [
                 ways.set('Self-adhesive vinyl, cold, once the film has cured', piece, context, at, {
                   attaches: 'vinyl',

@@ -1,6 +1,7 @@
 import { orderedSteps } from '../../facts/spots';
 import { methodTable } from '../../model/methods';
 import { placesOf } from '../../model/places';
+import { sayC } from '../../model/sayMeasure';
 import { methodOf } from '../../model/stepSpots';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
@@ -26,7 +27,7 @@ export const r57CanTooCold: Rule = {
         return [
           about(this, piece, step, {
             severity: 'stop',
-            message: `The can of ${material.name} is kept in: ${kept.name}, which gets hotter than ${HOTTEST_C} °C. It can burst.`,
+            message: `The can of ${material.name} is kept in: ${kept.name}, which gets hotter than ${sayC(HOTTEST_C)}. It can burst.`,
             reason: 'The gas in it doubles its push within a few tens of degrees.',
           }),
         ];
@@ -41,7 +42,7 @@ export const r57CanTooCold: Rule = {
       if (!isCold) return [];
       return [
         about(this, piece, step, {
-          message: `A can of ${material.name} colder than ${COLDEST_C} °C spits: let it stand in a warm room for an hour, or in lukewarm water. Never on a heater.`,
+          message: `A can of ${material.name} colder than ${sayC(COLDEST_C)} spits: let it stand in a warm room for an hour, or in lukewarm water. Never on a heater.`,
           reason: 'The colder the gas, the less it pushes; the spray breaks into drops.',
         }),
       ];

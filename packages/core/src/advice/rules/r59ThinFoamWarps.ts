@@ -5,6 +5,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+import { sayMm } from '../../model/sayMeasure';
 
 const THIN_MM = 3;
 const RIGID_PCT = 10;
@@ -37,7 +38,7 @@ export const r59ThinFoamWarps: Rule = {
           piece,
           top.step,
           {
-            message: `${top.material.name} on one face bends foam of ${thicknessMm} mm as it dries: coat both faces, thinly.`,
+            message: `${top.material.name} on one face bends foam of ${sayMm(thicknessMm)} as it dries: coat both faces, thinly.`,
             reason:
               'It pulls together while it dries, and thin foam follows. The same on the other face pulls it straight again.',
             ideas: [

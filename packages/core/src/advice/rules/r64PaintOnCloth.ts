@@ -7,6 +7,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+import { sayC } from '../../model/sayMeasure';
 
 /** R64: plain acrylic goes stiff and cracks in cloth that stretches; and what sets it by heat comes before it is mounted. */
 export const r64PaintOnCloth: Rule = {
@@ -52,7 +53,7 @@ export const r64PaintOnCloth: Rule = {
             about(this, piece, step, {
               message:
                 'Set the paint by heat before the cloth is mounted: what it sits on takes harm from the iron.',
-              reason: 'Textile paint is set at about 150 °C, which neither foam nor glue stands.',
+              reason: `Textile paint is set at about ${sayC(150)}, which neither foam nor glue stands.`,
               ideas: [ways.move('Set it by heat first', piece, context, at, mounted.at)],
             }),
           ]

@@ -6,6 +6,7 @@ import type { RuleFinding } from '../finding';
 import { glueLaidAt, SETS_MINUTES } from '../freshGlue';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import { sayC } from '../../model/sayMeasure';
 
 /** R68: hot air or flame opens seams that were glued within a day, and joints of hot glue at any time. */
 export const r68HeatAfterGlue: Rule = {
@@ -23,7 +24,7 @@ export const r68HeatAfterGlue: Rule = {
           about(this, piece, hot.step, {
             below: melting.material?.id ?? '',
             message: `Heat opens the joints of ${melting.material?.name ?? 'hot glue'}: heat first, glue afterwards.`,
-            reason: 'Hot glue goes soft at 60 °C, and hot air is far above that.',
+            reason: `Hot glue goes soft at ${sayC(60)}, and hot air is far above that.`,
             ideas: [ways.move('Heat before the glue', piece, context, hot.at, melting.at)],
           }),
         ];

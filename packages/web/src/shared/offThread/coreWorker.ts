@@ -1,4 +1,4 @@
-import { speakMomentsAs } from '@fixatum/core';
+import { speakMeasuresAs, speakMomentsAs } from '@fixatum/core';
 import { expose } from 'comlink';
 import { beside } from './besideWork';
 import { finish, finishStill, recipes } from './colourWork';
@@ -26,6 +26,7 @@ const coreWork = {
   recipes,
   finish,
   finishStill,
+  speakMeasuresAs,
   speakMomentsAs,
 };
 export type CoreWork = typeof coreWork;

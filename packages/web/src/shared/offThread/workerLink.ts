@@ -1,4 +1,4 @@
-import { momentStyle } from '@fixatum/core';
+import { measureSystem, momentStyle } from '@fixatum/core';
 import { wrap, type Remote } from 'comlink';
 import type { CoreWork } from './coreWorker';
 
@@ -21,10 +21,12 @@ export function openWorker(name: string): WorkerLink {
   const link = linkTo<CoreWork>(
     new Worker(new URL('./coreWorker.ts', import.meta.url), { type: 'module', name }),
   );
-  // Its sentences have moments in them, and it knows nothing of what the device is set to.
+  // Its sentences have moments and measures in them, and it knows nothing of what the device is set to.
   const style = momentStyle();
   if (style.monthFirst || style.hours === 12)
     link.run((remote) => remote.speakMomentsAs(style)).catch(() => undefined);
+  const system = measureSystem();
+  if (system !== 'metric') link.run((remote) => remote.speakMeasuresAs(system)).catch(() => undefined);
   return link;
 }
 

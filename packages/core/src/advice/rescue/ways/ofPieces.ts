@@ -3,6 +3,7 @@ import type { Piece } from '../../../model/schema';
 import { methodOf } from '../../../model/stepSpots';
 import type { Way } from '../rescueCost';
 import type { OpenStep, RescueContext } from './context';
+import { sayC } from '../../../model/sayMeasure';
 
 /** A way of catching up with a whole piece. */
 export type PieceWay = (piece: Piece, open: readonly OpenStep[], context: RescueContext) => Way[];
@@ -33,7 +34,7 @@ export const warmCabinet: PieceWay = (piece, open, { build }) => {
   if (brushed.length === 0 || build.places.some((place) => place.id === CABINET_ID)) return [];
   return [
     {
-      label: `A warm cabinet at ${CABINET_C} °C for ${piece.name}`,
+      label: `A warm cabinet at ${sayC(CABINET_C)} for ${piece.name}`,
       change: [
         {
           op: 'add',
