@@ -25,9 +25,9 @@ test('a build is made', async ({ page }) => {
   const dialog = page.getByRole('dialog', { name: 'New build' });
   await typeInto(page, dialog.getByLabel('What is it called?'), 'Heron mask');
   await typeInto(page, dialog.getByRole('textbox', { name: 'Worn on' }), '20 March 2027');
-  await tabTo(page, dialog.getByLabel('Weekends, 10:00 to 18:00'));
+  await tabTo(page, dialog.getByLabel('Packed by 18:00 the day before'));
   await page.keyboard.press('Space');
-  await expect(dialog.getByLabel('Weekends, 10:00 to 18:00')).not.toBeChecked();
+  await expect(dialog.getByLabel('Packed by 18:00 the day before')).not.toBeChecked();
   // The way back out leads to where it was opened from.
   await page.keyboard.press('Escape');
   await page.getByRole('dialog', { name: 'Leave what you typed?' }).waitFor();
@@ -42,10 +42,10 @@ test('a piece is added in a look, and its steps are put in another order', async
   await pressByKey(page, button(page, 'Add a piece'));
   const dialog = page.getByRole('dialog', { name: 'New piece' });
   await typeInto(page, dialog.getByLabel('Name', { exact: true }), 'Kelp mask');
+  await typeInto(page, dialog.getByLabel('Width', { exact: true }), '250');
+  await typeInto(page, dialog.getByLabel('Height', { exact: true }), '300');
   await chooseByKey(page, 'Look', 'Battle-worn steel');
-  await typeInto(page, dialog.getByLabel('Length'), '300');
-  await typeInto(page, dialog.getByLabel('Width'), '200');
-  await pressByKey(page, dialog.getByRole('button', { name: 'Save', exact: true }));
+  await pressByKey(page, dialog.getByRole('button', { name: 'Add it' }));
   await expect(page.getByRole('heading', { name: 'Kelp mask' })).toBeVisible();
   const steps = page.locator('.step-row');
   const first = await steps.nth(0).getAttribute('data-testid');

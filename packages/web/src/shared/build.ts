@@ -32,6 +32,7 @@ import { liveUpdates } from './liveUpdates';
 import { livingPlan, REPLAN_AFTER_MINUTES } from './livingPlan';
 import { measuredAir } from './measuredAir';
 import { pieceConflicts } from './pieceConflicts';
+import { withoutGone } from './withoutGone';
 
 /** What is seen is kept for when nobody answers once it has stood for so long. */
 const KEEP_AFTER_MS = 1500;
@@ -119,7 +120,10 @@ export const useBuild = defineStore('build', () => {
     const shown = outbox.applied(answer.id, answer.build);
     // What was pressed here comes back as it is shown already: nothing to plan anew, and what moved stays said.
     const isNews = !isEqual(shown, build.value);
-    if (isNews) build.value = shown;
+    if (isNews) {
+      if (view.value) view.value = withoutGone(view.value, shown);
+      build.value = shown;
+    }
     etag.value = `"${answer.version}"`;
     pieceEtags.value = answer.pieceEtags;
     missing.value = false;

@@ -14,8 +14,11 @@ const canTake = (one: HTMLElement): boolean => isThere(one) && !one.matches(':di
  */
 export function keepFocus(): void {
   const trail: HTMLElement[] = [];
+  /** What had the focus is gone, and the screen that gets it is still to come. */
+  let isOwed = false;
   useEventListener(document, 'focusin', ({ target }) => {
     if (!(target instanceof HTMLElement) || target === document.body) return;
+    isOwed = false;
     if (trail.at(-1) === target) return;
     trail.push(target);
     if (trail.length > MOST_KEPT) trail.shift();
@@ -25,10 +28,11 @@ export function keepFocus(): void {
     if (activeElement !== null && activeElement !== document.body && isThere(activeElement as HTMLElement))
       return;
     const last = trail.at(-1);
-    if (!last || canTake(last)) return;
+    if (!isOwed && (!last || canTake(last))) return;
     // Whatever opens takes the focus itself, a moment later.
     while (trail.length > 0 && !canTake(trail.at(-1)!)) trail.pop();
     const back = trail.at(-1) ?? document.querySelector<HTMLElement>('main h1');
+    isOwed = back === null;
     if (!back) return;
     if (!trail.includes(back)) back.tabIndex = -1;
     back.focus({ preventScroll: true });

@@ -1,3 +1,4 @@
+import { useMousePressed, whenever } from '@vueuse/core';
 import { computed, ref, watch, type Ref } from 'vue';
 
 /** How a field reads what is written into it, and shows what it holds. */
@@ -28,9 +29,15 @@ export function useWritten(value: Ref<string>, { read, say }: Writing) {
   const enter = () => {
     typing.value = true;
   };
-  const leave = () => {
+  const show = () => {
     typing.value = false;
     text.value = say(value.value);
+  };
+  const { pressed } = useMousePressed();
+  // What is said of it moves what lies below, and a press that takes the focus away would miss what it is on: it is let end first.
+  const leave = () => {
+    if (pressed.value) whenever(() => !pressed.value, show, { once: true });
+    else show();
   };
   return { text, wrong, enter, leave };
 }
