@@ -93,14 +93,7 @@ export * from './io/svgSheet';
 export type { DrawnPart, PieceDrawing } from './model/drawingSchema';
 export { lessDrawn } from './model/levels';
 export * from './model/measures';
-export {
-  inUnitOf,
-  quantities,
-  unitOf,
-  unitSystems,
-  type Quantity,
-  type UnitSystem,
-} from './model/units';
+export { inUnitOf, quantities, unitOf, unitSystems, type Quantity, type UnitSystem } from './model/units';
 export * from './model/sayMeasure';
 export * from './quantity/shapes';
 export * from './colour/distance';

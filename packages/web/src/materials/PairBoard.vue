@@ -140,7 +140,13 @@ const verdictItems = [
       <span class="quiet small" aria-live="polite">{{ done ? '' : 'Judging…' }}</span>
     </div>
     <div class="board">
-      <table ref="table" role="grid" aria-label="Which goes over which" data-testid="pair-board" @keydown="key">
+      <table
+        ref="table"
+        role="grid"
+        aria-label="Which goes over which"
+        data-testid="pair-board"
+        @keydown="key"
+      >
         <thead>
           <tr>
             <td class="corner small quiet">below ↓ &nbsp; above →</td>
