@@ -224,3 +224,75 @@ test.describe('where the clock has twelve hours', () => {
     );
   });
 });
+
+/** Holds a file over the screen, or lets it go there. */
+const withFile = (page: Page, over: string, events: readonly string[], name: string, content: string) =>
+  page.locator(over).evaluate(
+    (one, file) => {
+      const dataTransfer = new DataTransfer();
+      dataTransfer.items.add(new File([file.content], file.name));
+      return file.events.map((event) =>
+        one.dispatchEvent(new DragEvent(event, { dataTransfer, bubbles: true, cancelable: true })),
+      );
+    },
+    { events, name, content },
+  );
+
+test('files are dropped on the screen they belong to, and nowhere else', async ({ page }) => {
+  await open(page, 'shelf');
+  const tins = page.getByTestId('tin');
+  await expect(tins.first()).toBeVisible();
+  const before = await tins.count();
+  await withFile(page, 'h1', ['dragenter'], 'shelf.csv', '');
+  const veil = page.getByText('Drop a table of tins here to put them on the shelf');
+  await expect(veil).toBeVisible();
+  await withFile(page, 'h1', ['drop'], 'shelf.csv', 'material;holds ml;left ml\nCraft acrylic;60;12');
+  await expect(veil).toHaveCount(0);
+  await expect(tins).toHaveCount(before + 1);
+  // Nothing takes it here, and the app is not pushed out of its window by it.
+  await open(page, 'bench');
+  expect(await withFile(page, 'h1', ['dragover', 'drop'], 'shelf.csv', 'x')).toEqual([false, false]);
+  await page.goto(demo.server.url);
+  const file = await (await page.request.get(`${demo.server.url}/api/builds/${build}/file`)).text();
+  await expect(page.getByRole('button', { name: 'New build' })).toBeVisible();
+  await withFile(page, 'h1', ['dragenter', 'drop'], 'again.json', file);
+  await expect(page.getByRole('dialog')).toContainText('there already, just so');
+});
+
+test('who measures in inches reads inches, ounces and °F in every sentence', async ({ page }) => {
+  await open(page, 'bench');
+  await expect(page.getByRole('list', { name: 'Air' })).toContainText('19 °C');
+  await page.getByRole('button', { name: /^Build: / }).click();
+  await page.getByText('Inches, fl oz, °F').click();
+  // 19 °C are 66.2 °F.
+  await expect(page.getByRole('list', { name: 'Air' })).toContainText('66 °F');
+  for (const path of ['bench', 'pieces/shell', 'plan', 'shopping', 'shelf', 'workshop', 'run-sheets']) {
+    await open(page, path);
+    await expect(page.locator('.working.on')).toHaveCount(0);
+    expect([path, (await page.locator('main').innerText()).match(/\d (ml|l|mm|cm²|°C|µm|m)\b/g)]).toEqual([
+      path,
+      null,
+    ]);
+  }
+  await open(page, 'pieces/shell');
+  await expect(page.getByText(/takes about [\d.]+ fl oz/).first()).toBeVisible();
+});
+
+test('on paper the films keep their colour and the buttons go; in the colours of the system they keep theirs', async ({
+  page,
+}) => {
+  await open(page, 'pieces/shell');
+  const film = page.locator('.film').first();
+  const colourOf = () => film.evaluate((one) => getComputedStyle(one).backgroundColor);
+  await expect(film).toBeVisible();
+  const usual = await colourOf();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('banner')).toBeHidden();
+  for (const one of await page.locator('.v-btn:not(.print)').all()) await expect(one).toBeHidden();
+  expect([await colourOf(), await film.evaluate((one) => getComputedStyle(one).printColorAdjust)]).toEqual([
+    usual,
+    'exact',
+  ]);
+  await page.emulateMedia({ media: 'screen', forcedColors: 'active' });
+  expect(await colourOf()).toBe(usual);
+});

@@ -39,6 +39,8 @@ test('the late piece is proven late, and a rescue that was planned for real save
   await expect(page.getByRole('list', { name: 'What the last change moved' })).toContainText(
     'Telescope baton is in time again',
   );
+  // Who can't see it move is told the same.
+  await expect(page.getByTestId('moved')).toContainText('Telescope baton is in time again');
   await expect(compared).toContainText(/\d days.* sooner/);
   await server.restart({ signal: 'SIGKILL' });
   await page.reload();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core';
+import { onKeyStroke, useTimeoutFn } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import Masthead from './shared/Masthead.vue';
@@ -22,6 +22,10 @@ const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
 const NoAnswer = later(() => import('./shared/NoAnswer.vue'));
 const KeysHelp = later(() => import('./shared/KeysHelp.vue'));
 
+// Wanted soon, and then also when the server is away.
+const loadNoticeBar = () => import('./shared/NoticeBar.vue');
+const NoticeBar = later(loadNoticeBar);
+useTimeoutFn(() => void loadNoticeBar().catch(() => undefined), 2000);
 const TourCard = later(() => import('./shared/TourCard.vue'));
 const LeaveAsk = later(() => import('./shared/LeaveAsk.vue'));
 const ConflictDialog = later(() => import('./shared/ConflictDialog.vue'));
@@ -166,25 +170,6 @@ onKeyStroke((event) => {
     <TourCard v-if="tour.stop && !outside" />
     <LeaveAsk v-if="unsaved.isAsking" />
     <ConflictDialog v-if="store.conflict" />
-    <v-snackbar
-      v-model="notice.shown"
-      :timeout="notice.isProblem ? 12000 : 7000"
-      location="bottom left"
-      :color="notice.isProblem ? 'error' : 'primary'"
-    >
-      {{ notice.text }}
-      <template #actions>
-        <v-btn
-          v-if="notice.action"
-          variant="text"
-          @click="
-            notice.action.run();
-            notice.shown = false;
-          "
-          >{{ notice.action.label }}</v-btn
-        >
-        <v-btn variant="text" @click="notice.shown = false">Close</v-btn>
-      </template>
-    </v-snackbar>
+    <NoticeBar v-if="notice.text !== ''" />
   </v-app>
 </template>

@@ -4,6 +4,7 @@ import type { Piece, Step, Zone } from '../model/schema';
 import type { Material } from '../model/materialSchema';
 import { maskMinutes, unmaskMinutes } from '../quantity/handsOn';
 import { nth } from '../model/sure';
+import { sayM } from '../model/sayMeasure';
 
 /** The coats of some zones that come out the same, to be brought into an order with those of the others. */
 export interface ZoneFinish {
@@ -248,8 +249,6 @@ function together(lists: readonly (readonly Step[])[], zoneCount: number): Step[
   });
 }
 
-const metres = (mm: number) => `${(mm / 1000).toFixed(1)} m`;
-
 function reason(turn: Turn, at: number, order: readonly ZoneFinish[]): string {
   const { finish, isTaped, tapeMm, minutes, other } = turn;
   const name = nameOf(finish);
@@ -261,11 +260,11 @@ function reason(turn: Turn, at: number, order: readonly ZoneFinish[]): string {
       earlier.length === 1 && nth(earlier, 0).zones.length === 1 ? 'is' : 'are'
     } taped first`;
     return other
-      ? `${text}: ${both(turn, `${metres(tapeMm)} of tape`)}; ${both(other, 'brushed up to the edge')}.`
+      ? `${text}: ${both(turn, `${sayM(tapeMm / 1000)} of tape`)}; ${both(other, 'brushed up to the edge')}.`
       : `${text}.`;
   }
   if (other && other.tapeMm > 0)
-    return `${name}: ${both({ minutes }, 'brushed up to the edge')}; ${both(other, `with ${metres(other.tapeMm)} of tape`)}.`;
+    return `${name}: ${both({ minutes }, 'brushed up to the edge')}; ${both(other, `with ${sayM(other.tapeMm / 1000)} of tape`)}.`;
   if (at === 0)
     return `${name} first: ${order.length > 1 ? 'it takes no tape, and what it spills on is painted over' : 'it stands alone'}.`;
   return `${name}: brushed by hand up to the edge, so it needs no tape.`;

@@ -3,6 +3,7 @@ import {
   sayC,
   sayCm2,
   sayG,
+  sayM,
   sayMl,
   sayMm,
   sayUm,
@@ -22,6 +23,7 @@ it('says measures in the metric system until told otherwise', () => {
   ]);
   expect([sayG(1.24), sayG(25.4)]).toEqual(['1.2 g', '25 g']);
   expect([sayMm(5), sayMm(12.54)]).toEqual(['5 mm', '12.5 mm']);
+  expect([sayM(4.26), sayM(25)]).toEqual(['4.3 m', '25 m']);
   expect(sayCm2(600)).toBe('600 cm²');
   expect([sayC(8.46), sayC(-0.04)]).toEqual(['8.5 °C', '0 °C']);
   expect(sayWarmerC(3)).toBe('3 °C');
@@ -36,6 +38,8 @@ it('says them in inches, ounces and °F', () => {
   expect(sayG(25)).toBe('0.88 oz');
   // 5 / 25.4 = 0.1969; 300 / 25.4 = 11.81.
   expect([sayMm(5), sayMm(300)]).toEqual(['0.2 in', '12 in']);
+  // 25 / 0.3048 = 82.02; 1.5 / 0.3048 = 4.92.
+  expect([sayM(25), sayM(1.5)]).toEqual(['82 ft', '4.9 ft']);
   // 600 / 6.4516 = 93.0.
   expect(sayCm2(600)).toBe('93 in²');
   // 18.4 · 1.8 + 32 = 65.1; -40 is the same in both.

@@ -37,6 +37,13 @@ export function sayG(g: number): string {
 export const sayMm = (mm: number): string =>
   system === 'imperial' ? imperially(mm, 'lengthMm') : `${toTenth(mm)} mm`;
 
+/** How long something is that is unrolled: "4.3 m"; or "14 ft". */
+export function sayM(m: number): string {
+  if (system !== 'imperial') return `${Number.isInteger(m) ? m : m.toFixed(1)} m`;
+  const feet = m / 0.3048;
+  return `${Number(feet.toFixed(digitsOf(feet)))} ft`;
+}
+
 /** An area: "600 cm²"; or "93 in²". */
 export const sayCm2 = (cm2: number): string =>
   system === 'imperial' ? imperially(cm2, 'areaCm2') : `${toTenth(cm2)} cm²`;

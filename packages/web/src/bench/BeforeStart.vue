@@ -60,6 +60,12 @@ const pieceLink = (piece: string) => ({ name: 'piece', params: { build: store.th
   background: rgb(var(--v-theme-surface));
 }
 
+.before li a {
+  /* As high as a glove needs, without pushing the lines apart. */
+  display: inline;
+  padding-block: 12px;
+}
+
 .before li.stop {
   border-left: 4px double rgb(var(--v-theme-error));
 }

@@ -152,7 +152,7 @@ const strata = computed(() => {
   min-height: 44px;
 }
 
-.bench :deep(:not(p) > a:not(.v-btn)) {
+.bench :deep(:where(:not(p) > a:not(.v-btn))) {
   display: inline-flex;
   align-items: center;
   min-height: 44px;

@@ -3,7 +3,6 @@ import { safetyLine, sayMoment, sayWait, type PlannedOperation, sayTimeOfDay } f
 import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import AppDialog from '../shared/AppDialog.vue';
 import { minutesOf } from './bench';
 import { useBeforeStart } from './useBeforeStart';
 import HowToButton from '../shared/HowToButton.vue';
@@ -12,12 +11,14 @@ import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
 
 import { commandOf } from '../shared/typing';
-import { detailWords, passWords, pieceName, stepOf, withWords, zoneNames } from '../shared/words';
+import { detailWords, passWords, stepOf, withWords, zoneNames } from '../shared/words';
 
 const BeforeStart = later(() => import('./BeforeStart.vue'));
 const PassTicks = later(() => import('./PassTicks.vue'));
 const TinCheck = later(() => import('./TinCheck.vue'));
 const LookOverPanel = later(() => import('./LookOverPanel.vue'));
+const NotAfterAllDialog = later(() => import('./NotAfterAllDialog.vue'));
+const StopAskDialog = later(() => import('./StopAskDialog.vue'));
 const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
 
 /** What is being done, or else what comes next: with its pieces, its safety, and the presses that begin and log it. */
@@ -171,42 +172,14 @@ onKeyStroke((event) => {
         >Not after all…</v-btn
       >
     </div>
-    <AppDialog v-model="leaving" max-width="480">
-      <v-card class="pa-6">
-        <h2 class="mb-2">Not after all?</h2>
-        <p>
-          {{ passWords(first) }} is then as if it had never been begun<template v-if="elapsed >= 1"
-            >, and the {{ sayWait(elapsed) }} worked so far are not kept</template
-          >. Where paint is on already, log it as done or as failed instead.
-        </p>
-        <div class="d-flex flex-wrap ga-3 mt-5">
-          <v-btn size="large" variant="flat" color="primary" @click="leaving = false">Keep at it</v-btn>
-          <v-btn size="large" data-testid="not-after-all" @click="notAfterAll">Not after all</v-btn>
-        </div>
-      </v-card>
-    </AppDialog>
-    <AppDialog v-model="asking" max-width="560">
-      <v-card class="pa-6" data-testid="ask-before-stop">
-        <h2 class="mb-3">The rules say stop</h2>
-        <p v-for="finding in stops" :key="`${finding.piece} ${finding.rule}`" class="mb-2">
-          <strong>{{ pieceName(store.build, finding.piece) }}:</strong> {{ finding.message }}
-        </p>
-        <p class="quiet">{{ stops[0]?.reason }}</p>
-        <div class="d-flex flex-wrap ga-3 mt-5">
-          <v-btn
-            v-if="stops[0]"
-            variant="flat"
-            color="primary"
-            :to="{ name: 'piece', params: { build: store.theId, piece: stops[0].piece } }"
-            >See the ways out</v-btn
-          >
-          <v-btn variant="outlined" data-testid="start-all-the-same" @click="beginAllTheSame"
-            >Start all the same</v-btn
-          >
-          <v-btn variant="text" @click="asking = false">Not now</v-btn>
-        </div>
-      </v-card>
-    </AppDialog>
+    <NotAfterAllDialog
+      v-if="leaving"
+      v-model="leaving"
+      :pass="first"
+      :elapsed="elapsed"
+      @stop="notAfterAll"
+    />
+    <StopAskDialog v-if="asking" v-model="asking" :stops="stops" @begin="beginAllTheSame" />
     <NotAsPlannedDialog v-if="different" v-model="different" :passes="chosen" />
   </div>
 </template>

@@ -1,16 +1,17 @@
 import type { Sundries } from './sundries';
+import { sayM } from '../../model/sayMeasure';
 
 const times = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
 /** What is used up besides paint, a line each; nothing of what is not. */
 export function sundryWords(all: Sundries): string[] {
   const rolls = all.tapeRolls.containers
-    .map(({ count, containerMl }) => `${count} × ${containerMl} m`)
+    .map(({ count, containerMl }) => `${count} × ${sayM(containerMl)}`)
     .join(' + ');
   const papers =
     all.papers.length > 0 ? `; the steps say: ${all.papers.map((one) => `“${one}”`).join(', ')}` : '';
   return [
-    all.tapeM > 0 ? `Tape: ${all.tapeM.toFixed(1)} m with its waste, ${rolls}` : '',
+    all.tapeM > 0 ? `Tape: ${sayM(all.tapeM)} with its waste, ${rolls}` : '',
     all.sandings > 0
       ? `Sandpaper: ${times(all.sandings, 'sanding', 'sandings')}, ${all.sandedM2.toFixed(2)} m² in all${papers}`
       : '',
