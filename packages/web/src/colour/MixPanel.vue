@@ -1,27 +1,13 @@
 <script setup lang="ts">
 import {
-  cameOutAs,
-  comesInColours,
-  colourDistance,
-  corrections,
-  DROPS_A_ML,
-  has,
-  mixFor,
-  mixedFrom,
-  mixedHideUm,
   mixedMl,
-  mixedStrength,
-  pigmentTable,
+  mixFor,
   sameTint,
   sayMl,
+  sayUm,
   wetColour,
-  wrongs,
-  wrongTable,
-  type Ingredient,
   type Material,
   type MixRecipe,
-  type Wrong,
-  sayUm,
 } from '@fixatum/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
@@ -32,7 +18,11 @@ import { later } from '../shared/later';
 import { useNotice } from '../shared/notice';
 import { useShelf } from '../shelf/useShelf';
 import { recipeWords } from '../shelf/mixWords';
+import MixByHand from './MixByHand.vue';
+import MixFixes from './MixFixes.vue';
+import { amountOf, dropWords } from './mixAmounts';
 import { offWords } from './roles';
+import { useMixTins } from './useMixTins';
 
 const MixDialog = later(() => import('../shelf/MixDialog.vue'));
 
@@ -41,80 +31,7 @@ const props = defineProps<{ colour: string; material: Material | undefined; name
 const { store, whole } = useShelf();
 const notice = useNotice();
 
-interface Tin extends Ingredient {
-  key: string;
-  label: string;
-  isOwn: boolean;
-}
-const usedAs = computed(
-  () =>
-    (props.material && comesInColours(props.material) ? props.material : undefined) ??
-    [...store.materials.values()].find(comesInColours),
-);
-/** Only what stirs into it: of the same binder and thinner, and flakes only into flakes. */
-const canMix = (other: Material): boolean =>
-  usedAs.value !== undefined &&
-  comesInColours(other) &&
-  other.binder === usedAs.value.binder &&
-  other.carrier === usedAs.value.carrier &&
-  has(other, 'metallic') === has(usedAs.value, 'metallic');
-const owned = computed((): Tin[] => {
-  const found: Tin[] = [];
-  for (const tin of store.build?.stock ?? []) {
-    const material = store.materials.get(tin.material);
-    if (!material || !tin.colour || !canMix(material) || tin.remainingMl <= 0) continue;
-    const colour = tin.colour;
-    if (found.some((one) => one.material.id === material.id && sameTint(one.colour, colour))) continue;
-    found.push({ key: `own ${tin.material} ${colour}`, label: material.name, material, colour, isOwn: true });
-  }
-  return found;
-});
-/** What is on every shop's shelf, by its pigment. */
-const MIX_METALS = [
-  'aluminium-flake',
-  'gold-mica',
-  'carbon-black',
-  'burnt-umber',
-  'red-iron-oxide',
-  'yellow-ochre',
-] as const;
-const basics = [
-  'titanium-white',
-  'carbon-black',
-  'arylide-yellow',
-  'yellow-ochre',
-  'naphthol-red',
-  'red-iron-oxide',
-  'ultramarine',
-  'phthalo-blue',
-  'phthalo-green',
-  'burnt-umber',
-] as const;
-const buyable = computed((): Tin[] => {
-  const material = usedAs.value;
-  if (!material) return [];
-  return (has(material, 'metallic') ? MIX_METALS : basics).map((id) => ({
-    key: `buy ${id}`,
-    label: pigmentTable[id].name,
-    material,
-    colour: pigmentTable[id].masstone,
-    isOwn: false,
-  }));
-});
-const alsoBuyable = ref(false);
-watch(
-  () => owned.value.length,
-  (count) => (alsoBuyable.value = count < 2),
-  { immediate: true },
-);
-const tins = computed(() => [...owned.value, ...(alsoBuyable.value ? buyable.value : [])]);
-const left = ref(new Set<string>());
-const used = computed(() => tins.value.filter(({ key }) => !left.value.has(key)));
-function toggle(key: string): void {
-  const next = new Set(left.value);
-  if (!next.delete(key)) next.add(key);
-  left.value = next;
-}
+const { usedAs, tins, left, toggle, used, alsoBuyable, labelOf } = useMixTins(() => props.material);
 const mostTins = ref(3);
 
 const recipes = ref<MixRecipe[]>([]);
@@ -152,31 +69,20 @@ const need = computed(() => {
 const typedMl = ref<number>();
 const ml = computed(() => typedMl.value ?? Math.max(10, Math.ceil(need.value)));
 
-const FEW_ML = 2;
-const amount = (own: number) =>
-  own < FEW_ML ? dropWords(Math.max(1, Math.round(own * DROPS_A_ML))) : sayMl(own);
-const dropWords = (drops: number) => `${drops} ${drops === 1 ? 'drop' : 'drops'}`;
 const partsOf = (recipe: Pick<MixRecipe, 'parts'>) => {
   const all = recipe.parts.reduce((sum, one) => sum + one.parts, 0);
   return recipe.parts.map((part) => ({
     ...part,
     label: labelOf(part),
     said: part.drops ? dropWords(part.drops) : `${part.parts}`,
-    amount: amount((ml.value * part.parts) / all),
+    amount: amountOf((ml.value * part.parts) / all),
   }));
 };
-const labelOf = ({ material, colour }: Ingredient) =>
-  tins.value.find((one) => one.material.id === material.id && one.colour === colour)?.label ?? material.name;
 const partWords = (recipe: Pick<MixRecipe, 'parts'>) =>
   recipe.parts.some(({ drops }) => drops) ? 'parts of 1 ml, and drops' : 'parts';
 
 /** The mix that is tried by hand. */
 const tried = ref<MixRecipe['parts']>();
-const triedColour = computed(() => {
-  const parts = (tried.value ?? []).filter((one) => one.parts > 0);
-  return parts.length > 0 ? mixedFrom(parts) : undefined;
-});
-const tryIt = (recipe: MixRecipe) => (tried.value = recipe.parts.map((part) => ({ ...part })));
 watch(
   () => props.colour,
   () => (tried.value = undefined),
@@ -200,18 +106,6 @@ const kept = computed(() => ({
 
 /** The mix by which it is made, where one is written down. */
 const written = computed(() => mixFor(store.build?.mixes, usedAs.value?.id ?? '', props.colour));
-
-const wrong = ref<Wrong | ''>('');
-const first = computed(() => recipes.value[0]);
-const fixes = computed(() => {
-  if (wrong.value === '' || !first.value) return [];
-  return corrections(
-    props.colour,
-    cameOutAs(props.colour, wrong.value),
-    { ml: ml.value, strength: mixedStrength(first.value.parts) },
-    used.value,
-  );
-});
 </script>
 
 <template>
@@ -281,7 +175,7 @@ const fixes = computed(() => {
           </p>
         </div>
         <div class="acts">
-          <v-btn size="small" variant="outlined" @click="tryIt(recipe)">Try by hand</v-btn>
+          <v-btn size="small" variant="outlined" @click="tried = recipe.parts">Try by hand</v-btn>
           <v-btn
             size="small"
             :variant="at === 0 ? 'flat' : 'outlined'"
@@ -293,66 +187,23 @@ const fixes = computed(() => {
       </li>
     </ol>
 
-    <div v-if="tried" class="try" data-testid="try">
-      <h3>By hand</h3>
-      <div class="pair wide" aria-hidden="true">
-        <span :style="{ background: colour }" /><span :style="{ background: triedColour ?? 'transparent' }" />
-      </div>
-      <p class="small">
-        Wanted on the left.
-        <template v-if="triedColour"
-          >What comes out on the right: {{ triedColour }}, {{ offWords(colourDistance(triedColour, colour))
-          }}<template v-if="mixedHideUm(tried)">, hides at {{ sayUm(mixedHideUm(tried) ?? 0) }}</template
-          >.</template
-        >
-      </p>
-      <label v-for="(part, at) in tried" :key="at" class="slide"
-        ><span><span class="chip small" :style="{ background: part.colour }" /> {{ labelOf(part) }}</span
-        ><input
-          v-model.number="part.parts"
-          type="range"
-          min="0"
-          max="20"
-          step="0.05"
-          :aria-valuetext="`${part.parts} parts`"
-        /><span class="figures">{{ Number(part.parts.toFixed(2)) }}</span></label
-      >
-      <div class="acts">
-        <v-btn size="small" variant="outlined" :disabled="!triedColour" @click="keeping = tried"
-          >Keep as a mix</v-btn
-        >
-        <v-btn size="small" variant="text" @click="tried = undefined">Close</v-btn>
-      </div>
-    </div>
+    <MixByHand
+      v-if="tried"
+      :parts="tried"
+      :colour="colour"
+      :label-of="labelOf"
+      @keep="keeping = $event"
+      @close="tried = undefined"
+    />
 
-    <div v-if="first" class="wrong">
-      <v-select
-        v-model="wrong"
-        class="choice"
-        label="It came out"
-        density="compact"
-        :items="[
-          { value: '', title: 'as wanted' },
-          ...wrongs.map((value) => ({ value, title: wrongTable[value].word })),
-        ]"
-      />
-      <p v-if="wrong === ''" class="small quiet">
-        Wet paint looks lighter: let a dab dry before you correct it.
-      </p>
-      <ul v-else data-testid="fixes">
-        <li v-for="(fix, at) in fixes" :key="at">
-          <span class="chip small" :style="{ background: fix.colour }" aria-hidden="true" />
-          Add
-          <template v-for="(one, n) in fix.add" :key="n"
-            ><template v-if="n > 0"> and </template
-            ><strong>{{ one.drops ? dropWords(one.drops) : sayMl(one.ml) }}</strong> of
-            {{ labelOf(one) }}</template
-          >
-          to {{ sayMl(ml) }}: {{ offWords(fix.deltaE) }}.
-        </li>
-        <li v-if="fixes.length === 0" class="quiet">None of these tins brings it back.</li>
-      </ul>
-    </div>
+    <MixFixes
+      v-if="recipes[0]"
+      :colour="colour"
+      :ml="ml"
+      :recipe="recipes[0]"
+      :tins="used"
+      :label-of="labelOf"
+    />
     <MixDialog v-if="keeping" v-model="isKeeping" :mix="kept" />
   </section>
 </template>
@@ -429,11 +280,6 @@ section {
   border: 1px solid var(--line);
 }
 
-.pair.wide {
-  height: 64px;
-  margin: 8px 0;
-}
-
 .parts {
   display: flex;
   flex-wrap: wrap;
@@ -446,49 +292,12 @@ section {
   flex-wrap: wrap;
 }
 
-.try,
-.wrong {
-  border-top: 1px solid var(--line);
-  padding: 14px 0;
-}
-
-.slide {
-  display: grid;
-  grid-template-columns: 220px 1fr 56px;
-  gap: 12px;
-  align-items: center;
-  min-height: 44px;
-}
-
-.slide input {
-  accent-color: rgb(var(--v-theme-primary));
-}
-
-.wrong ul {
-  list-style: none;
-  padding: 0;
-  margin-top: 8px;
-}
-
-.wrong li {
-  padding: 3px 0;
-}
-
 @media (max-width: 640px) {
   .recipes li {
     grid-template-columns: 64px minmax(0, 1fr);
   }
 
   .recipes .acts {
-    grid-column: 1 / -1;
-  }
-
-  .slide {
-    grid-template-columns: 1fr 56px;
-  }
-
-  .slide input {
-    grid-row: 2;
     grid-column: 1 / -1;
   }
 }

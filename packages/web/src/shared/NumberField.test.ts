@@ -5,6 +5,7 @@
 import { nextTick } from 'vue';
 import { mounted } from '../testing/mounted';
 import { useAppearance } from './appearance';
+import { UNITS_KEY } from './deviceStyle';
 import NumberField from './NumberField.vue';
 
 const field = {
@@ -30,6 +31,8 @@ async function opened(props: Record<string, unknown>) {
 }
 
 describe('a field that measures', () => {
+  // The browser of the tests says it is an American one.
+  beforeEach(() => localStorage.setItem(UNITS_KEY, 'metric'));
   afterEach(() => localStorage.clear());
   it('takes any unit, and shows the user’s own when it is left', async () => {
     const { wrapper, input, last, shown } = await opened({ modelValue: 200, of: 'lengthMm' });
