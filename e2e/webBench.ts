@@ -108,10 +108,12 @@ try {
     const id = await manyPieces(count);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${url}/b/${id}/pieces`);
+    // Planned from nothing first.
+    await page.locator('[data-testid^=piece-]').first().waitFor({ timeout: 300_000 });
     await page.locator('.working.on').waitFor({ state: 'hidden', timeout: 300_000 });
     const go = async (screen: string, there: string) => {
       await page.getByRole('link', { name: screen, exact: true }).click();
-      await page.locator(there).first().waitFor();
+      await page.locator(there).first().waitFor({ timeout: 120_000 });
       await drawn(page);
     };
     const tasks = await longest(page, async () => {
@@ -133,7 +135,7 @@ try {
       await anyway.or(done).waitFor();
       if (await anyway.isVisible()) await anyway.click();
       await done.click();
-      await page.getByTestId('start').or(page.getByTestId('all-right')).waitFor();
+      await done.waitFor({ state: 'hidden', timeout: 120_000 });
       await page.locator('.working.on').waitFor({ state: 'hidden', timeout: 300_000 });
     });
     say(`${count} pieces: longest the screen was busy, logging`, ms(logging));

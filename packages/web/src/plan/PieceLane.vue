@@ -37,8 +37,14 @@ const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const left = (minute: number) => percent(minute, props.from, props.until);
 const wide = (a: number, b: number) =>
   `${(100 * (Math.min(b, props.until) - Math.max(a, props.from))) / (props.until - props.from)}%`;
+/** The pass of this lane that is dragged. The others have none, and are not drawn anew while one elsewhere moves. */
+const dragged = computed(() => {
+  const one = props.work.find((operation) => props.shiftOf(operation) !== 0);
+  return one && { id: one.id, by: props.shiftOf(one) };
+});
+const byOf = ({ id }: PlannedOperation) => (dragged.value?.id === id ? dragged.value.by : 0);
 const words = (operation: PlannedOperation) =>
-  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(sure(operation.start, 'when it is planned') + props.shiftOf(operation), zone.value)}`;
+  `${unitName(store.build, operation.pieceId, operation.unit)}: ${passWords(operation)}, ${sayMoment(sure(operation.start, 'when it is planned') + byOf(operation), zone.value)}`;
 </script>
 
 <template>
@@ -56,9 +62,9 @@ const words = (operation: PlannedOperation) =>
     v-for="operation in work"
     :key="operation.id"
     class="pass"
-    :class="[operation.status, { pinned: pinned.has(operation.id), moving: shiftOf(operation) !== 0 }]"
+    :class="[operation.status, { pinned: pinned.has(operation.id), moving: byOf(operation) !== 0 }]"
     :style="{
-      left: left(operation.start! + shiftOf(operation)),
+      left: left(operation.start! + byOf(operation)),
       width: `max(3px, ${wide(operation.start!, operation.laidAt!)})`,
     }"
     :aria-label="operation.status === 'planned' ? words(operation) : undefined"
