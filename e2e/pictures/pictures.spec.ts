@@ -50,7 +50,6 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
   ['start', () => '/'],
   ['bench', () => `/b/${build}/bench`],
   ['shopping-phone', () => `/b/${build}/shopping`, { width: 390, height: 844 }],
-  ['shelf', () => `/b/${build}/shelf`],
   ['pieces', () => `/b/${build}/pieces`],
   ['piece', () => `/b/${build}/pieces/breastplate`],
   ['plan', () => `/b/${build}/plan?zoom=all`],
@@ -60,6 +59,12 @@ const views: [name: string, path: () => string, size?: { width: number; height: 
 
 /** Views that take a few presses to get to. */
 const deeper: [name: string, path: () => string, steps: (page: Page) => Promise<void>][] = [
+  [
+    'shelf',
+    () => `/b/${build}/shelf`,
+    // What is planned is told once there is a plan.
+    (page) => expect(page.getByText(/the plans? takes? up to/).first()).toBeVisible(),
+  ],
   [
     'materials',
     () => `/b/${build}/materials`,

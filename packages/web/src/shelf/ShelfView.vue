@@ -22,12 +22,12 @@ import WeighDialog from './WeighDialog.vue';
 import { saveFile } from '../shared/saveFile';
 import { withLevel } from './tins';
 import { useShelf } from './useShelf';
+import { takenWords } from './takenWords';
 
 /** What stands on the shelf: every tin with what is in it, what the plan takes of it, and how it stands by its age. */
 const { store, builds, whole, shelf, today, ageOf, change } = useShelf();
 const faults = ref<Fault[]>([]);
 
-const WORTH_SAYING_ML = 0.05;
 const ageWords = {
   good: '',
   'try-first': '▲ Old: try it on an offcut first',
@@ -62,10 +62,7 @@ const rows = computed(() =>
           tin.price === undefined ? '' : `paid ${tin.price}`,
         ].filter(Boolean),
         taken,
-        plan:
-          taken < WORTH_SAYING_ML
-            ? 'nothing planned takes any of it'
-            : `${builds.value.length > 1 ? 'the plans take' : 'the plan takes'} up to ${sayMl(taken)}, ${sayMl(level.ml - taken)} are left after`,
+        plan: takenWords(whole.value && taken, level.ml, builds.value.length),
       };
     })
     .sort((a, b) => a.name.localeCompare(b.name) || a.level.at - b.level.at),
