@@ -223,6 +223,8 @@ tbody th {
 }
 
 tbody td {
+  /* As high before its verdict has come as after. */
+  height: 38px;
   border-bottom: 1px solid var(--line);
   border-right: 1px solid var(--line);
   padding: 0;
