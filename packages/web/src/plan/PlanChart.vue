@@ -207,7 +207,7 @@ onMounted(toNow);
               :until="until"
               :pinned="pinnedIds"
               :shift-of="shiftOf"
-              :reached="reached"
+              :reached="row.work.some(({ id }) => id === reached) ? reached : undefined"
               @grab="grab"
               @pull="pull"
               @drop="drop"
