@@ -195,6 +195,11 @@ section {
   margin-top: 30px;
 }
 
+/* The name of a field stands above its box, and not in the heading. */
+.filters {
+  margin-top: 14px;
+}
+
 .options {
   list-style: none;
   padding: 0;

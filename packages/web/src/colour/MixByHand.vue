@@ -66,37 +66,9 @@ const triedColour = computed(() => {
 </template>
 
 <style scoped>
-.chip {
-  display: inline-block;
-  width: 28px;
-  height: 28px;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-}
-
-.chip.small {
-  margin: 0 4px;
-  width: 16px;
-  height: 16px;
-  vertical-align: -3px;
-}
-
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  height: 48px;
-  border: 1px solid var(--line);
-}
-
 .pair.wide {
   height: 64px;
   margin: 8px 0;
-}
-
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
 }
 
 .try {

@@ -71,24 +71,13 @@ const fixes = computed(() =>
 </template>
 
 <style scoped>
-.chip {
-  display: inline-block;
-  width: 28px;
-  height: 28px;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-}
-
-.chip.small {
-  margin: 0 4px;
-  width: 16px;
-  height: 16px;
-  vertical-align: -3px;
-}
-
 .wrong {
   border-top: 1px solid var(--line);
   padding: 14px 0;
+}
+
+.wrong .choice {
+  max-width: 260px;
 }
 
 .wrong ul {

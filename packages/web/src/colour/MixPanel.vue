@@ -236,7 +236,7 @@ section {
   opacity: 0.75;
 }
 
-.chip {
+section :deep(.chip) {
   display: inline-block;
   width: 28px;
   height: 28px;
@@ -244,7 +244,7 @@ section {
   border-radius: 2px;
 }
 
-.chip.small {
+section :deep(.chip.small) {
   margin: 0 4px;
   width: 16px;
   height: 16px;
@@ -273,7 +273,7 @@ section {
   border-top: 1px solid var(--line);
 }
 
-.pair {
+section :deep(.pair) {
   display: grid;
   grid-template-columns: 1fr 1fr;
   height: 48px;
@@ -286,7 +286,7 @@ section {
   gap: 2px 14px;
 }
 
-.acts {
+section :deep(.acts) {
   display: flex;
   gap: 8px;
   flex-wrap: wrap;
