@@ -133,6 +133,7 @@ export * from './schedule/place/gates';
 export * from './schedule/search/score';
 export * from './schedule/search/candidate';
 export * from './schedule/search/search';
+export * from './schedule/search/storedPlan';
 export * from './schedule/search/warmStart';
 export * from './schedule/search/worthTaking';
 export * from './schedule/answers/beside';

@@ -41,6 +41,18 @@ describe('the files of the app', () => {
     expect(headers['content-type']).toContain('javascript');
     if (sent !== 'br') expect(text).toBe(script);
   });
+  it('go with what guards a part, the page with what guards a page', async () => {
+    const part = (await ask('/assets/main-1a2b.js', 'br')).headers;
+    expect(part).toMatchObject({
+      'content-security-policy': "default-src 'self'",
+      'cross-origin-resource-policy': 'same-origin',
+      'x-content-type-options': 'nosniff',
+    });
+    expect(part).not.toHaveProperty('referrer-policy');
+    const page = (await ask('/', 'identity')).headers;
+    expect(page['content-security-policy']).toMatch(/frame-ancestors 'self'.*img-src 'self' data: blob:/);
+    expect(page).toMatchObject({ 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer' });
+  });
   it('that are of another version are not there, and are no page', async () => {
     const { body, headers } = await ask('/assets/main-9z9z.js', 'br').expect(404);
     expect(body).toMatchObject({ status: 404, detail: 'There is no such file here. Load the page again.' });

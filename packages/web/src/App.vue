@@ -6,6 +6,7 @@ import Masthead from './shared/Masthead.vue';
 import { useAppearance } from './shared/appearance';
 import { useBuild } from './shared/build';
 import { useClock } from './shared/clock';
+import { useOutbox } from './shared/outbox';
 import { useMe } from './shared/me';
 import { useNotice } from './shared/notice';
 import { useRinging } from './shared/ringing';
@@ -36,6 +37,7 @@ const clock = useClock();
 const store = useBuild();
 const notice = useNotice();
 const appearance = useAppearance();
+const outbox = useOutbox();
 const me = useMe();
 useRinging();
 keepFocus();
@@ -50,7 +52,12 @@ const help = ref(false);
 const ready = ref(false);
 
 /** Screens that are of no one build. */
-const outside = computed(() => route.name === 'start' || route.name === 'find');
+const outside = computed(() =>
+  // Before the router has found its way the address tells.
+  route.name === undefined
+    ? !location.pathname.startsWith('/b/')
+    : route.name === 'start' || route.name === 'find',
+);
 const theme = computed(() => appearance.themeFor(route.name === 'bench'));
 
 onMounted(async () => {
@@ -149,9 +156,9 @@ onKeyStroke((event) => {
   <v-app :theme="theme">
     <Masthead v-if="!outside" @keys="help = true" />
     <v-main>
-      <ClockBehind />
+      <ClockBehind v-if="clock.behind" />
       <NoAnswer v-if="!outside" />
-      <RefusedEdits v-if="!outside" />
+      <RefusedEdits v-if="!outside && outbox.refused.length > 0" />
       <div v-if="!outside && store.missing" class="page">
         <h1>This build is not here</h1>
         <p class="my-4">

@@ -4,5 +4,5 @@ declare module '*.vue' {
   export default component;
 }
 declare module '@fontsource-variable/atkinson-hyperlegible-next';
-declare module '@fontsource-variable/bricolage-grotesque';
+declare module '@fontsource/bricolage-grotesque/600.css';
 declare module 'vuetify/styles';

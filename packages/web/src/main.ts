@@ -1,6 +1,6 @@
 import './styles/reset.css';
 import '@fontsource-variable/atkinson-hyperlegible-next';
-import '@fontsource-variable/bricolage-grotesque';
+import '@fontsource/bricolage-grotesque/600.css';
 import 'vuetify/styles';
 import './styles/base.css';
 import './styles/dryness.css';

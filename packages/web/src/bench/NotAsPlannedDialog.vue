@@ -13,12 +13,14 @@ import DialogFoot from '../shared/DialogFoot.vue';
 import MomentField from '../shared/MomentField.vue';
 import type { LogExtras } from '../shared/benchActs';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import PhotoField from '../shared/PhotoField.vue';
 
 /** Logs passes that were not done as planned: another film, tin, place or time, or that failed; with photo and note. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ passes: PlannedOperation[] }>();
 const store = useBuild();
+const materials = useMaterials();
 const problem = ref('');
 interface DoneForm {
   film: FilmGrade | '';
@@ -59,7 +61,7 @@ watch(
 );
 
 const materialItems = computed(() =>
-  [...store.materials.values()]
+  [...materials.known.values()]
     .filter((one) => one.role === first.value?.material?.role)
     .map((one) => ({ value: one.id, title: one.name })),
 );

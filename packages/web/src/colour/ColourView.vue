@@ -27,6 +27,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import ColourField from '../shared/ColourField.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { useHeld } from '../shared/unsaved';
 import { later } from '../shared/later';
 import ShelfHead from '../shelf/ShelfHead.vue';
@@ -38,13 +39,14 @@ const PictureDialog = later(() => import('./PictureDialog.vue'));
 
 /** The colours of a build by name: what each looks like in which light, what mixes it, and what it covers. */
 const store = useBuild();
+const materials = useMaterials();
 const route = useRoute();
 const router = useRouter();
 
 const palette = computed(() => store.build?.palette ?? []);
 const chosen = computed(() => palette.value.find(({ id }) => id === route.query.c) ?? palette.value[0]);
 const choose = (id: string) => router.replace({ query: { c: id } });
-const unnamed = computed(() => (store.build ? coloursInUse(store.build, store.materials) : []));
+const unnamed = computed(() => (store.build ? coloursInUse(store.build, materials.known) : []));
 
 const form = reactive({ name: '', role: 'base' as PaletteColour['role'], colour: '', material: '' });
 watch(
@@ -74,10 +76,10 @@ const isChanged = computed(
   () => wanted.value !== undefined && JSON.stringify(wanted.value) !== JSON.stringify(chosen.value),
 );
 useHeld(isChanged);
-const material = computed(() => store.materials.get(form.material));
+const material = computed(() => materials.known.get(form.material));
 const paints = computed(() => [
   { value: '', title: 'not said' },
-  ...[...store.materials.values()]
+  ...[...materials.known.values()]
     .filter((one) => comesInColours(one) || one.role === 'weather')
     .map(({ id, name }) => ({ value: id, title: name })),
 ]);
@@ -106,7 +108,7 @@ const remove = (one: PaletteColour) =>
   run(`Taken out: ${one.name}`, removeFromPalette(store.theBuild, one.id));
 const letFollow = (one: PaletteColour) => run(`Follow ${one.name}`, follow(loose.value, one));
 function addScheme(one: PaletteColour): void {
-  const { shade, light } = schemeOf(one.colour, has(store.materials.get(one.material ?? ''), 'metallic'));
+  const { shade, light } = schemeOf(one.colour, has(materials.known.get(one.material ?? ''), 'metallic'));
   const own = one.material ? { material: one.material } : {};
   void add(
     [

@@ -14,6 +14,7 @@ import {
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { useNotice } from '../shared/notice';
 import { compareInWorker } from '../shared/planner';
 import { plain } from '../shared/offThread/workerLink';
@@ -22,6 +23,7 @@ import { offWords } from './roles';
 /** How a colour covers where it is laid: coat by coat over each ground, and what it would be best laid over. */
 const props = defineProps<{ colour: PaletteColour }>();
 const store = useBuild();
+const materials = useMaterials();
 const notice = useNotice();
 
 /** Steps that can be judged: those that follow the colour first, then the others of the build. */
@@ -29,7 +31,7 @@ const steps = computed(() =>
   (store.build?.pieces ?? [])
     .flatMap((piece) =>
       piece.steps
-        .filter((step) => isCoverStep(step, store.materials.get(step.material ?? '')))
+        .filter((step) => isCoverStep(step, materials.known.get(step.material ?? '')))
         .map((step) => ({
           key: `${piece.id} ${step.id}`,
           piece,
@@ -45,7 +47,7 @@ const at = computed(() => steps.value.find(({ key }) => key === chosen.value) ??
 const picked = computed({ get: () => at.value?.key ?? '', set: (key) => (chosen.value = key) });
 const advice = computed(() =>
   at.value && store.build
-    ? coverAdvice(at.value.piece, at.value.step.id, { materials: store.materials, build: store.build })
+    ? coverAdvice(at.value.piece, at.value.step.id, { materials: materials.known, build: store.build })
     : undefined,
 );
 

@@ -18,6 +18,7 @@ import {
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { inColourWorker } from '../shared/colourWorker';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
@@ -28,6 +29,7 @@ import FinishPicture from './FinishPicture.vue';
 
 /** What a piece will look like: step by step, in three lights, beside its cut or beside another way of doing it. */
 const store = useBuild();
+const materials = useMaterials();
 const looks = useLooks();
 const notice = useNotice();
 const route = useRoute();
@@ -85,7 +87,7 @@ const stops = computed(() => {
   const own = shown.value?.piece;
   if (!own) return [];
   const seen = own.steps.flatMap((step, at) => {
-    const material = store.materials.get(step.material ?? '');
+    const material = materials.known.get(step.material ?? '');
     if (!material || material.role === 'fill' || material.role === 'bond') return [];
     return [
       {
@@ -145,13 +147,13 @@ watch(
     if (!own || !store.build) return;
     ticket += 1;
     const mine = ticket;
-    const { materials, log } = store.build;
+    const { materials: tins, log } = store.build;
     const size = other.value ? BESIDE_PX : PICTURE_PX;
     const ask = (which: Piece, before?: number, px = size) =>
       inColourWorker((remote) =>
         remote.finish({
           ...plain({
-            build: { materials, log: pieces.value.includes(which) ? log : undefined },
+            build: { materials: tins, log: pieces.value.includes(which) ? log : undefined },
             piece: which,
           }),
           relief: relief.value,

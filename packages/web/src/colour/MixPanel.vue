@@ -28,7 +28,7 @@ const MixDialog = later(() => import('../shelf/MixDialog.vue'));
 
 /** What mixes a colour: from the tins on the shelf or what could be bought, with the amounts for all that is to be laid in it. */
 const props = defineProps<{ colour: string; material: Material | undefined; name: string }>();
-const { store, whole } = useShelf();
+const { store, materials, whole } = useShelf();
 const notice = useNotice();
 
 const { usedAs, tins, left, toggle, used, alsoBuyable, labelOf } = useMixTins(() => props.material);
@@ -112,7 +112,7 @@ const written = computed(() => mixFor(store.build?.mixes, usedAs.value?.id ?? ''
   <section aria-labelledby="mix-title" data-testid="mix-panel">
     <h2 id="mix-title">What mixes it</h2>
     <p v-if="written" data-testid="written-mix">
-      Written down as <strong>{{ written.name }}</strong>: {{ recipeWords(written, store.materials) }}
+      Written down as <strong>{{ written.name }}</strong>: {{ recipeWords(written, materials.known) }}
     </p>
     <div class="tins" role="group" aria-label="Tins to mix from">
       <button

@@ -1,6 +1,7 @@
 import { comesInColours, has, pigmentTable, sameTint, type Ingredient, type Material } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 
 /** What is on every shop's shelf, by its pigment. */
 const MIX_METALS = [
@@ -37,10 +38,11 @@ export interface Tin extends Ingredient {
  */
 export function useMixTins(wanted: () => Material | undefined) {
   const store = useBuild();
+  const materials = useMaterials();
   const usedAs = computed(() => {
     const material = wanted();
     if (material && comesInColours(material)) return material;
-    return [...store.materials.values()].find(comesInColours);
+    return [...materials.known.values()].find(comesInColours);
   });
   /** Only what stirs into it: of the same binder and thinner, and flakes only into flakes. */
   const canMix = (other: Material): boolean =>
@@ -52,7 +54,7 @@ export function useMixTins(wanted: () => Material | undefined) {
   const owned = computed((): Tin[] => {
     const found: Tin[] = [];
     for (const tin of store.build?.stock ?? []) {
-      const material = store.materials.get(tin.material);
+      const material = materials.known.get(tin.material);
       if (!material || !tin.colour || !canMix(material) || tin.remainingMl <= 0) continue;
       const colour = tin.colour;
       if (found.some((one) => one.material.id === material.id && sameTint(one.colour, colour))) continue;

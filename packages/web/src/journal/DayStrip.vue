@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { sayWallTime, type JournalLine } from '@fixatum/core';
 import { computed } from 'vue';
-import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 
 /** A day laid flat: what was laid and done in it, each where it was in the day, in the colour of its paint. The lines below say the same. */
 const props = defineProps<{
   lines: readonly (Pick<JournalLine, 'id' | 'at' | 'materialIds' | 'text'> & { kind: string })[];
 }>();
-const store = useBuild();
+const materials = useMaterials();
 const MINUTES_OF_DAY = 1440;
 
 const minuteOf = (at: string): number => Number(at.slice(11, 13)) * 60 + Number(at.slice(14, 16));
@@ -21,7 +21,7 @@ const marks = computed(() =>
         id,
         text: `${sayWallTime(at.slice(11, 16))} ${text}`,
         left: `${(100 * minute) / MINUTES_OF_DAY}%`,
-        paint: material === undefined ? undefined : store.materials.get(material)?.colour,
+        paint: material === undefined ? undefined : materials.known.get(material)?.colour,
         isFailed: kind === 'failed',
       },
     ];

@@ -20,6 +20,7 @@ import { api } from '../shared/api';
 import DayStrip from './DayStrip.vue';
 import OwnTimes from './OwnTimes.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { saveFile } from '../shared/saveFile';
 import { airWords, pieceName } from '../shared/words';
 
@@ -27,6 +28,7 @@ type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'c
 
 /** Everything that happened, in order, to be filtered and saved as a table; and what the own times say of materials. */
 const store = useBuild();
+const materials = useMaterials();
 const piece = ref('');
 const material = ref('');
 const kind = ref('');
@@ -44,7 +46,7 @@ watch(
 );
 
 const zone = computed(() => store.build?.timeZone ?? 'UTC');
-const own = computed(() => (store.build ? journalOf(store.build, store.materials) : []));
+const own = computed(() => (store.build ? journalOf(store.build, materials.known) : []));
 /** Readings by the day of the build's zone they were taken on. */
 function daysOf(readings: readonly Reading[]): [string, Reading[]][] {
   const days = new Map<string, Reading[]>();
@@ -135,7 +137,7 @@ const numberOf = (line: Line) =>
   line.unit && (store.pieceOf(line.pieceId ?? '')?.quantity ?? 1) > 1 ? ` ${line.unit}` : '';
 const usedMaterials = computed(() => {
   const ids = new Set(own.value.flatMap((line) => line.materialIds));
-  return [...store.materials.values()].filter((one) => ids.has(one.id));
+  return [...materials.known.values()].filter((one) => ids.has(one.id));
 });
 
 function saveCsv(): void {

@@ -3,10 +3,12 @@ import { CONFIRMED_AFTER_TESTS, idFromName, sayWait, type MeasuredMaterial, nth 
 import { computed } from 'vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import DataChart, { type ChartOption } from '../shared/DataChart.vue';
 
 /** What the own touch tests say of materials, beside what was reckoned. */
 const store = useBuild();
+const materials = useMaterials();
 const measured = computed(() => store.view?.measured ?? []);
 const symbols = ['circle', 'triangle', 'diamond', 'rect'];
 const option = computed((): ChartOption => {
@@ -56,7 +58,7 @@ const option = computed((): ChartOption => {
 /** Takes the measured time into the own tin: touch and the windows of the next coat, in the same proportion. */
 async function takeIn(one: MeasuredMaterial): Promise<void> {
   const { build } = store;
-  const current = store.materials.get(one.materialId);
+  const current = materials.known.get(one.materialId);
   if (!build || !current) return;
   const list = build.materials ?? [];
   const old = list.find((tin) => tin.id === one.materialId);
@@ -65,7 +67,7 @@ async function takeIn(one: MeasuredMaterial): Promise<void> {
   );
   const tin = {
     ...(old ?? {
-      id: idFromName(`my ${current.name}`, store.materials.keys()),
+      id: idFromName(`my ${current.name}`, materials.known.keys()),
       extends: current.id,
       name: `My ${current.name.toLowerCase()}`,
     }),

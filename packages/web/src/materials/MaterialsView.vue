@@ -8,10 +8,13 @@ import OwnTinDialog from './OwnTinDialog.vue';
 import PairBoard from './PairBoard.vue';
 import SwatchPanel from './SwatchPanel.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { useInAddress } from '../shared/inAddress';
 import { roleWords } from '../shared/words';
 
 const store = useBuild();
+
+const materials = useMaterials();
 const tab = useInAddress('tab', 'catalogue', ['catalogue', 'pairs', 'swatches']);
 const filter = reactive<MaterialFilter>({
   role: '',
@@ -27,7 +30,7 @@ const editing = ref<Material>();
 const dialog = ref(false);
 
 const binders = computed(() =>
-  [...new Set([...store.materials.values()].map((material) => material.binder))].sort(),
+  [...new Set([...materials.known.values()].map((material) => material.binder))].sort(),
 );
 
 const roleItems = [
@@ -39,8 +42,8 @@ const binderItems = computed(() => [
   ...binders.value.map((binder) => ({ value: binder, title: binder })),
 ]);
 
-const shown = computed(() => [...store.materials.values()].filter((material) => fits(material, filter)));
-const side = computed(() => compared.value.flatMap((id) => store.materials.get(id) ?? []));
+const shown = computed(() => [...materials.known.values()].filter((material) => fits(material, filter)));
+const side = computed(() => compared.value.flatMap((id) => materials.known.get(id) ?? []));
 const isOwn = (material: Material) => !isCatalogueId(material.id);
 
 function compare(id: string): void {

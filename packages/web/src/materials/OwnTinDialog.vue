@@ -15,6 +15,7 @@ import { reactive, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import { api, faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import FaultList from '../shared/FaultList.vue';
 
 /** Takes down what the label of one's own tin says where it differs from the typical figures. */
@@ -22,6 +23,7 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ material: Material }>();
 const emit = defineEmits<{ saved: [id: string] }>();
 const store = useBuild();
+const materials = useMaterials();
 
 const fields = [
   { key: 'touch', label: 'Touch-dry', suffix: 'min' },
@@ -68,11 +70,11 @@ async function save(): Promise<void> {
   const list = store.build?.materials ?? [];
   const old = list.find((tin) => tin.id === material.id);
   const own: OwnMaterial = {
-    ...(old ?? { id: idFromName(form.name, store.materials.keys()), extends: material.id }),
+    ...(old ?? { id: idFromName(form.name, materials.known.keys()), extends: material.id }),
     name: form.name.trim(),
   };
   // Only what differs from what it stands on is kept, so that the rest still says "typical".
-  const base = store.materials.get(own.extends ?? '') ?? material;
+  const base = materials.known.get(own.extends ?? '') ?? material;
   for (const { key } of fields) {
     const typed = form.numbers[key];
     const value = typed === '' || typed === undefined ? undefined : Number(typed);

@@ -10,6 +10,7 @@ import {
 } from '@fixatum/core';
 import { computed, reactive, ref, useTemplateRef, watch } from 'vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { roleWords } from '../shared/words';
 import PairCell from './PairCell.vue';
 import PairReasons from './PairReasons.vue';
@@ -19,6 +20,7 @@ import { useBoardKeys } from './useBoardKeys';
 
 /** Any under-coat against any over-coat in a chosen state; each verdict has a shape, a word and a hue. */
 const store = useBuild();
+const materials = useMaterials();
 interface BoardForm {
   under: string;
   over: string;
@@ -43,7 +45,7 @@ const chosen = ref<{ under: string; over: string; verdict: PairVerdict }>();
 
 const layable = new Set(['seal', 'prime', 'paint', 'texture', 'weather', 'detail', 'topcoat', 'fill']);
 const roles = materialRoles.filter((role) => layable.has(role));
-const of = (role: string) => [...store.materials.values()].filter((material) => material.role === role);
+const of = (role: string) => [...materials.known.values()].filter((material) => material.role === role);
 const unders = computed(() => of(form.under));
 const overs = computed(() => of(form.over));
 const named = (list: Material[]) => {
@@ -90,7 +92,7 @@ watch(
       form.cured,
       form.scuffed,
       form.flexing,
-      store.materials,
+      materials.known,
       store.build?.swatches,
     ] as const,
   () => {

@@ -21,6 +21,7 @@ import DialogFoot from '../shared/DialogFoot.vue';
 import { api, faultsOf } from '../shared/api';
 import { plain } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import FaultList from '../shared/FaultList.vue';
 import PhotoField from '../shared/PhotoField.vue';
 
@@ -28,6 +29,7 @@ import PhotoField from '../shared/PhotoField.vue';
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ swatch?: Swatch | undefined; judging: boolean }>();
 const store = useBuild();
+const materials = useMaterials();
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
@@ -87,7 +89,7 @@ watch(
 );
 
 const materialItems = computed(() =>
-  [...store.materials.values()].map((one) => ({ value: one.id, title: one.name })),
+  [...materials.known.values()].map((one) => ({ value: one.id, title: one.name })),
 );
 const filmItems = filmGrades.map((value) => ({ value, title: filmWords[value] }));
 const substrateItems = substrateKinds.map((value) => ({ value, title: substrateNames[value] }));
@@ -113,7 +115,7 @@ function drafted(): Swatch {
     ...(form.note.trim() ? { note: form.note.trim() } : {}),
   };
 }
-const lines = computed(() => swatchSteps(drafted(), store.materials));
+const lines = computed(() => swatchSteps(drafted(), materials.known));
 
 async function save(): Promise<void> {
   faults.value = [];

@@ -4,10 +4,12 @@ import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import SwatchDialog from './SwatchDialog.vue';
 
 /** Tests on offcuts: planned ones with what to do, judged ones as one's own evidence. */
 const store = useBuild();
+const materials = useMaterials();
 const dialog = ref(false);
 const judging = ref(false);
 const chosen = ref<Swatch>();
@@ -18,8 +20,8 @@ const swatches = computed(() =>
     return a.judgedOn < b.judgedOn ? 1 : -1;
   }),
 );
-const nameOf = (id: string) => store.materials.get(id)?.name ?? id;
-const colourOf = (id: string) => store.materials.get(id)?.colour ?? '#9a9a98';
+const nameOf = (id: string) => materials.known.get(id)?.name ?? id;
+const colourOf = (id: string) => materials.known.get(id)?.colour ?? '#9a9a98';
 
 function plan(): void {
   chosen.value = undefined;
@@ -87,7 +89,7 @@ const remove = (swatch: Swatch) =>
           </p>
           <p v-if="swatch.note" class="small quiet">{{ swatch.note }}</p>
           <ol v-if="!swatch.result" class="small lines">
-            <li v-for="line in swatchSteps(swatch, store.materials)" :key="line">{{ line }}</li>
+            <li v-for="line in swatchSteps(swatch, materials.known)" :key="line">{{ line }}</li>
           </ol>
           <div class="tools">
             <v-btn

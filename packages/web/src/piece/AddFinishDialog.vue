@@ -14,12 +14,14 @@ import DialogFoot from '../shared/DialogFoot.vue';
 import FieldText from '../shared/FieldText.vue';
 import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { valueOf } from '../shared/inputs';
 
 /** Adds a ready way to wear, age or shade a piece to the steps that are there. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
+const materials = useMaterials();
 const chosen = ref<Finish>();
 const zones = ref<string[]>([]);
 const colour = ref('');
@@ -118,9 +120,9 @@ async function add(): Promise<void> {
             <ol>
               <li v-for="step in fresh" :key="step.id">
                 <strong>{{ workWord(step) }}</strong>
-                <HowToButton :step="step" :material="store.materials.get(step.material ?? '')" size="small" />
+                <HowToButton :step="step" :material="materials.known.get(step.material ?? '')" size="small" />
                 <span class="small block">{{
-                  describeStep(store.theBuild, piece, step, store.materials.get(step.material ?? ''))
+                  describeStep(store.theBuild, piece, step, materials.known.get(step.material ?? ''))
                 }}</span>
                 <span v-if="step.note" class="small quiet block">{{ step.note }}</span>
               </li>

@@ -2,6 +2,7 @@
 import { stackFigures, substrateNames, zoneIdsOf, type Face, type Piece, sayMm } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import StrataCut from '../shared/StrataCut.vue';
 import StackFiguresNote from './StackFiguresNote.vue';
 import UnitStrip from './UnitStrip.vue';
@@ -10,13 +11,14 @@ import WhatIfPanel from './WhatIfPanel.vue';
 /** The films on one unit and face of a piece, zone by zone, cut through. */
 const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
+const materials = useMaterials();
 const unit = ref(1);
 const face = ref<Face>('outer');
 const asking = ref(false);
 
 const cuts = computed(() => {
   const { piece } = props;
-  const figures = stackFigures(piece, { materials: store.materials, build: store.build ?? {} });
+  const figures = stackFigures(piece, { materials: materials.known, build: store.build ?? {} });
   const cells = store.view?.strata[`${piece.id}/${unit.value}`] ?? {};
   return zoneIdsOf(piece).map((zoneId) => {
     const cell = `${face.value}:${zoneId}`;

@@ -36,6 +36,7 @@ import {
 } from './lookForm';
 import { compareInWorker } from '../shared/planner';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
 
@@ -43,6 +44,7 @@ import { useNotice } from '../shared/notice';
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
+const materials = useMaterials();
 const looks = useLooks();
 const notice = useNotice();
 
@@ -222,7 +224,7 @@ async function write(): Promise<void> {
                     store.theBuild,
                     piece,
                     step,
-                    step.material ? store.materials.get(step.material) : undefined,
+                    step.material ? materials.known.get(step.material) : undefined,
                   )
                 }}</span>
               </li>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { useNotice } from '../shared/notice';
 import LookDialog from './LookDialog.vue';
 import OtherPiecesDialog from './OtherPiecesDialog.vue';
@@ -13,6 +14,7 @@ import SaveLookDialog from './SaveLookDialog.vue';
 /** What can be done with a whole piece. */
 const props = defineProps<{ piece: Piece; hasPasses: boolean }>();
 const store = useBuild();
+const materials = useMaterials();
 const notice = useNotice();
 const router = useRouter();
 const editing = ref(false);
@@ -56,7 +58,7 @@ async function remove(): Promise<void> {
   }
 }
 
-const reordered = computed(() => reorderZones(props.piece, store.materials));
+const reordered = computed(() => reorderZones(props.piece, materials.known));
 async function maskInOrder(): Promise<void> {
   if (!reordered.value) return;
   const { plan, steps } = reordered.value;

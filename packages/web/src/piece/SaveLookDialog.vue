@@ -5,6 +5,7 @@ import AppDialog from '../shared/AppDialog.vue';
 import PhotoField from '../shared/PhotoField.vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { namesIn } from '../shared/formValues';
 import { lookFileText } from '../shared/lookFiles';
 import { useLooks } from '../shared/looks';
@@ -16,6 +17,7 @@ const MOST_PICTURES = 6;
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
+const materials = useMaterials();
 const looks = useLooks();
 const notice = useNotice();
 const lookName = ref('');
@@ -50,7 +52,7 @@ function lookOf(name: string): Look {
   const taken = looks.all.map((one) => one.id);
   const recipe = recipeOf(
     props.piece,
-    asLaid.value ? { log: store.theBuild.log ?? [], materials: store.materials } : undefined,
+    asLaid.value ? { log: store.theBuild.log ?? [], materials: materials.known } : undefined,
   );
   return {
     ...lookFromPiece(props.piece, name, idFromName(name, taken), undefined, recipe),

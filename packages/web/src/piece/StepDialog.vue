@@ -6,6 +6,7 @@ import DialogFoot from '../shared/DialogFoot.vue';
 import FaultList from '../shared/FaultList.vue';
 import { faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { stepFromForm, stepToForm } from './stepForm';
 import StepFields from './StepFields.vue';
 
@@ -13,6 +14,7 @@ import StepFields from './StepFields.vue';
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ piece: Piece; step?: Step | undefined; at: number }>();
 const store = useBuild();
+const materials = useMaterials();
 const form = ref(stepToForm());
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
@@ -31,7 +33,7 @@ async function save(): Promise<void> {
   const read = stepFromForm(form.value, {
     old: props.step,
     taken: base.value.steps.map((step) => step.id),
-    material: store.materials.get(form.value.material),
+    material: materials.known.get(form.value.material),
   });
   faults.value = read.ok ? [] : read.faults;
   if (!read.ok) return;

@@ -32,20 +32,22 @@ import ColourField from '../shared/ColourField.vue';
 import NumberField from '../shared/NumberField.vue';
 import PaletteChips from '../shared/PaletteChips.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import { asksFor, kindAsksFor, type StepForm } from './stepForm';
 
 /** The fields of a step: those that go with its kind and its material. */
 const form = defineModel<StepForm>({ required: true });
 defineProps<{ piece: Piece }>();
 const store = useBuild();
+const materials = useMaterials();
 
-const material = computed(() => store.materials.get(form.value.material));
+const material = computed(() => materials.known.get(form.value.material));
 const asks = computed(() => asksFor(material.value));
 const kindAsks = computed(() => kindAsksFor(form.value));
 const usesHands = computed(() => !material.value);
 const materialItems = computed(() => [
   { value: '', title: 'none' },
-  ...[...store.materials.values()].map((one) => ({ value: one.id, title: one.name })),
+  ...[...materials.known.values()].map((one) => ({ value: one.id, title: one.name })),
 ]);
 const methodItems = computed(() => {
   const fitting = material.value ? material.value.methods : methods;

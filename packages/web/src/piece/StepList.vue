@@ -21,6 +21,7 @@ import { VueDraggable } from 'vue-draggable-plus';
 import FieldText from '../shared/FieldText.vue';
 import HowToButton from '../shared/HowToButton.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import FindingNote from './FindingNote.vue';
 import StepDialog from './StepDialog.vue';
 import { later } from '../shared/later';
@@ -31,6 +32,7 @@ const AddFinishDialog = later(() => import('./AddFinishDialog.vue'));
 const props = defineProps<{ piece: Piece; findings: RuleFinding[] }>();
 defineEmits<{ apply: [finding: RuleFinding, way: WayOut] }>();
 const store = useBuild();
+const materials = useMaterials();
 
 const list = ref<Step[]>([]);
 let dragging = false;
@@ -133,7 +135,7 @@ const rows = computed(() =>
       .filter((operation) => operation.status === 'planned')
       .sort((a, b) => a.start - b.start);
     const ml = operations.reduce((sum, { id }) => sum + (needs.value?.get(id)?.ml ?? 0), 0);
-    const material = step.material === undefined ? undefined : store.materials.get(step.material);
+    const material = step.material === undefined ? undefined : materials.known.get(step.material);
     const status = (() => {
       if (operations.some((operation) => operation.status === 'underway')) return 'under way';
       if (operations.length === 0) return '';

@@ -17,6 +17,7 @@ import RemoveButton from '../shared/RemoveButton.vue';
 import { computed, reactive, ref, watch } from 'vue';
 import OrderButtons from './OrderButtons.vue';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 import DataChart from '../shared/DataChart.vue';
 import { whatIfChart } from './whatIfChart';
 
@@ -24,6 +25,7 @@ import { whatIfChart } from './whatIfChart';
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ piece: Piece; face: Face }>();
 const store = useBuild();
+const materials = useMaterials();
 
 interface Row {
   key: number;
@@ -81,7 +83,7 @@ function move(at: number, by: number): void {
 
 const answer = computed(() => {
   const coats = rows.value.flatMap((row) => {
-    const material = store.materials.get(row.material);
+    const material = materials.known.get(row.material);
     return material
       ? [
           {
@@ -106,7 +108,7 @@ const answer = computed(() => {
 const lastTouchMinutes = computed(() =>
   answer.value ? nth(answer.value.milestones, -1).touchAt - nth(answer.value.laidAt, -1) : Infinity,
 );
-const nameOf = (id: string) => store.materials.get(id)?.name ?? id;
+const nameOf = (id: string) => materials.known.get(id)?.name ?? id;
 /** Whether a coat is laid before the one below it takes it. */
 const tooSoon = (at: number) => {
   const made = answer.value;

@@ -131,7 +131,7 @@ const next = computed(() => {
   align-items: center;
   gap: 10px;
   font-family: var(--heading);
-  font-weight: 650;
+  font-weight: 600;
   font-size: 1.15rem;
   min-height: 44px;
 }

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import {
   isRecord,
   messageOf,
@@ -17,6 +16,7 @@ import {
   type Workshop,
   type Worn,
 } from '@fixatum/core';
+import { problemIn } from './problem';
 import { KnownBuild, type BuildAnswer, type SaidOfBuild } from './knownBuild';
 
 /** What the server says when it can't do something. */
@@ -161,19 +161,6 @@ const OWN_PROBLEMS = 'urn:fixatum:problem:';
 const typeOf = (type: unknown): string =>
   typeof type === 'string' && type.startsWith(OWN_PROBLEMS) ? type.slice(OWN_PROBLEMS.length) : 'foreign';
 
-/** What stands in a problem, whoever it is from; what can't be read is as if it were not there. */
-const problemSchema = z.object({
-  type: z.unknown(),
-  title: z.string().catch('That did not work'),
-  detail: z.string().catch('The server gave no reason.'),
-  faults: z
-    .array(
-      z.object({ code: z.string(), path: z.array(z.union([z.string(), z.number()])), message: z.string() }),
-    )
-    .catch([]),
-  etag: z.string().optional().catch(undefined),
-});
-
 const isAsItIs = (body: unknown): body is FormData | Blob => body instanceof FormData || body instanceof Blob;
 
 async function call<T>(
@@ -208,7 +195,7 @@ async function call<T>(
   const answer: unknown = await response.json().catch(() => undefined);
   const data = isRecord(answer) ? answer : {};
   if (!response.ok) {
-    const problem = problemSchema.parse(data);
+    const problem = problemIn(data);
     // A device that was taken back is shown where it can be paired again.
     if (typeOf(problem.type) === 'not-paired') location.assign('/pair');
     throw new ApiProblem(

@@ -1,6 +1,5 @@
 import {
   applyLogEdit,
-  materialsOf,
   severities,
   sure,
   toWallTime,
@@ -55,7 +54,6 @@ export const useBuild = defineStore('build', () => {
   const now = computed(() => (build.value ? clock.now(build.value.timeZone) : 0));
   /** The present to the minute, for what need not be drawn anew every second. */
   const minute = computed(() => Math.floor(now.value));
-  const materials = computed(() => materialsOf(build.value?.materials));
   const operations = computed(
     () => new Map((view.value?.operations ?? []).map((operation) => [operation.id, operation])),
   );
@@ -376,7 +374,6 @@ export const useBuild = defineStore('build', () => {
     busy,
     now,
     minute,
-    materials,
     operations,
     pieceEtags,
     etag,

@@ -1,6 +1,6 @@
+import { isRecord } from '@fixatum/core';
 import { useEventSource, useTimeoutFn } from '@vueuse/core';
 import { computed, watch, type Ref } from 'vue';
-import { z } from 'zod';
 import { api } from './api';
 
 /** What was done on this very screen is told here too, a moment before its answer is in: that is waited for. */
@@ -8,8 +8,6 @@ const PATIENCE_MS = 150;
 const RECONNECT_MS = 2000;
 /** Several things beside change at once: they are fetched together. */
 const BESIDE_MS = 400;
-
-const newsSchema = z.object({ version: z.number() });
 
 /**
  * Hears of every change to the open build, whoever made it, and says when there is a version that this screen has not seen. A line
@@ -45,7 +43,9 @@ export function liveUpdates(
       lookBeside.start();
       return;
     }
-    latest = newsSchema.parse(JSON.parse(text)).version;
+    const news: unknown = JSON.parse(text);
+    if (!isRecord(news) || typeof news['version'] !== 'number') return;
+    latest = news['version'];
     look.start();
   };
   watch(data, hear, { flush: 'sync' });

@@ -17,7 +17,7 @@ import { useShelf } from './useShelf';
 /** A mix: of what, in which parts; and what a making of it takes. Without an amount it is only written down. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ mix: Partial<Mix>; ml?: number | undefined }>();
-const { store, shelf, change } = useShelf();
+const { store, materials, shelf, change } = useShelf();
 const notice = useNotice();
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
@@ -34,7 +34,7 @@ const form = reactive({
   })),
 });
 const paints = computed(() =>
-  [...store.materials.values()].filter(comesInColours).map(({ id, name }) => ({ value: id, title: name })),
+  [...materials.known.values()].filter(comesInColours).map(({ id, name }) => ({ value: id, title: name })),
 );
 const mix = computed((): Mix => ({
   ...props.mix,
@@ -52,7 +52,7 @@ const isWhole = computed(() =>
   form.parts.every(({ material, parts }) => material !== '' && (parts ?? 0) > 0),
 );
 const shares = computed(() =>
-  isWhole.value && form.ml ? partsOf(mix.value, form.ml, store.materials).map(partWords) : [],
+  isWhole.value && form.ml ? partsOf(mix.value, form.ml, materials.known).map(partWords) : [],
 );
 
 function wrong(): string | undefined {
@@ -71,9 +71,9 @@ async function save(): Promise<void> {
     return;
   }
   saving.value = true;
-  const { theBuild: build, materials, now } = store;
+  const { theBuild: build, now } = store;
   const made = form.ml
-    ? withMixMade(build, { mix: mix.value, ml: form.ml }, shelf.value?.tins ?? [], materials, now)
+    ? withMixMade(build, { mix: mix.value, ml: form.ml }, shelf.value?.tins ?? [], materials.known, now)
     : undefined;
   faults.value = await change(
     made ? made.change : { mixes: withMix(build.mixes, mix.value) },

@@ -25,7 +25,7 @@ import { useShelf } from './useShelf';
 const MixDialog = later(() => import('./MixDialog.vue'));
 
 /** What is to be mixed for what is still to be laid, and every mix there ever was, to be made again. */
-const { store, builds, whole, shelf, change } = useShelf();
+const { store, materials, builds, whole, shelf, change } = useShelf();
 const route = useRoute();
 const faults = ref<Fault[]>([]);
 const mixes = computed(() => store.build?.mixes ?? []);
@@ -86,7 +86,7 @@ const remove = async (mix: Mix) =>
     { mixes: mixes.value.filter(({ id }) => id !== mix.id) },
     `Not written down any more: ${mix.name}`,
   ));
-const firstPaint = computed(() => [...store.materials.values()].find(comesInColours)?.id ?? '');
+const firstPaint = computed(() => [...materials.known.values()].find(comesInColours)?.id ?? '');
 </script>
 
 <template>
@@ -111,7 +111,7 @@ const firstPaint = computed(() => [...store.materials.values()].find(comesInColo
           <span class="chip" :style="{ background: mix.colour }" aria-hidden="true" />
           <div>
             <strong>{{ mix.name }}</strong> <span class="figures amount">{{ sayMl(ml) }}</span>
-            <p class="small">{{ recipeWords(mix, store.materials) }}</p>
+            <p class="small">{{ recipeWords(mix, materials.known) }}</p>
           </div>
           <v-btn variant="flat" color="primary" @click="editing = { mix, ml }">Mix it</v-btn>
         </li>
@@ -136,9 +136,9 @@ const firstPaint = computed(() => [...store.materials.values()].find(comesInColo
           <div>
             <strong>{{ mix.name }}</strong>
             <span class="quiet">
-              · {{ store.materials.get(mix.material)?.name ?? mix.material }} {{ mix.colour }}</span
+              · {{ materials.known.get(mix.material)?.name ?? mix.material }} {{ mix.colour }}</span
             >
-            <p class="small">{{ recipeWords(mix, store.materials) }}</p>
+            <p class="small">{{ recipeWords(mix, materials.known) }}</p>
             <p class="small quiet figures">
               <template v-for="(one, at) in mix.made ?? []" :key="one.at + at"
                 ><template v-if="at > 0">, </template>{{ sayMl(one.ml) }} on

@@ -25,7 +25,7 @@ import { useShelf } from './useShelf';
 import { takenWords } from './takenWords';
 
 /** What stands on the shelf: every tin with what is in it, what the plan takes of it, and how it stands by its age. */
-const { store, builds, whole, shelf, today, ageOf, change } = useShelf();
+const { store, materials, builds, whole, shelf, today, ageOf, change } = useShelf();
 const faults = ref<Fault[]>([]);
 
 const ageWords = {
@@ -38,7 +38,7 @@ const rows = computed(() =>
   (shelf.value?.tins ?? [])
     .map((level) => {
       const { tin } = level;
-      const material = store.materials.get(tin.material);
+      const material = materials.known.get(tin.material);
       const taken = (whole.value?.lines ?? [])
         .flatMap(({ reserved }) => reserved)
         .reduce((sum, one) => (one.at === level.at ? sum + one.ml : sum), 0);
@@ -90,17 +90,17 @@ const wornWords = computed(() => {
 const newCartridges = async () =>
   (faults.value = await change({ cartridgesOn: today.value }, 'The mask has new cartridges'));
 const missing = computed(() =>
-  [...(shelf.value?.missingMl ?? [])].map(([id, ml]) => ({ name: store.materials.get(id)?.name ?? id, ml })),
+  [...(shelf.value?.missingMl ?? [])].map(([id, ml]) => ({ name: materials.known.get(id)?.name ?? id, ml })),
 );
 
 function save(): void {
   const levels = shelf.value?.tins ?? [];
-  saveFile(`${store.theBuild.name} shelf.csv`, shelfCsv(levels, store.materials), 'text/csv');
+  saveFile(`${store.theBuild.name} shelf.csv`, shelfCsv(levels, materials.known), 'text/csv');
 }
 /** Adds the tins of a table: all of them, or none where a row can't be used. */
 async function takeIn(file: File): Promise<void> {
   const at = toWallTime(Math.floor(store.now), store.theBuild.timeZone);
-  const read = readShelfCsv(await file.text(), store.materials, at, () => nanoid(12));
+  const read = readShelfCsv(await file.text(), materials.known, at, () => nanoid(12));
   faults.value = read.ok
     ? await change(
         { stock: [...(store.theBuild.stock ?? []), ...read.value] },

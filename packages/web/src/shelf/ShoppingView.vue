@@ -20,7 +20,7 @@ import { withTins } from './tins';
 import { useShelf } from './useShelf';
 
 /** What all that is still to be laid wants bought: by when, for what, and on to the shelf with one press. */
-const { store, builds, leftOut, shopped, list, change, when } = useShelf();
+const { store, materials, builds, leftOut, shopped, list, change, when } = useShelf();
 const faults = ref<Fault[]>([]);
 const wanted = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length > 0));
 const enough = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length === 0));
@@ -135,7 +135,7 @@ const print = () => window.print();
       <li v-for="line in wanted" :key="keyOf(line)" class="line" data-testid="to-buy">
         <span
           class="chip"
-          :style="{ background: line.colour ?? store.materials.get(line.materialId)?.colour }"
+          :style="{ background: line.colour ?? materials.known.get(line.materialId)?.colour }"
           aria-hidden="true"
         />
         <div class="what">

@@ -13,7 +13,7 @@ import { withTins, type NewTin } from './tins';
 /** A tin for the shelf: which, how large, how full; more if one likes. Or one that is there already, to be changed. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ at: number | undefined }>();
-const { store, change, today } = useShelf();
+const { store, materials, change, today } = useShelf();
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 const more = ref(false);
@@ -32,13 +32,13 @@ const form = reactive({
   price: old?.price,
   keptIn: old?.keptIn ?? '',
 });
-const material = computed(() => store.materials.get(form.material));
+const material = computed(() => materials.known.get(form.material));
 const sizes = computed(() => (material.value ? usualContainersMl(material.value) : []));
 watch(material, () => {
   if (!old && sizes.value[0] !== undefined) form.containerMl = sizes.value[0];
 });
 const materialItems = computed(() =>
-  [...store.materials.values()].map((one) => ({ value: one.id, title: one.name })),
+  [...materials.known.values()].map((one) => ({ value: one.id, title: one.name })),
 );
 
 /** What of a tin the form does not ask for; what is emptied there goes. */

@@ -11,9 +11,9 @@ import { useShelf } from './useShelf';
 /** Sets what is left in a tin: by eye, or from what it weighs. */
 const props = defineProps<{ level: TinLevel }>();
 const emit = defineEmits<{ close: [] }>();
-const { store, change } = useShelf();
+const { store, materials, change } = useShelf();
 const open = computed({ get: () => true, set: (is) => !is && emit('close') });
-const material = computed(() => store.materials.get(props.level.tin.material));
+const material = computed(() => materials.known.get(props.level.tin.material));
 const form = reactive({
   leftMl: undefined as number | undefined,
   grossG: undefined as number | undefined,

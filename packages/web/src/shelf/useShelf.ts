@@ -13,10 +13,12 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { api, faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { useMaterials } from '../shared/materials';
 
 /** The shelf of the workshop as it is now, what is to buy for the builds in it, and how both are changed. */
 export function useShelf() {
   const store = useBuild();
+  const materials = useMaterials();
   /** Builds of the workshop that are not shopped for, by id. */
   const leftOut = useLocalStorage<string[]>('fixatum-not-shopped-for', []);
   /** The builds of the workshop that are in hand, in their order. */
@@ -58,7 +60,7 @@ export function useShelf() {
     store.build ? toWallTime(Math.floor(store.now), store.build.timeZone).slice(0, 10) : '',
   );
   const ageOf = (tin: Parameters<typeof tinAge>[0] & { material: string }) => {
-    const material = store.materials.get(tin.material);
+    const material = materials.known.get(tin.material);
     return material ? tinAge(tin, material, today.value) : 'good';
   };
   /** Writes a change of the shelf as one that can be taken back; returns what is wrong with it, if anything. */
@@ -71,5 +73,5 @@ export function useShelf() {
     }
   }
   const when = (minute: number) => sayMoment(Math.floor(minute), store.theBuild.timeZone);
-  return { store, builds, leftOut, shopped, list, whole, shelf, today, ageOf, change, when };
+  return { store, materials, builds, leftOut, shopped, list, whole, shelf, today, ageOf, change, when };
 }

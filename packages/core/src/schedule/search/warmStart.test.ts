@@ -3,7 +3,8 @@ import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import { epochMinute, toWallTime } from '../../model/wallTime';
 import { planBuild } from '../answers/planBuild';
 import { workloadOf } from '../plan/workload';
-import { dealtInOrder, storedPlanOf, storedPlanSchema, warmFrom, warmOfStored } from './warmStart';
+import { storedPlanSchema } from './storedPlan';
+import { dealtInOrder, storedPlanOf, warmFrom, warmOfStored } from './warmStart';
 
 describe('a kept plan', () => {
   it('comes back from JSON as the warm start it was', () => {

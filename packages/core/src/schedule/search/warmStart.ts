@@ -1,10 +1,10 @@
-import { z } from 'zod';
 import type { EpochMinute } from '../../model/wallTime';
 import { dryThroughOf } from '../place/dryThrough';
 import type { Workload } from '../plan/workload';
 import type { Kept } from '../place/decodeOptions';
-import { bindings, isPlaced, workBegins, type PlannedOperation } from '../plan/plan';
+import { isPlaced, workBegins, type PlannedOperation } from '../plan/plan';
 import { nth } from '../../model/sure';
+import type { StoredPlan } from './storedPlan';
 
 /** A plan that was made before: its order, and when and by whom each pass was to be done. */
 export interface WarmStart {
@@ -61,24 +61,6 @@ export function dealtInOrder(warm: WarmStart, workload: Pick<Workload, 'byUnit'>
   }
   return { ...warm, beginsAt, personOf };
 }
-
-/** A plan put by, so that the next look at the build goes on from it: a warm start as JSON. */
-export const storedPlanSchema = z.object({
-  order: z.array(z.string().max(300)).max(50_000),
-  passes: z
-    .array(
-      z.object({
-        operation: z.string().max(300),
-        beginsAt: z.number(),
-        person: z.string().max(100),
-        letsDryThrough: z.literal(true).optional(),
-        /** Why it does not begin sooner. */
-        why: z.enum([...bindings, 'choice']).optional(),
-      }),
-    )
-    .max(50_000),
-});
-export type StoredPlan = z.infer<typeof storedPlanSchema>;
 
 /** A warm start as it is put by. */
 export const storedPlanOf = ({
