@@ -17,6 +17,8 @@ import { keepDroppedFilesOut, selectSearches } from './shared/inputs';
 import { keepFocus } from './shared/keepFocus';
 import { reloadWhenPartsAreGone } from './shared/offline';
 import { later } from './shared/later';
+import { whileIdle } from './shared/whileIdle';
+import { nextScreens } from './router';
 
 const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
 const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
@@ -43,6 +45,14 @@ useRinging();
 keepFocus();
 keepDroppedFilesOut();
 selectSearches();
+// Once a plan stands the other screens are made ready.
+const makeReady = useTimeoutFn(() => void whileIdle(nextScreens), 1500, { immediate: false });
+watch(
+  () => store.view !== undefined && !store.planning,
+  (stands) => stands && makeReady.start(),
+  { once: true },
+);
+
 const unsaved = useUnsaved();
 askBeforeClosing();
 reloadWhenPartsAreGone(() => unsaved.held.size === 0);

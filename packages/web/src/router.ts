@@ -1,6 +1,13 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import { onceTallEnough } from './shared/onceTallEnough';
 
+const benchView = () => import('./bench/BenchView.vue');
+const piecesView = () => import('./pieces/PiecesView.vue');
+const pieceView = () => import('./piece/PieceView.vue');
+const planView = () => import('./plan/PlanView.vue');
+/** The screens that who has a build open goes to next. */
+export const nextScreens = [benchView, piecesView, planView, pieceView];
+
 // Each view is loaded when it is first visited.
 export const router = createRouter({
   history: createWebHistory(),
@@ -8,9 +15,9 @@ export const router = createRouter({
     { path: '/', name: 'start', component: () => import('./start/StartView.vue') },
     { path: '/find', name: 'find', component: () => import('./records/FindView.vue') },
     { path: '/b/:build', redirect: (to) => ({ name: 'bench', params: to.params }) },
-    { path: '/b/:build/bench', name: 'bench', component: () => import('./bench/BenchView.vue') },
-    { path: '/b/:build/pieces', name: 'pieces', component: () => import('./pieces/PiecesView.vue') },
-    { path: '/b/:build/pieces/:piece', name: 'piece', component: () => import('./piece/PieceView.vue') },
+    { path: '/b/:build/bench', name: 'bench', component: benchView },
+    { path: '/b/:build/pieces', name: 'pieces', component: piecesView },
+    { path: '/b/:build/pieces/:piece', name: 'piece', component: pieceView },
     { path: '/b/:build/template', name: 'shapes', component: () => import('./shapes/ShapesView.vue') },
     {
       path: '/b/:build/pieces/:piece/drawing',
@@ -40,7 +47,7 @@ export const router = createRouter({
       name: 'techniques',
       component: () => import('./techniques/TechniquesView.vue'),
     },
-    { path: '/b/:build/plan', name: 'plan', component: () => import('./plan/PlanView.vue') },
+    { path: '/b/:build/plan', name: 'plan', component: planView },
     { path: '/:rest(.*)', redirect: '/' },
   ],
   scrollBehavior: async (to, from, saved) => {

@@ -19,6 +19,7 @@ import { useForecast } from '../shared/forecast';
 import { lookOfFile } from '../shared/lookFiles';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
+import { useOverFrames } from '../shared/overFrames';
 import { percent } from '../shared/timeAxis';
 import { passWords, reachedWords } from '../shared/words';
 
@@ -93,8 +94,9 @@ const virtual = useWindowVirtualizer(
     overscan: 10,
   })),
 );
+const drawn = useOverFrames(4, 36);
 const inView = computed(() =>
-  virtual.value.getVirtualItems().flatMap(({ index, start }) => {
+  virtual.value.getVirtualItems().slice(0, drawn.value).flatMap(({ index, start }) => {
     const row = found.value[index];
     return row ? [{ ...row, index, topPx: start - virtual.value.options.scrollMargin }] : [];
   }),

@@ -7,7 +7,6 @@ import { useBuild } from '../shared/build';
 import { useClock } from '../shared/clock';
 import { mounted } from '../testing/mounted';
 import { smallBuild } from '../testing/smallBuild';
-import { draggedMinutes } from './usePinning';
 import NowLine from './NowLine.vue';
 
 jest.mock('../shared/planner', () => ({ planInWorker: jest.fn() }));
@@ -22,20 +21,5 @@ describe('the line of the present', () => {
     useBuild().build = smallBuild();
     await nextTick();
     expect((wrapper.element as HTMLElement).style.left).toBe('25%');
-  });
-});
-
-describe('dragging a pass', () => {
-  it.each([
-    // 100 px of 1000 over 1000 minutes are 100 minutes.
-    [100, 1000, 1000, 100],
-    // To the next five minutes.
-    [103, 1000, 1000, 105],
-    [-102, 1000, 1000, -100],
-    // A hand that shakes moves nothing.
-    [4, 1000, 100_000, 0],
-    [50, 0, 1000, 0],
-  ])('%d px of %d over %d min are %d min', (px, width, span, minutes) => {
-    expect(draggedMinutes(px, width, span)).toBe(minutes);
   });
 });

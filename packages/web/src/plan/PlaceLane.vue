@@ -1,25 +1,43 @@
 <script setup lang="ts">
-import { sayMoment, type PlaceBand } from '@fixatum/core';
-import { computed } from 'vue';
+import { sayDayOf, sayMoment, sayTimeOfDay, type PlaceBand } from '@fixatum/core';
+import { computed, ref } from 'vue';
 import { percent } from '../shared/timeAxis';
+import { fullRuns, takenAt, takenPath } from './rackBand';
 
-/** How full a rack is, as blocks, with the temperature of its place as a line, laid along time. */
+/** How full a rack is, as an area, hatched where it is full, with the temperature of its place as a line, laid along time. */
 const props = defineProps<{ band: PlaceBand; from: number; until: number; timeZone: string }>();
 
-const blocks = computed(() =>
-  props.band.rack.map((step, at) => {
-    const to = props.band.rack[at + 1]?.from ?? props.until;
-    const full = step.units >= props.band.slots;
-    return {
-      key: step.from,
-      full,
-      left: percent(step.from, props.from, props.until),
-      width: `${(100 * (to - step.from)) / (props.until - props.from)}%`,
-      height: `${Math.min(100, (100 * step.units) / Math.max(1, props.band.slots))}%`,
-      title: `${sayMoment(step.from, props.timeZone)}: ${step.units} of ${props.band.slots} rack places taken${full ? ', full' : ''}`,
-    };
-  }),
+const area = computed(() =>
+  takenPath(props.band, { from: props.from, until: props.until, wide: 1000, high: 30 }),
 );
+const when = (minute: number) => sayMoment(Math.round(minute), props.timeZone);
+const isSameDay = (a: number, b: number) => sayDayOf(a, props.timeZone) === sayDayOf(b, props.timeZone);
+const full = computed(() =>
+  fullRuns(props.band, props.until).map(({ from, to }) => ({
+    key: from,
+    left: percent(from, props.from, props.until),
+    width: `${(100 * (to - from)) / (props.until - props.from)}%`,
+    words: `${when(from)} to ${isSameDay(from, to) ? sayTimeOfDay(to, props.timeZone) : when(to)}`,
+  })),
+);
+/** More than these nobody listens to. */
+const MOST_SAID = 6;
+const spoken = computed(() => {
+  const most = Math.max(0, ...props.band.rack.map(({ units }) => units));
+  if (full.value.length === 0) return `never full: at most ${most} of ${props.band.slots} rack places taken`;
+  const more = full.value.length - MOST_SAID;
+  return `rack of ${props.band.slots} full ${full.value
+    .slice(0, MOST_SAID)
+    .map(({ words }) => words)
+    .join('; ')}${more > 0 ? `, and ${more} times more` : ''}`;
+});
+/** What the pointer is on. */
+const hint = ref('');
+function tell({ clientX, currentTarget }: PointerEvent): void {
+  const box = (currentTarget as Element).getBoundingClientRect();
+  const minute = props.from + ((props.until - props.from) * (clientX - box.left)) / box.width;
+  hint.value = `${when(minute)}: ${takenAt(props.band, minute)} of ${props.band.slots} rack places taken`;
+}
 const coldest = computed(() => Math.min(...props.band.air.map((one) => one.temperatureC)));
 const hottest = computed(() => Math.max(...props.band.air.map((one) => one.temperatureC)));
 const line = computed(() => {
@@ -34,16 +52,10 @@ const line = computed(() => {
 </script>
 
 <template>
-  <div class="band" role="img" :aria-label="blocks.map((one) => one.title).join('; ')">
-    <span
-      v-for="block in blocks"
-      :key="block.key"
-      class="block"
-      :class="{ full: block.full }"
-      :style="{ left: block.left, width: block.width, height: block.height }"
-      :title="block.title"
-    />
+  <div class="band" role="img" :aria-label="spoken" :title="hint" @pointermove="tell">
+    <span v-for="run in full" :key="run.key" class="full" :style="{ left: run.left, width: run.width }" />
     <svg viewBox="0 0 1000 30" preserveAspectRatio="none" aria-hidden="true">
+      <path :d="area" class="taken" />
       <polyline
         :points="line"
         fill="none"
@@ -61,18 +73,18 @@ const line = computed(() => {
   inset: 2px 0;
 }
 
-.block {
+.full {
   position: absolute;
-  bottom: 0;
-  background: rgba(var(--v-theme-secondary), 0.45);
-}
-
-.block.full {
+  inset-block: 0;
   background: repeating-linear-gradient(
     45deg,
     rgb(var(--v-theme-primary)) 0 3px,
     rgba(var(--v-theme-secondary), 0.45) 3px 6px
   );
+}
+
+.taken {
+  fill: rgba(var(--v-theme-secondary), 0.45);
 }
 
 svg {

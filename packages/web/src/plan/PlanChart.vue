@@ -10,6 +10,7 @@ import PieceLane from './PieceLane.vue';
 import PlaceLane from './PlaceLane.vue';
 import { useBuild } from '../shared/build';
 import { daysBetween, percent } from '../shared/timeAxis';
+import { useOverFrames } from '../shared/overFrames';
 import { inSight } from './inSight';
 import { usePassKeys } from './usePassKeys';
 import { usePinning } from './usePinning';
@@ -111,17 +112,22 @@ const virtual = useVirtualizer(
     overscan: 6,
   })),
 );
+/** As many as a large screen shows come in over frames. */
+const drawn = useOverFrames(5, 60);
 const inView = computed(() =>
-  virtual.value.getVirtualItems().flatMap(({ index, start }) => {
-    const row = rows.value[index];
-    if (!row) return [];
-    const work = inSight(
-      row.work,
-      (pass) => ({ from: pass.start ?? 0, to: pass.laidAt ?? pass.start ?? 0 }),
-      sight.value,
-    );
-    return [{ ...row, work, ribbon: inSightOf(row.state.ribbon), topPx: start - topPx.value }];
-  }),
+  virtual.value
+    .getVirtualItems()
+    .slice(0, drawn.value)
+    .flatMap(({ index, start }) => {
+      const row = rows.value[index];
+      if (!row) return [];
+      const work = inSight(
+        row.work,
+        (pass) => ({ from: pass.start ?? 0, to: pass.laidAt ?? pass.start ?? 0 }),
+        sight.value,
+      );
+      return [{ ...row, work, ribbon: inSightOf(row.state.ribbon), topPx: start - topPx.value }];
+    }),
 );
 const pinnedIds = computed(() => new Set((store.build?.pins ?? []).map((pin) => pin.operation)));
 const { grab, pull, drop, cancel, nudge, shiftOf } = usePinning({ lanes, from, until }, (operation) =>
@@ -144,7 +150,7 @@ onMounted(toNow);
 
 <template>
   <div ref="scroller" class="scroller" @scroll.passive="scrolledPx = scroller?.scrollLeft ?? 0">
-    <div class="chart">
+    <div class="chart" :class="{ whole: pxPerHour === 0 }">
       <ChartNames :rows="inView" :rows-px="virtual.getTotalSize()" :axis-px="axisPx" />
       <div ref="lanes" class="lanes" :style="{ width }">
         <div class="backdrop" aria-hidden="true">
@@ -252,11 +258,11 @@ onMounted(toNow);
   flex: 1 0 auto;
 }
 
-.chart:has(.lanes[style*='100%']) {
+.chart.whole {
   width: 100%;
 }
 
-.chart:has(.lanes[style*='100%']) .lanes {
+.chart.whole .lanes {
   flex: 1 1 0;
   min-width: 0;
 }

@@ -8,6 +8,7 @@ import SessionSheet from './SessionSheet.vue';
 import StandingTable from './StandingTable.vue';
 import { useBetterPlan } from './betterPlan';
 import { useBuild } from '../shared/build';
+import { useOverFrames } from '../shared/overFrames';
 import { useInAddress } from '../shared/inAddress';
 import { saveFile } from '../shared/saveFile';
 
@@ -28,6 +29,8 @@ const zoom = useInAddress(
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const handsProof = computed(() => store.view?.hands.filter((one) => one.provesLate) ?? []);
 
+/** What stands below the chart comes once that is drawn. */
+const drawn = useOverFrames(1, 12);
 /** The session whose run sheet is shown: the one that was pressed while there is such a one, else the next. */
 const chosen = ref<string>();
 const session = computed(() => {
@@ -126,9 +129,9 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       {{ store.view.effort.planned }} sessions and set-ups; no plan does with fewer than
       {{ store.view.effort.atLeast }}.
     </p>
-    <StandingTable v-if="store.view.pieces.length > 0" />
+    <StandingTable v-if="drawn === Infinity && store.view.pieces.length > 0" />
     <PassDialog v-model="asking" :operation="asked" />
-    <SessionSheet v-if="session" :session="session" />
+    <SessionSheet v-if="drawn === Infinity && session" :session="session" />
   </div>
   <div v-else class="page quiet">Opening the build…</div>
 </template>

@@ -3,6 +3,7 @@ import { sayChance, sayMoment, sayWait, type Piece } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { useBuild } from '../shared/build';
 import { reachedWords } from '../shared/words';
+import { useOverFrames } from '../shared/overFrames';
 import { useForecast } from '../shared/forecast';
 import { useBetterPlan } from './betterPlan';
 
@@ -41,6 +42,7 @@ const standing = computed(() =>
     ];
   }),
 );
+const drawn = useOverFrames(8, 200);
 /** Of many pieces those with the least time to spare come first, and the rest when it is asked for. */
 const AT_FIRST = 40;
 const all = ref(false);
@@ -76,7 +78,7 @@ const eventName = (piece: Piece) =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="one in listed" :key="one.piece.id">
+          <tr v-for="one in listed.slice(0, drawn)" :key="one.piece.id">
             <th scope="row">{{ one.piece.name }}</th>
             <td>
               {{ one.ready }}

@@ -62,7 +62,9 @@ export function usePinning({ lanes, from, until }: Chart, onPress: (operation: P
     drag.value.byMinutes = draggedMinutes(px, lanes.value.clientWidth, until.value - from.value);
   }
   async function drop(operation: PlannedOperation): Promise<void> {
-    const { byMinutes = 0 } = drag.value ?? {};
+    // Let go of after Escape: nothing is in the hand any more.
+    if (drag.value?.id !== operation.id) return;
+    const { byMinutes } = drag.value;
     drag.value = undefined;
     if (byMinutes === 0) return onPress(operation);
     const to = Math.max(Math.floor(store.now), sure(operation.start, 'when it is planned') + byMinutes);

@@ -37,15 +37,17 @@ export function keepFocus(): void {
     if (!trail.includes(back)) back.tabIndex = -1;
     back.focus({ preventScroll: true });
   }
-  // Once a frame, as looking makes the browser lay the page out.
+  // Once a frame and after it, when the page is laid out: looking sooner would make the browser do that twice.
   let isAsked = false;
   const ask = () => {
     if (isAsked) return;
     isAsked = true;
-    requestAnimationFrame(() => {
-      isAsked = false;
-      giveBack();
-    });
+    requestAnimationFrame(() =>
+      setTimeout(() => {
+        isAsked = false;
+        giveBack();
+      }),
+    );
   };
   useMutationObserver(document.body, ask, {
     childList: true,
