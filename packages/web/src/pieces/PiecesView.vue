@@ -96,10 +96,13 @@ const virtual = useWindowVirtualizer(
 );
 const drawn = useOverFrames(4, 36);
 const inView = computed(() =>
-  virtual.value.getVirtualItems().slice(0, drawn.value).flatMap(({ index, start }) => {
-    const row = found.value[index];
-    return row ? [{ ...row, index, topPx: start - virtual.value.options.scrollMargin }] : [];
-  }),
+  virtual.value
+    .getVirtualItems()
+    .slice(0, drawn.value)
+    .flatMap(({ index, start }) => {
+      const row = found.value[index];
+      return row ? [{ ...row, index, topPx: start - virtual.value.options.scrollMargin }] : [];
+    }),
 );
 const measure = (row: unknown) => {
   const element = row instanceof Element ? row : (row as { $el?: unknown } | null)?.$el;
