@@ -61,7 +61,7 @@ const strata = computed(() => {
 </script>
 
 <template>
-  <div v-if="store.build && store.view && !store.provisional" class="page bench">
+  <div v-if="store.build && store.view" class="page bench">
     <div class="above">
       <p v-if="outbox.away && outbox.count > 0" class="away" role="status">
         The server does not answer. {{ outbox.count }}
@@ -78,7 +78,14 @@ const strata = computed(() => {
         <li v-for="line in store.changed" :key="line">{{ line }}</li>
       </ul>
     </div>
-    <section v-if="first" class="now" aria-labelledby="now-title">
+    <section v-if="store.provisional" class="now empty">
+      <div role="status">
+        <h1>Looking for the best order to work in</h1>
+        <p class="my-4">The first plan of a build takes a few seconds.</p>
+        <v-progress-linear indeterminate />
+      </div>
+    </section>
+    <section v-else-if="first" class="now" aria-labelledby="now-title">
       <NextPasses :passes="shown" :is-underway="isUnderway" :early-for="isEarly ? next?.start : undefined" />
       <MeanwhileList v-if="isEarly && next" :next="next" />
       <div v-if="piece" class="cutting">
@@ -127,14 +134,12 @@ const strata = computed(() => {
     </section>
 
     <aside class="drying">
-      <BenchTimers :passes="shown" />
+      <BenchTimers :passes="store.provisional ? [] : shown" />
       <DryingList class="mt-6" :drying="drying" />
     </aside>
-    <RunSheet class="then" :batches="rest" />
+    <RunSheet v-if="!store.provisional" class="then" :batches="rest" />
   </div>
-  <div v-else class="page quiet">
-    {{ store.build ? 'Looking for the best order to work in…' : 'Opening the build…' }}
-  </div>
+  <div v-else class="page quiet">Opening the build…</div>
 </template>
 
 <style scoped>

@@ -80,13 +80,14 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     const ticket = newest;
     const [of, mine] = [id.value, build.value];
     if (of === undefined || !mine) return;
-    if (inHand.value.length === 0) {
+    const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
+    const ahead = inHand.value.filter(({ isAhead }) => isAhead);
+    // What comes after an open build that has no plan yet has to wait for that; its first plan need not wait for them.
+    const after = warm.value ? inHand.value.filter(({ isAhead }) => !isAhead) : [];
+    if (ahead.length === 0 && after.length === 0) {
       take({ taken: nothingTaken, plans: {}, drawn: [], worn: [] });
       return;
     }
-    const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
-    const ahead = inHand.value.filter(({ isAhead }) => isAhead);
-    const after = inHand.value.filter(({ isAhead }) => !isAhead);
     const request = plain({
       id: of,
       now: Math.floor(now.value),

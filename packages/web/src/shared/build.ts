@@ -23,6 +23,7 @@ import { plain } from './offThread/workerLink';
 import { useClock } from './clock';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
+import { startPlanner } from './planner';
 import { benchActs } from './benchActs';
 import { keepSeen, seenLast } from './lastSeen';
 import { besides } from './besides';
@@ -155,6 +156,7 @@ export const useBuild = defineStore('build', () => {
       beside.forget();
     }
     id.value = buildId;
+    startPlanner();
     try {
       await outbox.ready;
       const [answer] = await Promise.all([api.build(buildId), warm.value ? undefined : planOfServer()]);

@@ -14,6 +14,9 @@ export interface PlanGround {
 /** The worker that plans. */
 const inWorker = keptWorker('planner');
 
+/** Starts the worker while its work is still on the way: that takes as long as fetching a build. */
+export const startPlanner = (): void => void inWorker(() => Promise.resolve()).catch(() => undefined);
+
 let newest = 0;
 
 /** Plans a build in the worker, as of a moment in epoch minutes. Only the newest request is answered. */
