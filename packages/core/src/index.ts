@@ -1,5 +1,6 @@
 export * from './model/binders';
 export * from './model/fault';
+export * from './model/hasBegun';
 export * from './model/references';
 export * from './model/moments';
 export * from './model/logPasses';

@@ -6,6 +6,7 @@ import type { Around } from '../schedule/plan/workload';
 import type { Readiness } from '../schedule/plan/plan';
 import type { WarmStart } from '../schedule/search/warmStart';
 import { placesOf } from '../model/places';
+import { hasBegun } from '../model/hasBegun';
 
 /** What a way of doing a piece comes to. */
 export interface VariantOutcome {
@@ -33,8 +34,15 @@ export interface VariantOutcome {
 const SPRAY_ML = 200;
 const POT_ML = 60;
 
-/** How a plan that stands is made of the one before it: work stays where it is unless something would be late that need not be. */
-export const standingSearch = (warm: WarmStart) => ({ warm, keep: true, starts: 'all' as const });
+/**
+ * How a plan that stands is made of the one before it: once work has begun it stays where it is unless something would be late that need not
+ * be; until then the better plan is taken, so that what is added piece by piece comes to be done in one go all the same.
+ */
+export const standingSearch = (build: Pick<Build, 'log' | 'underway'>, warm: WarmStart) => ({
+  warm,
+  keep: hasBegun(build),
+  starts: 'all' as const,
+});
 
 /** What the plans that are compared have in common. */
 export interface CompareOptions extends Around {
@@ -54,7 +62,7 @@ export function compareVariants(
     latestStarts: false,
     ...around,
     // As the plan that then stands is made, so that it comes to the same.
-    ...(warm ? { search: standingSearch(warm) } : {}),
+    ...(warm ? { search: standingSearch(build, warm) } : {}),
   };
   const before = new Set<string>();
   for (const piece of planView(build, options).pieces)

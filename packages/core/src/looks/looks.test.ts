@@ -338,7 +338,10 @@ describe('comparing two schools', () => {
         steps: writeSteps(bare, bothFaces(), { looks: [{ look }], sealer }).steps,
       };
       const [said] = compareVariants(bare, now, [piece], { warm });
-      const stands = planView({ ...bare, pieces: [other, piece] }, { now, search: standingSearch(warm) });
+      const stands = planView(
+        { ...bare, pieces: [other, piece] },
+        { now, search: standingSearch(bare, warm) },
+      );
       const state = stands.pieces.find(({ pieceId }) => pieceId === piece.id)!;
       expect([said!.packableAt, said!.wearableAt]).toEqual([state.packableAt, state.wearableAt]);
       expect(said!.packableAt).toBeGreaterThan(now);

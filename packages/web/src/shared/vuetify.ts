@@ -14,6 +14,8 @@ export const vuetify = createVuetify({
         colors: {
           background: '#f2f2f0',
           surface: '#fbfbfa',
+          'surface-bright': '#ffffff',
+          'surface-light': '#ececea',
           'surface-variant': '#e4e4e1',
           'on-surface-variant': '#1b1c1d',
           primary: '#232527',
@@ -30,6 +32,8 @@ export const vuetify = createVuetify({
         colors: {
           background: '#17181a',
           surface: '#202225',
+          'surface-bright': '#d2d4d4',
+          'surface-light': '#3a3d42',
           'surface-variant': '#303338',
           'on-surface-variant': '#ececea',
           primary: '#ececea',

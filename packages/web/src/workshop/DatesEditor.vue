@@ -50,7 +50,8 @@ section > h2 {
 
 .pair {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  /* A date with its year, what picks and what clears it, and its time take so much. */
+  grid-template-columns: repeat(auto-fit, minmax(min(330px, 100%), 1fr));
   gap: 10px;
   margin-bottom: 10px;
 }
@@ -72,11 +73,5 @@ section > h2 {
   gap: 8px;
   align-items: center;
   margin-bottom: 10px;
-}
-
-@media (max-width: 640px) {
-  .pair {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

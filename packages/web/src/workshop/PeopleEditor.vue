@@ -100,6 +100,7 @@ function addDayOff(person: Person): void {
 <style scoped>
 section {
   margin-bottom: 32px;
+  container-type: inline-size;
 }
 
 section > h2 {
@@ -158,7 +159,8 @@ section > h2 {
   gap: 10px;
 }
 
-@media (max-width: 640px) {
+/* Seven days side by side take so much beside two times. */
+@container (max-width: 560px) {
   .rule {
     grid-template-columns: 1fr 1fr 40px;
   }

@@ -79,13 +79,17 @@ const option = computed((): ChartOption => {
         lineStyle: { width: 1.5, type: 'dashed' },
         data: points.map((minute) => [at(minute), series.airAt(minute).humidityPct]),
       },
-      {
-        type: 'line',
-        name: `measured ${degreeUnit()}`,
-        showSymbol: false,
-        lineStyle: { width: 3 },
-        data: readings.map((one) => [at(one.at), degreesOf(one.temperatureC)]),
-      },
+      ...(readings.length > 0
+        ? [
+            {
+              type: 'line' as const,
+              name: `measured ${degreeUnit()}`,
+              showSymbol: false,
+              lineStyle: { width: 3 },
+              data: readings.map((one) => [at(one.at), degreesOf(one.temperatureC)]),
+            },
+          ]
+        : []),
     ],
   };
 });

@@ -210,6 +210,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
 
 <style scoped>
 .place {
+  container-type: inline-size;
   position: relative;
   padding: 12px 0 18px;
   border-top: 1px solid var(--line);
@@ -243,12 +244,25 @@ const measured = computed(() => store.readings.find((one) => one.place === place
 }
 
 .port {
-  max-width: 190px;
+  flex: 0 0 200px;
 }
 
-@media (max-width: 640px) {
+@container (max-width: 500px) {
+  /* Its name and what takes it away in one line, how it is aired and its rack in the next. */
   .with-x {
-    grid-template-columns: 1fr 44px;
+    grid-template-columns: 1fr 1fr 44px;
+  }
+
+  .with-x > :nth-child(1) {
+    grid-area: 1 / 1 / auto / span 2;
+  }
+
+  .with-x > :nth-child(3) {
+    grid-area: 2 / 2 / auto / span 2;
+  }
+
+  .with-x > :nth-child(4) {
+    grid-area: 1 / 3;
   }
 
   .row {

@@ -120,6 +120,8 @@ async function save(): Promise<void> {
             <TimeField v-model="draft.quiet.to" label="To" density="compact" />
           </template>
         </div>
+        <DatesEditor v-model="draft" />
+        <OfBuildPanel />
       </div>
 
       <section aria-labelledby="places-title">
@@ -146,8 +148,6 @@ async function save(): Promise<void> {
           >A place</v-btn
         >
       </section>
-      <DatesEditor v-model="draft" />
-      <OfBuildPanel />
     </div>
     <div class="save" :class="{ on: changed || faults.length > 0 }">
       <FaultList :faults="faults" :within="draft" />
@@ -156,8 +156,10 @@ async function save(): Promise<void> {
       >
       <v-btn variant="text" size="large" :disabled="!changed" @click="reset">Start over</v-btn>
     </div>
-    <DevicesPanel />
-    <BackupsPanel />
+    <div class="columns">
+      <DevicesPanel />
+      <BackupsPanel />
+    </div>
   </form>
   <div v-else class="page quiet">Opening the build…</div>
 </template>
@@ -183,7 +185,7 @@ section > h2 {
   grid-template-columns: 1fr 128px 128px;
   gap: 8px;
   align-items: center;
-  margin-top: 16px;
+  margin: 16px 0 32px;
 }
 
 .save {
@@ -216,6 +218,16 @@ section > h2 {
 
   .save.on {
     bottom: 56px;
+  }
+}
+
+@media (max-width: 1220px) {
+  .quiet-hours {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .quiet-hours > :first-child {
+    grid-column: 1 / -1;
   }
 }
 </style>

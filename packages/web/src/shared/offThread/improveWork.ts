@@ -1,4 +1,5 @@
 import {
+  hasBegun,
   isWorthTaking,
   PlanSearch,
   warmFrom,
@@ -49,7 +50,6 @@ export async function improve(
   const { build, now, warm, seed, seconds, quietSeconds } = request;
   const from = performance.now();
   const until = from + seconds * 1000;
-  const hasBegun = (build.log?.length ?? 0) > 0 || (build.underway?.length ?? 0) > 0;
   let tried = 0;
   let worked = 0;
   let worthUntil = (quietSeconds ?? Infinity) * 1000;
@@ -64,7 +64,7 @@ export async function improve(
       current ??= weighed(best);
       if (!isBetter || (isFirst && warm && quietSeconds !== undefined)) return true;
       const next = weighed(best);
-      if (quietSeconds === undefined || isWorthTaking(current, next, { now, hasBegun })) {
+      if (quietSeconds === undefined || isWorthTaking(current, next, { now, hasBegun: hasBegun(build) })) {
         if (quietSeconds !== undefined) worthUntil = worked + quietSeconds * 1000;
         current = next;
         better(warmFrom({ sequence: best.sequence, operations: best.run.operations }), best.score);

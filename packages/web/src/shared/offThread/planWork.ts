@@ -66,7 +66,7 @@ export async function plan(request: PlanRequest, take: TakeView): Promise<void> 
 }
 
 function searchFor(
-  { warm, urgent }: PlanRequest,
+  { build, warm, urgent }: PlanRequest,
   stage: PlanStage,
   made: PlanView | undefined,
 ): NonNullable<PlanOptions['search']> {
@@ -74,9 +74,8 @@ function searchFor(
   if (made) return { warm: warmFrom(made), keep: true, starts: 'none' };
   if (!warm) return { starts: stage === 'whole' ? 'all' : 'first' };
   return {
-    ...standingSearch(warm),
+    ...(stage === 'whole' ? standingSearch(build, warm) : { warm, keep: true, starts: 'none' as const }),
     ...(urgent ? { urgent: new Set(urgent) } : {}),
-    ...(stage === 'whole' ? {} : { starts: 'none' as const }),
   };
 }
 
