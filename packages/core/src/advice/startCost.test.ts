@@ -1,6 +1,7 @@
 import { planBuild } from '../schedule/answers/planBuild';
 import { epochMinute } from '../model/wallTime';
 import { lay, logged, plate } from '../testing/ruleCases';
+import type { Step } from '../model/schema';
 import { startCost } from './startCost';
 
 const at = (wall: string) => epochMinute(wall, 'UTC');
@@ -22,6 +23,39 @@ describe('startCost', () => {
     expect(cost.findings.map(({ rule, severity, step }) => [rule, severity, step])).toEqual([
       ['R08', 'stop', 'paint'],
     ]);
+  });
+
+  it('tells of a filler that is sanded wet, and of tape on paint that is not tape-safe', () => {
+    const fill = lay('fill', 'fill', 'foam-filler-paste', { method: 'brush' });
+    const sand: Step = { id: 'sand', kind: 'sand', method: 'sand' };
+    const mask: Step = { id: 'mask', kind: 'mask' };
+    for (const [steps, begun, expected] of [
+      [
+        [fill, sand],
+        'sand',
+        ['R11', 'stop', /^It is sanded before the filler is dry through \(.* early of /],
+      ],
+      [
+        [paint, mask],
+        'mask',
+        ['R16', 'stop', /^The tape goes on before the paint below is tape-safe \(.* early of /],
+      ],
+    ] as const) {
+      const first = steps[0]!;
+      const build = plate([...steps], {}, { log: [logged(first.id, '09:00')] });
+      const plan = planBuild(build, { now: at('2027-02-15T09:05'), latestStarts: false });
+      const ids = plan.operations.filter(({ stepId }) => stepId === begun).map(({ id }) => id);
+      expect(ids).toHaveLength(1);
+      const { findings } = startCost(build, plan, ids, plan.now);
+      expect(findings.map(({ rule, severity, message }) => [rule, severity, message])).toEqual([
+        [expected[0], expected[1], expect.stringMatching(expected[2])],
+      ]);
+      // As planned, when it is dry, there is nothing to say.
+      const then = plan.operations.find(({ id }) => id === ids[0])!.start!;
+      expect(
+        startCost(build, planBuild(build, { now: then, latestStarts: false }), ids, then).findings,
+      ).toEqual([]);
+    }
   });
 
   it('tells by how much a piece is later when a coat is begun that shuts a window for days', () => {

@@ -30,6 +30,13 @@ it('says measures in the metric system until told otherwise', () => {
   expect([sayUm(4.46), sayUm(72.4)]).toEqual(['4.5 µm', '72 µm']);
 });
 
+it('never says that some is none', () => {
+  expect([sayMl(0.03), sayMl(0), sayG(0.02)]).toEqual(['0.1 ml', '0 ml', '0.1 g']);
+  speakMeasuresAs('imperial');
+  // 0.1 / 29.5735 = 0.0034.
+  expect([sayMl(0.1), sayMl(0), sayG(0.02)]).toEqual(['0.01 fl oz', '0 fl oz', '0.01 oz']);
+});
+
 it('says them in inches, ounces and °F', () => {
   speakMeasuresAs('imperial');
   // 250 / 29.5735 = 8.4535; 7 / 29.5735 = 0.2367; 1000 / 29.5735 = 33.81.

@@ -16,7 +16,12 @@ const digitsOf = (value: number): number => (value >= 10 ? 0 : value >= 1 ? 1 : 
 /** In the unit of the system as it is now, rounded as people say it. */
 function imperially(value: number, quantity: Quantity): string {
   const exact = inUnitOf(value, quantity, 'imperial');
-  return `${Number(exact.toFixed(digitsOf(Math.abs(exact))))} ${unitOf(quantity, 'imperial')}`;
+  return rounded(exact, digitsOf(Math.abs(exact)), unitOf(quantity, 'imperial'));
+}
+/** So many places behind the point; what is some is never said as none, but as the least that can be said. */
+function rounded(value: number, digits: number, unit: string): string {
+  const said = Number(value.toFixed(digits));
+  return `${said === 0 && value > 0 ? 10 ** -digits : said} ${unit}`;
 }
 const toTenth = (value: number): number => Math.round(value * 10) / 10;
 
@@ -24,13 +29,13 @@ const toTenth = (value: number): number => Math.round(value * 10) / 10;
 export function sayMl(ml: number): string {
   if (system === 'imperial') return imperially(ml, 'volumeMl');
   if (ml >= 1000) return `${Number((ml / 1000).toFixed(1))} l`;
-  return `${ml >= 10 ? Math.round(ml) : Number(ml.toFixed(1))} ml`;
+  return rounded(ml, ml >= 10 ? 0 : 1, 'ml');
 }
 
 /** What it weighs: "25 g", "1.2 g"; or "0.88 oz". */
 export function sayG(g: number): string {
   if (system === 'imperial') return imperially(g, 'massG');
-  return `${g >= 20 ? Math.round(g) : Number(g.toFixed(1))} g`;
+  return rounded(g, g >= 20 ? 0 : 1, 'g');
 }
 
 /** A length: "5 mm", "12.5 mm"; or "0.2 in". */

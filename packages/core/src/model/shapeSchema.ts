@@ -30,12 +30,19 @@ export const shapeSchema = z.discriminatedUnion('kind', [
 export type Shape = z.infer<typeof shapeSchema>;
 export type ShapeKind = Shape['kind'];
 
-export const shapeWords: Record<ShapeKind, string> = {
-  rectangle: 'Rectangle',
-  trapezoid: 'Trapezoid',
-  cone: 'Cone section',
-  dome: 'Half dome',
-  cylinder: 'Cylinder',
-  dowel: 'Dowel',
-  polygon: 'Own polygon',
+/** What is known of a shape besides its lengths. */
+export interface ShapeDefinition {
+  word: string;
+  /** It is closed all round: there is no inner face that anything could go on. */
+  isSolid?: boolean;
+}
+
+export const shapeTable: Readonly<Record<ShapeKind, ShapeDefinition>> = {
+  rectangle: { word: 'Rectangle' },
+  trapezoid: { word: 'Trapezoid' },
+  cone: { word: 'Cone section' },
+  dome: { word: 'Half dome' },
+  cylinder: { word: 'Cylinder' },
+  dowel: { word: 'Dowel', isSolid: true },
+  polygon: { word: 'Own polygon' },
 };

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import {
-  shapeWords,
+  shapeTable,
   sheenClasses,
   sheenWords,
   substrateKinds,
@@ -17,7 +17,7 @@ import NumberField from '../shared/NumberField.vue';
 import { useBuild } from '../shared/build';
 import { useLooks } from '../shared/looks';
 import BendsEditor from './BendsEditor.vue';
-import { outerAreaOf, type PieceForm } from './pieceForm';
+import { canHaveInner, outerAreaOf, type PieceForm } from './pieceForm';
 import { lengthOf, shapeFields, type LengthField } from './shapeFields';
 import ZonesEditor from './ZonesEditor.vue';
 
@@ -41,7 +41,7 @@ const asMeasured = (mm: number | undefined, { isAcross }: LengthField) =>
 const outerCm2 = computed(() => outerAreaOf(form.value));
 const measures = [
   { value: 'typed', title: 'Type the area' },
-  ...Object.entries(shapeWords).map(([value, title]) => ({ value, title })),
+  ...Object.entries(shapeTable).map(([value, { word }]) => ({ value, title: word })),
 ];
 const substrates = substrateKinds.map((value) => ({ value, title: substrateNames[value] }));
 const surfaceItems = [
@@ -115,7 +115,7 @@ const lookItems = computed(() => [
     />
   </div>
   <div class="checks">
-    <v-checkbox v-model="form.inner" label="The inner face is sealed too" />
+    <v-checkbox v-if="canHaveInner(form)" v-model="form.inner" label="The inner face is sealed too" />
     <v-checkbox
       v-if="form.kind === 'eva-foam' || form.kind === 'craft-foam'"
       v-model="form.heatSealed"
@@ -145,7 +145,7 @@ const lookItems = computed(() => [
       />
       <v-select v-model="form.wantsSheen" class="span3" label="Sheen wanted" :items="sheens" />
       <NumberField
-        v-if="form.inner"
+        v-if="form.inner && canHaveInner(form)"
         v-model="form.innerCm2"
         class="span3"
         label="Inner face, if it differs"

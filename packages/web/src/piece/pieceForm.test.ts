@@ -1,5 +1,5 @@
 import { pieceSchema, type Piece } from '@fixatum/core';
-import { outerAreaOf, pieceFromForm, pieceToForm, radiusOf, type PieceForm } from './pieceForm';
+import { canHaveInner, outerAreaOf, pieceFromForm, pieceToForm, radiusOf, type PieceForm } from './pieceForm';
 
 const piece = (fields: object = {}): Piece =>
   pieceSchema.parse({
@@ -12,6 +12,19 @@ const piece = (fields: object = {}): Piece =>
     ...fields,
   });
 const read = (form: PieceForm, old?: Piece) => pieceFromForm(form, old, ['greave']);
+
+describe('a solid rod', () => {
+  it('has no inner face, whatever was said of one before its shape', () => {
+    const form = { ...pieceToForm(), name: 'Staff', measure: 'dowel' as const };
+    expect([form.inner, canHaveInner(form)]).toEqual([true, false]);
+    const made = read(form);
+    expect(made.ok && made.value.faces.inner).toBeUndefined();
+    // 25 mm through and 900 mm long: π · 25 · 900 and both ends of π/4 · 25², 706.9 + 9.8 cm².
+    expect(made.ok && made.value.faces.outer.areaCm2).toBe(716.7);
+    const tube = read({ ...form, measure: 'cylinder' });
+    expect(tube.ok && tube.value.faces.inner).toBeDefined();
+  });
+});
 
 describe('a piece in its form', () => {
   it('comes out as it went in, what the form does not show included', () => {

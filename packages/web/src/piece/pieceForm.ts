@@ -3,6 +3,7 @@ import {
   idFromName,
   pieceSchema,
   shapeAreaCm2,
+  shapeTable,
   substrateTable,
   withDrawing,
   type Piece,
@@ -123,6 +124,10 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
 export const shapeOfForm = ({ measure, values, polygon }: PieceForm): Shape | undefined =>
   measure === 'typed' || measure === 'drawn' ? undefined : shapeFrom(measure, values, polygon);
 
+/** Whether a piece of the shape that is chosen has an inner face at all. */
+export const canHaveInner = ({ measure }: PieceForm): boolean =>
+  measure === 'typed' || measure === 'drawn' || shapeTable[measure].isSolid !== true;
+
 /** The area of the outer face of one, cm²; undefined while it can't be told. */
 export function outerAreaOf(form: PieceForm): number | undefined {
   if (form.measure === 'typed' || form.measure === 'drawn') return form.outerCm2;
@@ -191,7 +196,10 @@ export function pieceFromForm(
     faces: {
       ...old?.faces,
       outer: { ...old?.faces.outer, areaCm2: outerCm2, shape },
-      inner: form.inner ? { ...old?.faces.inner, areaCm2: form.innerCm2 ?? outerCm2 } : undefined,
+      inner:
+        form.inner && canHaveInner(form)
+          ? { ...old?.faces.inner, areaCm2: form.innerCm2 ?? outerCm2 }
+          : undefined,
     },
     steps: old?.steps ?? [],
     event: orNothing(form.event),

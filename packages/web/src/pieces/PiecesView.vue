@@ -117,7 +117,8 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
     <div class="head">
       <h1>Pieces</h1>
       <p class="quiet">
-        {{ counts.total }} {{ counts.total === 1 ? 'kind' : 'kinds' }} of piece<template v-if="counts.late > 0"
+        {{ counts.total }} {{ counts.total === 1 ? 'kind' : 'kinds' }} of piece<template
+          v-if="counts.late > 0"
           >, <strong class="warn">{{ counts.late }} not in time</strong></template
         >
       </p>

@@ -1,7 +1,6 @@
-import { sayMoment } from '../../model/sayMoment';
 import { unitWords } from '../landings';
-import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
-import { loggedTooEarly } from '../loggedTooEarly';
+import { severityOf, withinSpreadReason } from '../earliness';
+import { begunTooEarly, sayTooEarly } from '../begunTooEarly';
 import { oncePerStep, type Rule } from '../rule';
 
 /** O04: a piece that is turned over before its other face can be handled lies on wet paint. */
@@ -11,7 +10,7 @@ export const o04TurnedTooSoon: Rule = {
   title: 'Turned over before the other face could be handled',
   look(piece, context) {
     return oncePerStep(
-      loggedTooEarly(
+      begunTooEarly(
         piece,
         context,
         (operation) =>
@@ -19,17 +18,24 @@ export const o04TurnedTooSoon: Rule = {
           operation.face !== undefined &&
           operation.material.role !== 'bond',
         ({ where }) => where === 'other-face',
-      ).map(({ operation, allowedAt, early }) => ({
-        rule: 'O04',
-        severity: severityOf(early, 'stop'),
-        piece: piece.id,
-        step: operation.stepId,
-        message: `The ${operation.face} face was coated${unitWords(piece, operation.unit)} before the other one could be handled (${earlyWords(early)}, ${sayMoment(allowedAt, context.plan.timeZone)}).`,
-        reason: early.isWithinSpread
-          ? withinSpreadReason
-          : 'The piece has to lie or hang on the face that is still soft: it sticks and takes prints. Look at it before going on.',
-        ideas: [],
-      })),
+      ).map((one) => {
+        const { operation, early } = one;
+        const unit = unitWords(piece, operation.unit);
+        return {
+          rule: 'O04',
+          severity: severityOf(early, 'stop'),
+          piece: piece.id,
+          step: operation.stepId,
+          message: sayTooEarly(one, context.plan.timeZone, {
+            was: `The ${operation.face} face was coated${unit} before the other one could be handled`,
+            is: `The ${operation.face} face is coated${unit} before the other one can be handled`,
+          }),
+          reason: early.isWithinSpread
+            ? withinSpreadReason
+            : 'The piece has to lie or hang on the face that is still soft: it sticks and takes prints. Look at it before going on.',
+          ideas: [],
+        };
+      }),
     );
   },
 };

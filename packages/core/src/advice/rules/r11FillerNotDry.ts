@@ -1,10 +1,9 @@
 import { stepKindTable } from '../../model/stepKinds';
-import { sayMoment } from '../../model/sayMoment';
 import { about } from '../about';
 import { coatedTooEarly } from '../coatedTooEarly';
-import { earlyWords, severityOf, withinSpreadReason } from '../earliness';
+import { severityOf, withinSpreadReason } from '../earliness';
 import { unitWords } from '../landings';
-import { loggedTooEarly } from '../loggedTooEarly';
+import { begunTooEarly, sayTooEarly } from '../begunTooEarly';
 import { oncePerStep, type Rule } from '../rule';
 
 const reason =
@@ -22,23 +21,29 @@ export const r11FillerNotDry: Rule = {
       state: 'dry through',
       reason,
     });
-    const worked = loggedTooEarly(
+    const worked = begunTooEarly(
       piece,
       context,
       ({ kind }) => stepKindTable[kind].abrades === true || stepKindTable[kind].heats === true,
       ({ coats }) => coats === 'fills',
-    ).map(({ operation, allowedAt, early }) =>
-      about(
+    ).map((one) => {
+      const { operation, early } = one;
+      const unit = unitWords(piece, operation.unit);
+      const heats = stepKindTable[operation.kind].heats;
+      return about(
         this,
         piece,
         { id: operation.stepId },
         {
           severity: severityOf(early, 'stop'),
-          message: `${stepKindTable[operation.kind].heats ? 'Heat came' : 'It was sanded'}${unitWords(piece, operation.unit)} before the filler was dry through (${earlyWords(early)}, ${sayMoment(allowedAt, context.plan.timeZone)}).`,
+          message: sayTooEarly(one, context.plan.timeZone, {
+            was: `${heats ? 'Heat came' : 'It was sanded'}${unit} before the filler was dry through`,
+            is: `${heats ? 'Heat comes' : 'It is sanded'}${unit} before the filler is dry through`,
+          }),
           reason: early.isWithinSpread ? withinSpreadReason : reason,
         },
-      ),
-    );
+      );
+    });
     return oncePerStep([...coated, ...worked]);
   },
 };
