@@ -41,7 +41,7 @@ describe('startCost', () => {
         ['R16', 'stop', /^The tape goes on before the paint below is tape-safe \(.* early of /],
       ],
     ] as const) {
-      const first = steps[0]!;
+      const first = steps[0];
       const build = plate([...steps], {}, { log: [logged(first.id, '09:00')] });
       const plan = planBuild(build, { now: at('2027-02-15T09:05'), latestStarts: false });
       const ids = plan.operations.filter(({ stepId }) => stepId === begun).map(({ id }) => id);
