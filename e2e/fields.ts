@@ -31,3 +31,23 @@ export async function choose(page: Page, label: string | RegExp, option: string)
   const list = page.getByRole('listbox', { name: label, exact: typeof label === 'string' });
   await list.getByRole('option', { name: option, exact: true }).click();
 }
+
+/** Holds a file over a part of the screen, or lets it go there; returns what became of each event: false where it was taken. */
+export const withFile = (
+  page: Page,
+  over: string,
+  events: readonly string[],
+  name: string,
+  content: string | Buffer,
+  type = '',
+): Promise<boolean[]> =>
+  page.locator(over).evaluate(
+    (one, file) => {
+      const dataTransfer = new DataTransfer();
+      dataTransfer.items.add(new File([new Uint8Array(file.bytes)], file.name, { type: file.type }));
+      return file.events.map((event) =>
+        one.dispatchEvent(new DragEvent(event, { dataTransfer, bubbles: true, cancelable: true })),
+      );
+    },
+    { events, name, type, bytes: [...Buffer.from(content)] },
+  );

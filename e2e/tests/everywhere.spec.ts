@@ -1,3 +1,6 @@
+import { readFile } from 'node:fs/promises';
+import { begin } from '../bench';
+import { withFile } from '../fields';
 import { startDemo, type Demo } from '../server';
 import { expect, test, type Page } from '../test';
 
@@ -120,7 +123,8 @@ test('a screen, reloaded or gone back to, is as it was left', async ({ page }) =
     'true',
   );
   await open(page, 'materials');
-  await page.getByRole('button', { name: 'Does it go over that?' }).click();
+  await page.getByRole('link', { name: 'Does it go over that?' }).click();
+  await expect(page).toHaveURL(/tab=pairs/);
   await page.reload();
   await expect(page.getByTestId('pair-board')).toBeVisible();
   await open(page, 'materials');
@@ -225,19 +229,6 @@ test.describe('where the clock has twelve hours', () => {
   });
 });
 
-/** Holds a file over the screen, or lets it go there. */
-const withFile = (page: Page, over: string, events: readonly string[], name: string, content: string) =>
-  page.locator(over).evaluate(
-    (one, file) => {
-      const dataTransfer = new DataTransfer();
-      dataTransfer.items.add(new File([file.content], file.name));
-      return file.events.map((event) =>
-        one.dispatchEvent(new DragEvent(event, { dataTransfer, bubbles: true, cancelable: true })),
-      );
-    },
-    { events, name, content },
-  );
-
 test('files are dropped on the screen they belong to, and nowhere else', async ({ page }) => {
   await open(page, 'shelf');
   const tins = page.getByTestId('tin');
@@ -257,6 +248,50 @@ test('files are dropped on the screen they belong to, and nowhere else', async (
   await expect(page.getByRole('button', { name: 'New build' })).toBeVisible();
   await withFile(page, 'h1', ['dragenter', 'drop'], 'again.json', file);
   await expect(page.getByRole('dialog')).toContainText('there already, just so');
+});
+
+test('a part of a screen takes what is dropped on it: a forecast, a saved file, a photo; a screen takes a look', async ({
+  page,
+}) => {
+  await open(page, 'workshop');
+  const porch = page.getByTestId('place-porch');
+  await expect(porch).toBeVisible();
+  const forecast = await readFile('demo/forecast/quay-week.json');
+  await withFile(page, '[data-testid=place-porch]', ['dragenter'], 'week.json', forecast);
+  await expect(page.getByText('Drop a forecast here: the air of Back porch')).toBeVisible();
+  await withFile(page, '[data-testid=place-porch]', ['drop'], 'week.json', forecast);
+  await expect(porch).toContainText('168 hours from 2027-02-20 18:00');
+  await expect(page.getByText(/168 hours/)).toHaveCount(1);
+  await withFile(page, '[aria-labelledby=backups-title]', ['dragenter', 'drop'], 'x.zip', 'no archive');
+  await expect(page.getByText('That file can’t be unpacked: it is cut off, or no archive.')).toBeVisible();
+
+  await open(page, 'pieces');
+  await withFile(page, 'h1', ['dragenter', 'drop'], 'x.json', '{"format":"x"}');
+  await expect(page.getByText('x.json is not a look file')).toBeVisible();
+
+  await open(page, 'bench');
+  await begin(page);
+  await page.getByRole('button', { name: 'Not as planned…' }).click();
+  await expect(page.getByLabel('Photo')).toBeAttached();
+  const picture = await readFile('docs/screenshots/start.png');
+  await withFile(page, '.photo', ['dragenter', 'drop'], 'bench.png', picture, 'image/png');
+  await expect(page.getByAltText('The photo')).toBeVisible();
+});
+
+test('a search begins with its words selected, so that what is typed takes their place', async ({ page }) => {
+  await open(page, 'shelf');
+  await page.getByRole('button', { name: 'Add a tin' }).click();
+  const what = page.getByRole('combobox', { name: 'What is in it' });
+  await what.fill('satin acr');
+  await page.keyboard.press('Enter');
+  await expect(what).toHaveValue('Satin acrylic varnish');
+  await page.getByLabel('Holds, when full').focus();
+  await what.click();
+  await expect
+    .poll(() => what.evaluate((one: HTMLInputElement) => [one.selectionStart, one.selectionEnd]))
+    .toEqual([0, 'Satin acrylic varnish'.length]);
+  await page.keyboard.type('wash');
+  await expect(what).toHaveValue('wash');
 });
 
 test('who measures in inches reads inches, ounces and °F in every sentence', async ({ page }) => {

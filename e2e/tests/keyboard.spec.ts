@@ -137,7 +137,7 @@ test('a tin is put on the shelf, found by a few letters', async ({ page }) => {
 
 test('what goes over what is looked up, with the reason', async ({ page }) => {
   await open(page, 'materials');
-  await pressByKey(page, button(page, 'Does it go over that?'));
+  await pressByKey(page, page.getByRole('link', { name: 'Does it go over that?' }));
   // The board is one stop of Tab; arrows lead on from its first verdict.
   const wanted = button(page, 'Hobby enamel over Rubber dip spray: stop');
   await expect(wanted).toBeVisible();

@@ -37,7 +37,7 @@ test('materials are found, stand side by side, and the label of the own tin wins
 
 test('the pair board judges by state and says why', async ({ page }) => {
   await page.goto(`${server.url}/b/${id}/materials`);
-  await page.getByRole('button', { name: 'Does it go over that?' }).click();
+  await page.getByRole('link', { name: 'Does it go over that?' }).click();
   await page.getByRole('button', { name: 'Hobby enamel over Rubber dip spray: stop' }).click();
   await expect(page.getByText('stays tacky and may never cure')).toBeVisible();
   await expect(page.getByText('Would help: Acrylic-urethane primer between them.')).toBeVisible();
@@ -53,7 +53,7 @@ test('the pair board judges by state and says why', async ({ page }) => {
 
 test('the pair board is narrowed to a verdict and to a word', async ({ page }) => {
   await page.goto(`${server.url}/b/${id}/materials`);
-  await page.getByRole('button', { name: 'Does it go over that?' }).click();
+  await page.getByRole('link', { name: 'Does it go over that?' }).click();
   await expect(page.getByText('Judging…')).toHaveCount(0);
   const rows = page.getByTestId('pair-board').locator('tbody tr');
   await expect(rows).toHaveCount(10);
@@ -100,7 +100,7 @@ test('a swatch is planned from a risk, judged with a photo, and from then on spe
   await expect(page.getByText('Swatch planned')).toBeVisible();
 
   await page.goto(`${server.url}/b/${id}/materials`);
-  await page.getByRole('button', { name: 'Swatches' }).click();
+  await page.getByRole('link', { name: 'Swatches' }).click();
   const swatch = page.getByTestId('swatch-swatch');
   await expect(swatch).toContainText('then a heavy coat of Metallic lacquer spray');
   await swatch.getByRole('button', { name: 'Log the result' }).click();
@@ -124,7 +124,7 @@ test('a swatch is planned from a risk, judged with a photo, and from then on spe
   await expect(finding).toContainText('● Note');
   await expect(finding).toContainText('Your own test, 20 Feb 2027: it held. Not a crack in it.');
   await page.goto(`${server.url}/b/${id}/materials`);
-  await page.getByRole('button', { name: 'Swatches' }).click();
+  await page.getByRole('link', { name: 'Swatches' }).click();
   const photo = swatch.getByRole('img');
   await expect(photo).toBeVisible();
   await expect.poll(() => photo.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);

@@ -179,6 +179,23 @@ test('a better plan is looked for as long as one likes', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Look for a better plan' })).toBeVisible();
 });
 
+test('while nothing is pressed a better plan is looked for too, unless that is switched off', async ({
+  page,
+}) => {
+  await open(page);
+  const allowed = page.getByRole('checkbox', { name: /^also while you pause/ });
+  await expect(allowed).not.toBeChecked();
+  await allowed.check();
+  const looking = page.getByRole('checkbox', { name: 'also while you pause: looking' });
+  await expect(looking).toBeVisible();
+  // Whoever moves has the machine to themselves.
+  await page.mouse.move(200, 300);
+  await expect(looking).toHaveCount(0);
+  await expect(looking).toBeVisible();
+  await allowed.uncheck();
+  await expect(looking).toHaveCount(0);
+});
+
 test('the plan is taken along as a calendar, a table and on paper', async ({ page }) => {
   await open(page);
   const take = async (name: string) => {

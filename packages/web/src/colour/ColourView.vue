@@ -30,7 +30,7 @@ import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
 import { useHeld } from '../shared/unsaved';
 import { later } from '../shared/later';
-import ShelfHead from '../shelf/ShelfHead.vue';
+import MaterialsHead from '../shared/MaterialsHead.vue';
 import CoverPanel from './CoverPanel.vue';
 import MixPanel from './MixPanel.vue';
 import { paletteRoleWords } from './roles';
@@ -156,7 +156,7 @@ const likeIt = computed(() =>
 
 <template>
   <div v-if="store.build" class="page">
-    <ShelfHead title="Colour" />
+    <MaterialsHead title="Colour" />
     <div class="board">
       <aside aria-label="Palette">
         <div v-if="palette.length > 0" class="films" role="list" data-testid="palette">

@@ -24,7 +24,7 @@ import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
 import { plain } from '../shared/offThread/workerLink';
 import StrataCut from '../shared/StrataCut.vue';
-import ShelfHead from '../shelf/ShelfHead.vue';
+import MaterialsHead from '../shared/MaterialsHead.vue';
 import FinishPicture from './FinishPicture.vue';
 
 /** What a piece will look like: step by step, in three lights, beside its cut or beside another way of doing it. */
@@ -204,7 +204,7 @@ const zoneWords = computed(() =>
 
 <template>
   <div v-if="store.build" class="page">
-    <ShelfHead title="The finish" />
+    <MaterialsHead title="The finish" />
     <p v-if="!piece" class="quiet">There is no piece yet. Add one, choose a look for it, and see it here.</p>
     <template v-else>
       <div class="filters">

@@ -5,6 +5,7 @@ import ColourChip from './ColourChip.vue';
 import CompareTable from './CompareTable.vue';
 import { fits, recoatWords, type MaterialFilter } from './materialFigures';
 import OwnTinDialog from './OwnTinDialog.vue';
+import MaterialsHead from '../shared/MaterialsHead.vue';
 import PairBoard from './PairBoard.vue';
 import SwatchPanel from './SwatchPanel.vue';
 import { useBuild } from '../shared/build';
@@ -59,17 +60,7 @@ function ownTin(material: Material): void {
 
 <template>
   <div v-if="store.build" class="page">
-    <div class="head">
-      <h1>Materials</h1>
-      <div class="segmented" role="group" aria-label="View">
-        <button :aria-pressed="tab === 'catalogue'" @click="tab = 'catalogue'">Catalogue</button>
-        <button :aria-pressed="tab === 'pairs'" @click="tab = 'pairs'">Does it go over that?</button>
-        <button :aria-pressed="tab === 'swatches'" @click="tab = 'swatches'">Swatches</button>
-        <router-link :to="{ name: 'shelf', params: { build: store.theId } }">Shelf</router-link>
-        <router-link :to="{ name: 'shopping', params: { build: store.theId } }">To buy</router-link>
-        <router-link :to="{ name: 'colour', params: { build: store.theId } }">Colour</router-link>
-      </div>
-    </div>
+    <MaterialsHead title="Materials" />
     <PairBoard v-if="tab === 'pairs'" />
     <SwatchPanel v-else-if="tab === 'swatches'" />
     <template v-else>
@@ -135,15 +126,6 @@ function ownTin(material: Material): void {
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  flex-wrap: wrap;
-  gap: 10px;
-  margin-bottom: 14px;
-}
-
 .list {
   list-style: none;
   display: grid;

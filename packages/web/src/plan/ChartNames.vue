@@ -40,7 +40,7 @@ const people = computed(() => store.build?.people ?? []);
         <ReadinessMark class="small" :readiness="row.state.readiness" />
       </router-link>
     </div>
-    <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane small quiet">
+    <div v-for="band in store.theView.places" :key="band.placeId" class="lane small quiet">
       <span class="clip">{{
         store.theBuild.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
       }}</span>
@@ -62,43 +62,15 @@ const people = computed(() => store.build?.people ?? []);
   border-right: 1px solid var(--line);
 }
 
-.names .lane {
-  padding: 0 10px;
-}
-
 .clip {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 
-.place-lane {
-  height: 30px;
-}
-
 .lane {
+  position: relative;
   padding: 0 10px;
-}
-
-.clip {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.place-lane {
-  height: 30px;
-}
-
-.axis {
-  height: 30px;
-  position: relative;
-  border-bottom: 1px solid var(--line);
-  overflow: hidden;
-}
-
-.lane {
-  position: relative;
   height: 36px;
   display: flex;
   align-items: center;
@@ -112,6 +84,7 @@ const people = computed(() => store.build?.people ?? []);
 }
 
 .axis {
+  overflow: hidden;
   position: sticky;
   top: 0;
   z-index: 1;

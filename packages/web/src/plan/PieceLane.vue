@@ -134,9 +134,4 @@ button.pass.moving {
 .pass.done {
   background: rgb(var(--v-theme-secondary));
 }
-
-.legend .key-pass {
-  height: 6px;
-  background: rgb(var(--v-theme-primary));
-}
 </style>

@@ -224,7 +224,7 @@ onMounted(toNow);
             />
           </div>
         </div>
-        <div v-for="band in store.theView.places" :key="band.placeId" class="lane place-lane">
+        <div v-for="band in store.theView.places" :key="band.placeId" class="lane">
           <PlaceLane :band="band" :from="from" :until="until" :time-zone="zone" />
         </div>
         <div v-for="flag in flags" :key="flag.key" class="date" :style="{ left: left(flag.at) }" />
@@ -235,10 +235,6 @@ onMounted(toNow);
 </template>
 
 <style scoped>
-.place-lane {
-  height: 30px;
-}
-
 .scroller {
   max-height: calc(100dvh - var(--masthead-px, 66px) - var(--nav-px, 0px) - 12px);
   overflow: auto;

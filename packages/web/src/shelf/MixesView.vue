@@ -19,7 +19,7 @@ import FaultList from '../shared/FaultList.vue';
 import { later } from '../shared/later';
 import { pieceName } from '../shared/words';
 import { partWords, recipeWords } from './mixWords';
-import ShelfHead from './ShelfHead.vue';
+import MaterialsHead from '../shared/MaterialsHead.vue';
 import { useShelf } from './useShelf';
 
 const MixDialog = later(() => import('./MixDialog.vue'));
@@ -91,7 +91,7 @@ const firstPaint = computed(() => [...materials.known.values()].find(comesInColo
 
 <template>
   <div v-if="store.build" class="page">
-    <ShelfHead title="Mixes">
+    <MaterialsHead title="Mixes">
       <v-btn
         variant="flat"
         color="primary"
@@ -99,7 +99,7 @@ const firstPaint = computed(() => [...materials.known.values()].find(comesInColo
         @click="editing = { mix: { material: firstPaint } }"
         >New mix</v-btn
       >
-    </ShelfHead>
+    </MaterialsHead>
     <FaultList :faults="faults" />
     <section v-if="toMix.length + twoPart.length > 0" aria-labelledby="to-mix">
       <h2 id="to-mix">To mix</h2>

@@ -15,7 +15,7 @@ import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
 import FileButton from '../shared/FileButton.vue';
 import type { Fault } from '@fixatum/core';
-import ShelfHead from './ShelfHead.vue';
+import MaterialsHead from '../shared/MaterialsHead.vue';
 import TinDialog from './TinDialog.vue';
 import TinDrawing from './TinDrawing.vue';
 import WeighDialog from './WeighDialog.vue';
@@ -130,7 +130,7 @@ function edit(at: number | undefined): void {
 
 <template>
   <div v-if="store.build" class="page">
-    <ShelfHead title="Shelf">
+    <MaterialsHead title="Shelf">
       <v-btn :disabled="rows.length === 0" @click="save">Save as a table</v-btn>
       <FileButton
         field="Table of tins"
@@ -140,7 +140,7 @@ function edit(at: number | undefined): void {
         >Open a table</FileButton
       >
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="edit(undefined)">Add a tin</v-btn>
-    </ShelfHead>
+    </MaterialsHead>
     <FaultList :faults="faults" />
     <p v-if="rows.length === 0" class="quiet">
       Nothing stands on the shelf yet. Add what you have, and the list of what to buy gets shorter.
@@ -254,6 +254,16 @@ function edit(at: number | undefined): void {
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
+}
+
+@media (max-width: 640px) {
+  .acts {
+    gap: 3px;
+  }
+
+  .acts :deep(.v-btn) {
+    padding: 0 9px;
+  }
 }
 
 .age,

@@ -15,7 +15,7 @@ import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
 import NumberField from '../shared/NumberField.vue';
 import { saveFile } from '../shared/saveFile';
-import ShelfHead from './ShelfHead.vue';
+import MaterialsHead from '../shared/MaterialsHead.vue';
 import { withTins } from './tins';
 import { useShelf } from './useShelf';
 
@@ -106,10 +106,10 @@ const print = () => window.print();
 
 <template>
   <div v-if="store.build && list" class="page">
-    <ShelfHead title="To buy">
+    <MaterialsHead title="To buy">
       <v-btn :disabled="wanted.length === 0" @click="save">Save as a table</v-btn>
       <v-btn :disabled="wanted.length === 0" @click="print">Print</v-btn>
-    </ShelfHead>
+    </MaterialsHead>
     <FaultList :faults="faults" />
     <div v-if="builds.length > 1" class="builds" role="group" aria-label="Shop for">
       <span class="quiet">For</span>
