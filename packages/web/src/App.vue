@@ -17,7 +17,7 @@ import { keepDroppedFilesOut, selectSearches } from './shared/inputs';
 import { keepFocus } from './shared/keepFocus';
 import { reloadWhenPartsAreGone } from './shared/offline';
 import { later } from './shared/later';
-import { whileIdle } from './shared/whileIdle';
+import { loadAhead } from './shared/loadAhead';
 import { nextScreens } from './router';
 
 const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
@@ -46,7 +46,7 @@ keepFocus();
 keepDroppedFilesOut();
 selectSearches();
 // Once a plan stands the other screens are made ready.
-const makeReady = useTimeoutFn(() => void whileIdle(nextScreens), 1500, { immediate: false });
+const makeReady = useTimeoutFn(() => void loadAhead(nextScreens), 1500, { immediate: false });
 watch(
   () => store.view !== undefined && !store.planning,
   (stands) => stands && makeReady.start(),

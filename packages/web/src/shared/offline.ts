@@ -1,3 +1,5 @@
+import { isLoadingAhead } from './loadAhead';
+
 /** What was loaded so far, so that it is there without the server too. */
 const PARTS = 'fixatum-parts';
 /** The page loads itself anew at most so often, as when a part of it can't be had at all. */
@@ -33,7 +35,7 @@ export function openOffline(): void {
 export function reloadWhenPartsAreGone(mayReload: () => boolean): void {
   window.addEventListener('vite:preloadError', () => {
     const last = Number(sessionStorage.getItem(RELOADED_AT) ?? 0);
-    if (!mayReload() || Date.now() - last < RELOAD_AT_MOST_MS) return;
+    if (isLoadingAhead() || !mayReload() || Date.now() - last < RELOAD_AT_MOST_MS) return;
     void fetch('/', { method: 'HEAD', cache: 'no-store' })
       .then(({ ok }) => {
         if (!ok) return;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { sayMoment, sayWait } from '@fixatum/core';
 import { mdiContentSaveOutline, mdiFileUploadOutline, mdiHistory } from '@mdi/js';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, useTemplateRef, type ComponentPublicInstance } from 'vue';
 import { useRouter } from 'vue-router';
 import AppDialog from '../shared/AppDialog.vue';
 import { api, type BackupsAnswer } from '../shared/api';
@@ -24,7 +24,8 @@ const busy = ref(false);
 const chosen = ref<Backup>();
 /** A file that was saved somewhere, to be looked into. */
 const file = ref<File>();
-const ways = ref<HTMLElement>();
+/** A saved file can be dropped anywhere on it. */
+const panel = useTemplateRef<ComponentPublicInstance>('panel');
 const isLooking = computed({
   get: () => file.value !== undefined,
   set: (is) => {
@@ -78,14 +79,14 @@ const reasonWords: Record<Backup['reason'], string> = {
 </script>
 
 <template>
-  <WorkshopPanel v-if="state" id="backups" class="backups" title="Backups">
+  <WorkshopPanel v-if="state" id="backups" ref="panel" class="backups" title="Backups">
     <p class="quiet">
       <template v-if="age">The newest is {{ age }} old. </template>
       All builds, logs, readings and photos are copied when the program starts and once a day; seven days,
       four weeks and twelve months are kept, each copy checked by opening it.
     </p>
     <p class="small quiet">They lie in {{ state.folder }}. A copy on another disk is worth having, too.</p>
-    <div ref="ways" class="ways">
+    <div class="ways">
       <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
         >Back up now</v-btn
       >
@@ -95,7 +96,7 @@ const reasonWords: Record<Backup['reason'], string> = {
         field="Saved backup or build"
         accept=".zip,application/zip"
         drop="Drop a saved file here to look into it"
-        :within="ways"
+        :within="panel?.$el"
         is-part
         @file="file = $event"
         >Open a saved file…</FileButton
@@ -145,7 +146,6 @@ const reasonWords: Record<Backup['reason'], string> = {
 
 <style scoped>
 .ways {
-  position: relative;
   display: flex;
   flex-wrap: wrap;
   gap: 12px;

@@ -12,6 +12,7 @@ defineProps<{ id: string; title: string }>();
 
 <style scoped>
 .panel {
+  position: relative;
   margin: 40px 0 24px;
   padding-top: 20px;
   border-top: 1px solid var(--line);
