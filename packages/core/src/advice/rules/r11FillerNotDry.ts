@@ -1,9 +1,7 @@
 import { stepKindTable } from '../../model/stepKinds';
-import { about } from '../about';
 import { coatedTooEarly } from '../coatedTooEarly';
-import { severityOf, withinSpreadReason } from '../earliness';
-import { unitWords } from '../landings';
-import { begunTooEarly, sayTooEarly } from '../begunTooEarly';
+import { tellTooEarly } from '../begunTooEarly';
+import type { PlannedOperation } from '../../schedule/plan/plan';
 import { oncePerStep, type Rule } from '../rule';
 
 const reason =
@@ -21,28 +19,15 @@ export const r11FillerNotDry: Rule = {
       state: 'dry through',
       reason,
     });
-    const worked = begunTooEarly(
-      piece,
-      context,
-      ({ kind }) => stepKindTable[kind].abrades === true || stepKindTable[kind].heats === true,
-      ({ coats }) => coats === 'fills',
-    ).map((one) => {
-      const { operation, early } = one;
-      const unit = unitWords(piece, operation.unit);
-      const heats = stepKindTable[operation.kind].heats;
-      return about(
-        this,
-        piece,
-        { id: operation.stepId },
-        {
-          severity: severityOf(early, 'stop'),
-          message: sayTooEarly(one, context.plan.timeZone, {
-            was: `${heats ? 'Heat came' : 'It was sanded'}${unit} before the filler was dry through`,
-            is: `${heats ? 'Heat comes' : 'It is sanded'}${unit} before the filler is dry through`,
-          }),
-          reason: early.isWithinSpread ? withinSpreadReason : reason,
-        },
-      );
+    const heats = ({ kind }: PlannedOperation) => stepKindTable[kind].heats === true;
+    const worked = tellTooEarly(this, piece, context, {
+      wants: (operation) => stepKindTable[operation.kind].abrades === true || heats(operation),
+      waitsFor: ({ coats }) => coats === 'fills',
+      was: (operation, unit) =>
+        `${heats(operation) ? 'Heat came' : 'It was sanded'}${unit} before the filler was dry through`,
+      is: (operation, unit) =>
+        `${heats(operation) ? 'Heat comes' : 'It is sanded'}${unit} before the filler is dry through`,
+      reason,
     });
     return oncePerStep([...coated, ...worked]);
   },

@@ -1,9 +1,6 @@
 import { stepKindTable } from '../../model/stepKinds';
-import { about } from '../about';
-import { severityOf, withinSpreadReason } from '../earliness';
-import { unitWords } from '../landings';
-import { begunTooEarly, sayTooEarly } from '../begunTooEarly';
-import { oncePerStep, type Rule } from '../rule';
+import { tellTooEarly } from '../begunTooEarly';
+import type { Rule } from '../rule';
 
 /** R54: a film that is sanded before it can be clogs the paper and tears. */
 export const r54SandedTooSoon: Rule = {
@@ -11,32 +8,13 @@ export const r54SandedTooSoon: Rule = {
   severity: 'risk',
   title: 'Sanded before it was sandable',
   look(piece, context) {
-    return oncePerStep(
-      begunTooEarly(
-        piece,
-        context,
-        ({ kind }) => stepKindTable[kind].abrades === true,
-        ({ milestone, coats }) => milestone === 'sand' && coats === 'top',
-      ).map((one) => {
-        const { operation, early } = one;
-        const unit = unitWords(piece, operation.unit);
-        return about(
-          this,
-          piece,
-          { id: operation.stepId },
-          {
-            severity: severityOf(early, 'risk'),
-            message:
-              sayTooEarly(one, context.plan.timeZone, {
-                was: `It was sanded${unit} before it could be`,
-                is: `It is sanded${unit} before it can be`,
-              }) + (operation.status === 'done' ? ' Look for torn and shiny spots.' : ''),
-            reason: early.isWithinSpread
-              ? withinSpreadReason
-              : 'A film that is still soft rolls up under grit and clogs it, and tears where it is thin.',
-          },
-        );
-      }),
-    );
+    return tellTooEarly(this, piece, context, {
+      wants: ({ kind }) => stepKindTable[kind].abrades === true,
+      waitsFor: ({ milestone, coats }) => milestone === 'sand' && coats === 'top',
+      was: (_, unit) => `It was sanded${unit} before it could be`,
+      is: (_, unit) => `It is sanded${unit} before it can be`,
+      afterwards: 'Look for torn and shiny spots.',
+      reason: 'A film that is still soft rolls up under grit and clogs it, and tears where it is thin.',
+    });
   },
 };
