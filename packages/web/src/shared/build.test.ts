@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
+import { flushPromises } from '@vue/test-utils';
 import { clear } from 'idb-keyval';
 import { storedPlanOf, planView, warmFrom } from '@fixatum/core';
 import { ApiProblem, api } from './api';
@@ -279,6 +280,20 @@ describe('what is pressed', () => {
     jest.spyOn(api, 'plan').mockRejectedValue(new ApiProblem(0, 'away', 'Away', 'Nobody answers', []));
     await store.undo();
     expect(asked().at(-1)![0].warm).toEqual(warmFrom(last));
+  });
+
+  it('is done again only once it has been taken back', async () => {
+    const store = await opened();
+    let answerUndo!: (answered: ReturnType<typeof answer> & { undone: string }) => void;
+    jest.spyOn(api, 'undo').mockReturnValue(new Promise((resolve) => (answerUndo = resolve)));
+    const redo = jest.spyOn(api, 'redo').mockResolvedValue({ ...answer(4), undone: 'Renamed' });
+    const both = [store.undo(), store.redo()];
+    await flushPromises();
+    expect(redo).not.toHaveBeenCalled();
+    answerUndo({ ...answer(3, { name: 'As it was' }), undone: 'Renamed' });
+    await Promise.all(both);
+    // With the version the first one left.
+    expect(redo.mock.calls).toEqual([[store.id, '"3"']]);
   });
 
   it('is taken back here when nobody has heard of it', async () => {

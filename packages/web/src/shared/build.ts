@@ -289,7 +289,12 @@ export const useBuild = defineStore('build', () => {
     return true;
   }
 
-  async function undo(): Promise<void> {
+  /** Taking back and doing again, one at a time: the second is of what the first left. */
+  let turning: Promise<void> = Promise.resolve();
+  const undo = () => (turning = turning.then(takeBackLast));
+  const redo = () => (turning = turning.then(doAgain));
+
+  async function takeBackLast(): Promise<void> {
     busy.value = true;
     try {
       await acting;
@@ -315,7 +320,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   /** Does again what was taken back last. */
-  async function redo(): Promise<void> {
+  async function doAgain(): Promise<void> {
     busy.value = true;
     try {
       await acting;
