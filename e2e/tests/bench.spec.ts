@@ -229,6 +229,42 @@ test('presses while the server is away are kept, shown, and sent once each when 
   expect(new Set(passes).size).toBe(begun);
 });
 
+test('a coat is logged with a photo where nobody answers: both are kept here, and sent', async ({ page }) => {
+  await open(page);
+  await begin(page);
+  await expect.poll(async () => (await stored()).underway?.length ?? 0).toBeGreaterThan(0);
+  // What the Bench may ask has to be there before the network goes.
+  await page.waitForLoadState('networkidle');
+  await expect
+    .poll(() =>
+      page.evaluate(() =>
+        performance.getEntriesByType('resource').some(({ name }) => name.includes('NotAsPlannedDialog')),
+      ),
+    )
+    .toBe(true);
+  const { log = [] } = await stored();
+  await server.kill();
+  await page.getByRole('button', { name: 'Not as planned…' }).click();
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/start.png');
+  const photo = page.getByAltText('The photo');
+  await expect(photo).toBeVisible();
+  expect(await photo.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(0);
+  await page.getByLabel('Note').fill('A run at the rim');
+  await page.getByRole('button', { name: 'Log it', exact: true }).click();
+  await expect(page.getByText('1 press is kept on this machine')).toBeVisible();
+  await server.restart();
+  const entry = async () => (await stored()).log?.find(({ note }) => note === 'A run at the rim');
+  await expect.poll(async () => (await entry())?.photo).toBeDefined();
+  expect((await stored()).log!.length).toBeGreaterThan(log.length);
+  const { photo: name } = (await entry())!;
+  const kept = await page.request.get(`${server.url}/api/photos/${name}`);
+  expect([kept.status(), kept.headers()['content-type']]).toEqual([200, 'image/jpeg']);
+  await expect(page.getByText('kept on this machine')).toHaveCount(0);
+  await page.getByRole('link', { name: 'Journal' }).click();
+  const line = page.getByTestId('journal').getByRole('listitem').filter({ hasText: 'A run at the rim' });
+  await expect(line.first().getByAltText('Photo')).toBeVisible();
+});
+
 test('killing the server while a hundred entries are logged loses none it said yes to and doubles none', async () => {
   const made = (await (
     await fetch(`${server.url}/api/builds`, {

@@ -1,4 +1,4 @@
-import { logNext } from '../bench';
+import { begin, logNext } from '../bench';
 import { offer, pair, phoneOf } from '../pairing';
 import { startDemo, type Demo } from '../server';
 import { expect, test } from '../test';
@@ -41,6 +41,31 @@ test('a helper’s phone is paired, logs, hears what others do, and is taken bac
   await expect(page.getByText('No device is paired.')).toBeVisible();
   await phone.reload();
   await expect(phone.getByRole('heading', { name: 'Pair this device' })).toBeVisible();
+});
+
+test('two at one bench log one coat once, and the second hears who was first', async ({ page, browser }) => {
+  const code = await offer(page, demo, 'Helper');
+  const phone = await phoneOf(browser, demo);
+  await pair(phone, code, 'Booth phone');
+  await page.goto(`${demo.server.url}/b/${demo.id}/bench`);
+  await phone.goto(`/b/${demo.id}/bench`);
+  await begin(page);
+  await expect(phone.getByTestId('done')).toBeVisible();
+  const before = (await demo.stored()).log?.length ?? 0;
+  const passes = (await demo.stored()).underway!.length;
+  // The computer does not hear of what the phone does until both have pressed.
+  await page.route('**/api/builds/*/log', async (route) => {
+    await expect.poll(async () => (await demo.stored()).log?.length).toBe(before + passes);
+    await route.continue();
+  });
+  await page.getByTestId('done').click();
+  await phone.getByTestId('done').click();
+  await expect(
+    page.getByRole('status').filter({ hasText: 'from Booth phone. It counts once.' }),
+  ).toBeVisible();
+  await expect(page.getByText('Not taken')).toHaveCount(0);
+  await expect(page.getByTestId('start')).toBeVisible();
+  expect((await demo.stored()).log).toHaveLength(before + passes);
 });
 
 test('a wrong code is said so, and sharing that is off lets nobody in', async ({ page, browser }) => {

@@ -6,6 +6,7 @@ export * from './model/moments';
 export * from './model/logPasses';
 export * from './model/filmGrades';
 export * from './model/logEdits';
+export * from './model/photos';
 export * from './model/materialSchema';
 export * from './model/methods';
 export * from './model/milestones';

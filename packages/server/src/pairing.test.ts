@@ -239,6 +239,14 @@ describe('a paired device', () => {
     const entry = { piece: 'gorget', unit: 1, step: 'bone', coat: 1, face: 'outer', by: 'Somebody else' };
     const answer = await as(cookie).post(`/api/builds/${build}/log`).send(entry);
     expect([answer.status, answer.body.build?.log.at(-1).by]).toEqual([201, 'Booth phone']);
+    // The other at the bench hears who was first, and the coat counts once.
+    const second = await here()
+      .post(`/api/builds/${build}/log`)
+      .send({ ...entry, id: 'second' });
+    expect([second.status, second.body.detail]).toEqual([
+      409,
+      'That coat of Orbit gorget is in the log already, from Booth phone.',
+    ]);
   });
 });
 

@@ -18,7 +18,7 @@ import { keepFocus } from './shared/keepFocus';
 import { reloadWhenPartsAreGone } from './shared/offline';
 import { later } from './shared/later';
 import { loadAhead } from './shared/loadAhead';
-import { nextScreens } from './router';
+import { nextParts } from './router';
 
 const ClockBehind = later(() => import('./shared/ClockBehind.vue'));
 const RefusedEdits = later(() => import('./shared/RefusedEdits.vue'));
@@ -45,8 +45,8 @@ useRinging();
 keepFocus();
 keepDroppedFilesOut();
 selectSearches();
-// Once a plan stands the other screens are made ready.
-const makeReady = useTimeoutFn(() => void loadAhead(nextScreens), 1500, { immediate: false });
+// Once a plan stands what is needed next is made ready.
+const makeReady = useTimeoutFn(() => void loadAhead(nextParts), 1500, { immediate: false });
 watch(
   () => store.view !== undefined && !store.planning,
   (stands) => stands && makeReady.start(),

@@ -1,12 +1,21 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import { benchParts } from './bench/benchParts';
 import { onceTallEnough } from './shared/onceTallEnough';
 
 const benchView = () => import('./bench/BenchView.vue');
 const piecesView = () => import('./pieces/PiecesView.vue');
 const pieceView = () => import('./piece/PieceView.vue');
 const planView = () => import('./plan/PlanView.vue');
-/** The screens that who has a build open goes to next. */
-export const nextScreens = [benchView, piecesView, planView, pieceView];
+/** What who has a build open needs next: all of the Bench, then the screens beside it. */
+export const nextParts = [
+  benchView,
+  ...Object.values(benchParts),
+  () => import('./shared/usedTins'),
+  () => import('./shared/HowToDialog.vue'),
+  piecesView,
+  planView,
+  pieceView,
+];
 
 // Each view is loaded when it is first visited.
 export const router = createRouter({

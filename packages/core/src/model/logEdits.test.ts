@@ -47,6 +47,16 @@ describe('applyLogEdit', () => {
       why: 'logged-already',
       entry: { id: 'b' },
     });
+    // Whose device has it is told; of two that were laid, the one that did not fail.
+    const theirs = edited(sampleBuild(), {
+      kind: 'log',
+      entries: [entry('a', { outcome: 'failed', by: 'Old tablet' }), entry('b', { by: 'Booth phone' })],
+    });
+    expect(applyLogEdit(theirs, { kind: 'log', entries: [entry('c')] })).toMatchObject({
+      why: 'logged-already',
+      by: 'Booth phone',
+    });
+    expect(applyLogEdit(once, { kind: 'log', entries: [entry('b')] })).not.toHaveProperty('by');
     const failed = edited(sampleBuild(), { kind: 'log', entries: [entry('a', { outcome: 'failed' })] });
     expect(edited(failed, { kind: 'log', entries: [entry('b')] }).log).toHaveLength(2);
   });

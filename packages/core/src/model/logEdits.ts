@@ -16,11 +16,12 @@ export type LogEdit =
   | { kind: 'stopTimer'; ids: string[] };
 
 /**
- * The build with the edit, or the first entry that can't be taken: its coat is logged already, or its step does not work on the
- * face it names.
+ * The build with the edit, or the first entry that can't be taken: its coat is logged already (`by` a device, where that was not
+ * the computer itself), or its step does not work on the face it names.
  */
 export type LogEdited =
-  { ok: true; build: Build } | { ok: false; why: 'logged-already' | 'no-such-pass'; entry: PassSpot };
+  | { ok: true; build: Build }
+  | { ok: false; why: 'logged-already' | 'no-such-pass'; entry: PassSpot; by?: string };
 
 /**
  * Applies what the bench says to a build. The server and a screen that is cut off from it do the same, so that what was
@@ -96,6 +97,15 @@ function doneIn(build: Build, of: readonly PassSpot[]): Set<string> {
   return done;
 }
 
+/** The device a pass was logged on; nothing where that was the computer itself. */
+function loggerOf(build: Build, of: PassSpot, pass: string): { by?: string } {
+  const { by } =
+    passesMeant(build.pieces, aboutSame(build.log, [of])).find(
+      ({ entry, id }) => id === pass && entry.outcome !== 'failed',
+    )?.entry ?? {};
+  return by === undefined ? {} : { by };
+}
+
 /** The pass an entry means; undefined when its step does not work on that face. What is not in the build is for its faults to say. */
 function meant(build: Build, entry: PassSpot, taken: ReadonlySet<string>): PassSpot | undefined {
   const piece = build.pieces.find((one) => one.id === entry.piece);
@@ -132,7 +142,7 @@ function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
     const pass = meant(build, entry, done);
     if (!pass) return { ok: false, why: 'no-such-pass', entry };
     const id = operationId(pass);
-    if (done.has(id)) return { ok: false, why: 'logged-already', entry };
+    if (done.has(id)) return { ok: false, why: 'logged-already', entry, ...loggerOf(build, pass, id) };
     if (entry.outcome !== 'failed') done.add(id);
     const begun = underway.get(id);
     added.push({ ...(begun ? { startedAt: begun.startedAt } : {}), ...entry, ...pass });

@@ -54,10 +54,13 @@ function passWords(build: Build, spots: readonly { piece: string }[]): string {
 
 function refusal(refused: Refusal): Problem {
   if (refused.why === 'faults') return unusable(refused.faults);
-  const { why, entry, build } = refused;
+  const { why, entry, by, build } = refused;
   const name = passWords(build, [entry]);
   return why === 'logged-already'
-    ? new Problem('logged-already', `That coat of ${name} is in the log already.`)
+    ? new Problem(
+        'logged-already',
+        `That coat of ${name} is in the log already${by === undefined ? '' : `, from ${by}`}.`,
+      )
     : unusable([
         {
           code: 'no-such-pass',

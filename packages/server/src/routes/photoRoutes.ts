@@ -1,15 +1,19 @@
 import { Router } from 'express';
+import { isPhotoName, isRecord } from '@fixatum/core';
 import multer, { MulterError } from 'multer';
 import { param } from '../http/bodies';
 import { notFound, Problem } from '../http/problem';
-import { isPhotoName, type Photos } from '../services/photos';
+import type { Photos } from '../services/photos';
 
 /** The largest file taken; a phone's photo is 3 to 8 MB. */
 export const LARGEST_PHOTO_MB = 15;
 
 const tooLarge = () => new Problem('too-large', `A photo may have at most ${LARGEST_PHOTO_MB} MB.`);
 
-/** `/photos`: takes one picture (`photo` in a form), and answers with the name it is kept under. */
+/**
+ * `/photos`: takes one picture (`photo` in a form), and answers with the name it is kept under. Whoever wants a repeated request to
+ * count once gives that (`name`).
+ */
 export function photoRoutes(photos: Photos): Router {
   const router = Router();
   const upload = multer({
@@ -22,7 +26,9 @@ export function photoRoutes(photos: Photos): Router {
       if (error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE') return next(tooLarge());
       // It is kept in memory, so whatever else goes wrong here is wrong with the form.
       if (error) return next(new Problem('bad-request', 'The form with the photo can’t be read.'));
-      photos.keep(request.file?.buffer).then(
+      // What is no form at all has no body.
+      const { name } = isRecord(request.body) ? request.body : {};
+      photos.keep(request.file?.buffer, typeof name === 'string' ? name : undefined).then(
         (photo) => response.status(201).json({ photo }),
         (failure: unknown) => next(failure),
       );

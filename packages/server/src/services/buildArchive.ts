@@ -17,7 +17,7 @@ import { BadBackup } from './backups';
 import type { BuildStore } from './buildStore';
 import type { StoredBuild } from './buildRows';
 import type { SeenWorkshop } from './workshopRows';
-import { isPhotoName, photoNamesIn, photosIn, type Photos } from './photos';
+import { photoNamesIn, photosIn, type Photos } from './photos';
 
 const BUILD = 'build.json';
 const REST = 'beside.json';
@@ -104,7 +104,7 @@ export async function readUnpacked(folder: string): Promise<UnpackedBuild | unde
   if (!parsed.ok) throw unusable(parsed.faults);
   const beside = besideSchema.safeParse(await jsonIn(join(folder, REST)));
   if (!beside.success) throw new BadBackup('What lies beside the build in that file can’t be read.');
-  const photos = (await photosIn(join(folder, PHOTOS))).filter(isPhotoName);
+  const photos = await photosIn(join(folder, PHOTOS));
   return { build: parsed.value, beside: beside.data, photos, folder };
 }
 

@@ -44,7 +44,7 @@ export const pieceEtag = (stored: StoredBuild, pieceId: string): string =>
 /** What of a change was not taken, by what the core says of it. */
 export type Refusal =
   | { why: 'faults'; faults: Fault[] }
-  | { why: 'logged-already' | 'no-such-pass'; entry: PassSpot; build: Build };
+  | { why: 'logged-already' | 'no-such-pass'; entry: PassSpot; by?: string; build: Build };
 
 /**
  * Keeps builds in SQLite. Every write is one at a time, in one transaction, checked by the core, written row by row where something

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { openDatabase } from '../storage/database';
-import { isPhotoName, namedPhotos, Photos } from './photos';
+import { isPhotoName } from '@fixatum/core';
+import { namedPhotos, Photos } from './photos';
 
 let folder: string;
 const now = Date.parse('2027-03-31T12:00:00Z');
@@ -33,6 +34,30 @@ it('a photo is there whole, under a name that photos have', async () => {
   const { format, width } = await sharp(await readFile(join(folder, 'photos', name))).metadata();
   expect([format, width]).toEqual(['jpeg', 40]);
 });
+
+it('a photo that was given a name counts once, however often it comes', async () => {
+  const name = await photos().keep(await picture(), 'from-the-booth.jpg');
+  expect(name).toBe('from-the-booth.jpg');
+  const before = await readFile(join(folder, 'photos', name));
+  // What is here stays, whatever is sent under its name later.
+  const other = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } })
+    .png()
+    .toBuffer();
+  expect(await photos().keep(other, name)).toBe(name);
+  expect(await readdir(join(folder, 'photos'))).toEqual([name]);
+  expect((await readFile(join(folder, 'photos', name))).equals(before)).toBe(true);
+});
+
+it.each(['../out.jpg', 'a/b.jpg', 'plain', '.jpg', `${'a'.repeat(101)}.jpg`])(
+  'no photo is called %s',
+  async (name) => {
+    await expect(photos().keep(await picture(), name)).rejects.toMatchObject({
+      code: 'unusable',
+      faults: [{ path: ['name'] }],
+    });
+    expect(await readdir(folder)).toEqual([]);
+  },
+);
 
 it('what is no picture leaves nothing behind', async () => {
   await photos().keep(await picture());

@@ -1,11 +1,11 @@
 import { copyFile, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { isPhotoName, LONGEST_PHOTO_EDGE_PX, photoName } from '@fixatum/core';
 import { nanoid } from 'nanoid';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import sharp from 'sharp';
-import { Problem } from '../http/problem';
+import { Problem, unusable } from '../http/problem';
 
-const LONGEST_EDGE_PX = 1600;
 const takenTypes = new Set(['jpeg', 'png', 'webp', 'heif']);
 /** A photo that nothing names may still wait, on a phone without network, for the coat it belongs to. */
 const WAITS_DAYS = 30;
@@ -15,9 +15,6 @@ const PARTIAL = '.partial';
 
 const noPhoto = () =>
   new Problem('no-photo', 'That is no picture that can be read: take a JPEG, PNG or WebP.');
-
-/** Whether something is the name of a photo that is kept here. */
-export const isPhotoName = (name: string): boolean => /^[\w-]+\.jpg$/.test(name);
 
 /** Where a build, its log, its looks or what takes a change back can name a photo. */
 const named: readonly [table: string, column: string][] = [
@@ -64,10 +61,15 @@ export class Photos {
   /**
    * Keeps a picture: upright, at most 1600 px long, a JPEG without whatever else the file carried, such as where it was taken.
    * Returns its name.
-   * @throws Problem when it is none
+   * @param called what whoever sends it calls it already, so that it counts once however often it is sent: one of that name which
+   *   is here stays as it is
+   * @throws Problem when it is no picture, or called what no photo can be
    */
-  async keep(bytes: Buffer | undefined): Promise<string> {
+  async keep(bytes: Buffer | undefined, called?: string): Promise<string> {
     if (!bytes) throw noPhoto();
+    if (called !== undefined && !isPhotoName(called))
+      throw unusable([{ code: 'name', path: ['name'], message: 'a photo can’t be called that' }]);
+    if (called !== undefined && (await photosIn(this.folder)).includes(called)) return called;
     let jpeg: Buffer;
     try {
       const image = sharp(bytes, { limitInputPixels: 100_000_000 });
@@ -75,13 +77,13 @@ export class Photos {
       if (!takenTypes.has(format)) throw noPhoto();
       jpeg = await image
         .rotate()
-        .resize(LONGEST_EDGE_PX, LONGEST_EDGE_PX, { fit: 'inside', withoutEnlargement: true })
+        .resize(LONGEST_PHOTO_EDGE_PX, LONGEST_PHOTO_EDGE_PX, { fit: 'inside', withoutEnlargement: true })
         .jpeg({ quality: 82 })
         .toBuffer();
     } catch {
       throw noPhoto();
     }
-    const name = `${nanoid(14)}.jpg`;
+    const name = called ?? photoName(nanoid(14));
     await this.put(name, (file) => writeFile(file, jpeg, { flush: true }));
     return name;
   }

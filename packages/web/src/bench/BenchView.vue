@@ -8,16 +8,15 @@ import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { useBuild } from '../shared/build';
+import { benchParts } from './benchParts';
 import { later } from '../shared/later';
-import { useOutbox } from '../shared/outbox';
 import { unitName } from '../shared/words';
 
-const BenchTimers = later(() => import('./BenchTimers.vue'));
-const MeanwhileList = later(() => import('./MeanwhileList.vue'));
-const RunSheet = later(() => import('./RunSheet.vue'));
+const BenchTimers = later(benchParts.timers);
+const MeanwhileList = later(benchParts.meanwhile);
+const RunSheet = later(benchParts.runSheet);
 
 const store = useBuild();
-const outbox = useOutbox();
 /** Earlier than this before its session, work is called early. */
 const EARLY_MINUTES = 20;
 /** What is to do in other builds is told this far ahead. */
@@ -63,11 +62,6 @@ const strata = computed(() => {
 <template>
   <div v-if="store.build && store.view" class="page bench">
     <div class="above">
-      <p v-if="outbox.away && outbox.count > 0" class="away" role="status">
-        The server does not answer. {{ outbox.count }}
-        {{ outbox.count === 1 ? 'press is' : 'presses are' }} kept on this machine and sent as soon as it is
-        there.
-      </p>
       <p v-for="one in busyBeside" :key="one.id" class="away" role="status">
         Under way in
         <router-link :to="{ name: 'bench', params: { build: one.id } }">{{ one.name }}</router-link>:

@@ -8,18 +8,19 @@ import { useBeforeStart } from './useBeforeStart';
 import HowToButton from '../shared/HowToButton.vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
+import { benchParts } from './benchParts';
 import { later } from '../shared/later';
 
 import { commandOf } from '../shared/typing';
 import { detailWords, passWords, stepOf, withWords, zoneNames } from '../shared/words';
 
-const BeforeStart = later(() => import('./BeforeStart.vue'));
-const PassTicks = later(() => import('./PassTicks.vue'));
-const TinCheck = later(() => import('./TinCheck.vue'));
-const LookOverPanel = later(() => import('./LookOverPanel.vue'));
-const NotAfterAllDialog = later(() => import('./NotAfterAllDialog.vue'));
-const StopAskDialog = later(() => import('./StopAskDialog.vue'));
-const NotAsPlannedDialog = later(() => import('./NotAsPlannedDialog.vue'));
+const BeforeStart = later(benchParts.beforeStart);
+const PassTicks = later(benchParts.passTicks);
+const TinCheck = later(benchParts.tinCheck);
+const LookOverPanel = later(benchParts.lookOver);
+const NotAfterAllDialog = later(benchParts.notAfterAll);
+const StopAskDialog = later(benchParts.stopAsk);
+const NotAsPlannedDialog = later(benchParts.notAsPlanned);
 
 /** What is being done, or else what comes next: with its pieces, its safety, and the presses that begin and log it. */
 const props = defineProps<{

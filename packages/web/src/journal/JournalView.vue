@@ -17,6 +17,7 @@ import {
 } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
+import { usePhotoBox } from '../shared/photoBox';
 import DayStrip from './DayStrip.vue';
 import OwnTimes from './OwnTimes.vue';
 import { useBuild } from '../shared/build';
@@ -28,6 +29,7 @@ type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'c
 
 /** Everything that happened, in order, to be filtered and saved as a table; and what the own times say of materials. */
 const store = useBuild();
+const box = usePhotoBox();
 const materials = useMaterials();
 const piece = ref('');
 const material = ref('');
@@ -209,8 +211,8 @@ const kindItems = [all, ...Object.entries(kindWords).map(([value, title]) => ({ 
                 >
                 <span v-if="line.note" class="small quiet block">{{ line.note }}</span>
               </span>
-              <a v-if="line.photo" :href="api.photoUrl(line.photo)" target="_blank"
-                ><img :src="api.photoUrl(line.photo)" alt="Photo"
+              <a v-if="line.photo" :href="box.addressOf(line.photo)" target="_blank"
+                ><img :src="box.addressOf(line.photo)" alt="Photo"
               /></a>
             </li>
           </ol>

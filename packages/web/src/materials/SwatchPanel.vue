@@ -3,12 +3,14 @@ import { filmWords, sayDate, substrateNames, swatchSteps, type Swatch, sayMm } f
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api } from '../shared/api';
+import { usePhotoBox } from '../shared/photoBox';
 import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
 import SwatchDialog from './SwatchDialog.vue';
 
 /** Tests on offcuts: planned ones with what to do, judged ones as one's own evidence. */
 const store = useBuild();
+const box = usePhotoBox();
 const materials = useMaterials();
 const dialog = ref(false);
 const judging = ref(false);
@@ -103,9 +105,9 @@ const remove = (swatch: Swatch) =>
             <v-btn size="small" variant="text" @click="remove(swatch)">Delete</v-btn>
           </div>
         </div>
-        <a v-if="swatch.photo" :href="api.photoUrl(swatch.photo)" target="_blank"
+        <a v-if="swatch.photo" :href="box.addressOf(swatch.photo)" target="_blank"
           ><img
-            :src="api.photoUrl(swatch.photo)"
+            :src="box.addressOf(swatch.photo)"
             :alt="`Photo of the swatch, ${nameOf(swatch.coats.at(-1)!.material)}`"
         /></a>
       </li>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { clears, schools, undercoatChoices, type Method } from '@fixatum/core';
 import { computed } from 'vue';
-import { api } from '../shared/api';
+import { usePhotoBox } from '../shared/photoBox';
 import { valueOf } from '../shared/inputs';
 import { useLooks } from '../shared/looks';
 import { isSavedFinish, picksOf, schoolOf, type LookForm, type LookSlot } from './lookForm';
+
+const box = usePhotoBox();
 
 /** What is chosen for a piece: a look for each zone, the sealer, undercoat and clear, the tools at hand. */
 const form = defineModel<LookForm>({ required: true });
@@ -83,7 +85,7 @@ const toolItems: { value: Method; title: string }[] = [
         <img
           v-for="picture in finish.pictures"
           :key="picture"
-          :src="api.photoUrl(picture)"
+          :src="box.addressOf(picture)"
           :alt="finish.name"
         />
       </div>

@@ -3,7 +3,7 @@ import { idFromName, lookFromPiece, recipeOf, type Look, type Piece } from '@fix
 import { computed, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import PhotoField from '../shared/PhotoField.vue';
-import { api } from '../shared/api';
+import { usePhotoBox } from '../shared/photoBox';
 import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
 import { namesIn } from '../shared/formValues';
@@ -17,6 +17,7 @@ const MOST_PICTURES = 6;
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
+const box = usePhotoBox();
 const materials = useMaterials();
 const looks = useLooks();
 const notice = useNotice();
@@ -104,7 +105,7 @@ async function saveLook(download: boolean): Promise<void> {
         />
         <div v-if="pictures.length > 0" class="pictures">
           <figure v-for="(picture, at) in pictures" :key="picture">
-            <img :src="api.photoUrl(picture)" :alt="`Picture ${at + 1}`" />
+            <img :src="box.addressOf(picture)" :alt="`Picture ${at + 1}`" />
             <v-btn size="small" variant="text" @click="pictures = pictures.filter((one) => one !== picture)"
               >Leave it out</v-btn
             >

@@ -2,7 +2,7 @@
 import { finishCard, methodWords, sayDate, sayMl, substrateTable, type CardLine, sayUm } from '@fixatum/core';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
-import { api } from '../shared/api';
+import { usePhotoBox } from '../shared/photoBox';
 import { useBuild } from '../shared/build';
 import FinishThumb from '../shared/FinishThumb.vue';
 import StrataCut from '../shared/StrataCut.vue';
@@ -10,6 +10,7 @@ import { airWords } from '../shared/words';
 
 /** The finish card of a piece: what lies on it and where that came from, on screen and on paper. */
 const store = useBuild();
+const box = usePhotoBox();
 const route = useRoute();
 const piece = computed(() => store.pieceOf(String(route.params['piece'])));
 const lines = computed(() => (store.build && piece.value ? finishCard(store.build, piece.value) : []));
@@ -106,8 +107,8 @@ const print = () => window.print();
         <StrataCut :coats="strata" :substrate="piece.substrate" :now="store.now" :height="260" />
         <h2 v-if="photos.length > 0" class="mt-6 mb-2">Pictures</h2>
         <div class="photos">
-          <a v-for="photo in photos" :key="photo" :href="api.photoUrl(photo)" target="_blank"
-            ><img :src="api.photoUrl(photo)" :alt="`${piece.name}, as it was`"
+          <a v-for="photo in photos" :key="photo" :href="box.addressOf(photo)" target="_blank"
+            ><img :src="box.addressOf(photo)" :alt="`${piece.name}, as it was`"
           /></a>
         </div>
         <p class="mt-4 small quiet">

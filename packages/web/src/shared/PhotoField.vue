@@ -5,9 +5,17 @@ import { ref } from 'vue';
 import { api } from './api';
 import FileDrop from './FileDrop.vue';
 import { fileOf } from './inputs';
+import { useOutbox } from './outbox';
+import { usePhotoBox } from './photoBox';
+import { sizedDown } from './sizedDown';
 
-/** One photo: taken or chosen, sent to the server at once, shown small; the model is the name it is kept under. */
+/**
+ * One photo: taken or chosen, kept on this machine and sent as soon as somebody answers, shown small; the model is the name it is
+ * kept under.
+ */
 const photo = defineModel<string | undefined>({ required: true });
+const box = usePhotoBox();
+const outbox = useOutbox();
 const sending = ref(false);
 const problem = ref('');
 
@@ -18,25 +26,33 @@ async function take(file: File | undefined): Promise<void> {
   sending.value = true;
   problem.value = '';
   try {
-    photo.value = (await api.addPhoto(file)).photo;
+    const small = await sizedDown(file).catch(() => undefined);
+    // What this browser can't read the server may be able to; whether it is a photo has to be known before it is logged.
+    photo.value = small ? await box.put(small) : (await api.addPhoto(file)).photo;
+    void outbox.flush();
   } catch (error) {
     problem.value = messageOf(error);
   } finally {
     sending.value = false;
   }
 }
+
+function leaveOut(): void {
+  if (photo.value !== undefined) void box.drop(photo.value);
+  photo.value = undefined;
+}
 </script>
 
 <template>
   <div ref="root" class="photo">
-    <a v-if="photo" :href="api.photoUrl(photo)" target="_blank"
-      ><img :src="api.photoUrl(photo)" alt="The photo"
+    <a v-if="photo" :href="box.addressOf(photo)" target="_blank"
+      ><img :src="box.addressOf(photo)" alt="The photo"
     /></a>
     <label class="take">
-      <v-icon :icon="mdiCameraOutline" /> {{ sending ? 'Sending…' : photo ? 'Another photo' : 'Add a photo' }}
+      <v-icon :icon="mdiCameraOutline" /> {{ sending ? 'One moment…' : photo ? 'Another photo' : 'Add a photo' }}
       <input type="file" accept="image/*" aria-label="Photo" :disabled="sending" @change="chosen" />
     </label>
-    <v-btn v-if="photo" size="small" variant="text" @click="photo = undefined">Leave it out</v-btn>
+    <v-btn v-if="photo" size="small" variant="text" @click="leaveOut">Leave it out</v-btn>
     <FileDrop words="Drop the photo here" :within="root" is-part @file="take" />
     <p v-if="problem" class="small problem" role="alert">{{ problem }}</p>
   </div>

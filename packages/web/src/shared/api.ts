@@ -355,8 +355,10 @@ export const api = {
   looks: () => call<{ looks: Look[] }>('GET', '/looks'),
   saveLook: (look: Look) => call<Look>('POST', '/looks', look),
   deleteLook: (lookId: string) => call<void>('DELETE', `/looks/${encodeURIComponent(lookId)}`),
-  addPhoto: (file: Blob) => {
+  /** @param name what it is called here already, so that it counts once */
+  addPhoto: (file: Blob, name?: string) => {
     const form = new FormData();
+    if (name !== undefined) form.append('name', name);
     form.append('photo', file);
     return call<{ photo: string }>('POST', '/photos', form);
   },

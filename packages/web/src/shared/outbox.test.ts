@@ -5,6 +5,7 @@ import { ApiProblem, api } from './api';
 import type { BuildAnswer } from './knownBuild';
 import { useNotice } from './notice';
 import { useOutbox } from './outbox';
+import { usePhotoBox } from './photoBox';
 
 const empty = { format: 'fixatum-build/1', timeZone: 'UTC', pieces: [], log: [] } as unknown as Build;
 const edit = (n: number): LogEdit => ({
@@ -111,7 +112,7 @@ describe('the outbox', () => {
   });
 
   it('says once what the server refuses, goes on with the rest, and shows what is there', async () => {
-    const refused = new ApiProblem(409, 'logged-already', 'Logged already', 'That coat is in the log.', []);
+    const refused = new ApiProblem(422, 'unusable', 'No', 'That step is not there.', []);
     const got = server((coat) => (coat === 1 ? refused : answer(5)));
     jest.spyOn(api, 'build').mockResolvedValue(answer(4));
     const outbox = await opened();
@@ -124,10 +125,91 @@ describe('the outbox', () => {
     expect(complain.mock.calls).toEqual([[refused]]);
     // What it was is kept, over a reload too, until it is sent again or let go.
     const after = await opened();
-    expect(after.refused).toMatchObject([{ buildId: 'b', edit: edit(1), why: 'That coat is in the log.' }]);
+    expect(after.refused).toMatchObject([{ buildId: 'b', edit: edit(1), why: 'That step is not there.' }]);
     const again = server(() => answer(6));
     await after.sendAgain(after.refused[0]!.id);
     expect([again, after.refused, (await opened()).refused]).toEqual([[1], [], []]);
+  });
+
+  it('tells which coat another device had logged already, and drops only that of several', async () => {
+    const said = new ApiProblem(
+      409,
+      'logged-already',
+      'Logged already',
+      'That coat of Plate is in the log already, from Booth phone.',
+      [],
+    );
+    const got: number[][] = [];
+    jest.spyOn(api, 'sendEdit').mockImplementation(async (_id, sent) => {
+      const coats = (sent as Extract<LogEdit, { kind: 'log' }>).entries.map(({ coat }) => coat);
+      if (coats.includes(2)) throw said;
+      got.push(coats);
+      return answer(7);
+    });
+    jest.spyOn(api, 'build').mockResolvedValue(answer(6));
+    const outbox = await opened();
+    const three = [1, 2, 3].flatMap((n) => (edit(n) as Extract<LogEdit, { kind: 'log' }>).entries);
+    await press(outbox, { kind: 'log', entries: three });
+    await press(outbox, edit(4));
+    // One letter each, in their order, before what was pressed after them.
+    expect(got).toEqual([[1], [3], [4]]);
+    expect([outbox.count, outbox.refused]).toEqual([0, []]);
+    expect(useNotice().text).toBe(
+      'That coat of Plate is in the log already, from Booth phone. It counts once.',
+    );
+    expect(useNotice().isProblem).toBe(false);
+    expect((await opened()).count).toBe(0);
+  });
+
+  it('keeps what says more than that a pass is done, though another device has logged that', async () => {
+    server(() => new ApiProblem(409, 'logged-already', 'Logged already', 'That coat is in the log.', []));
+    jest.spyOn(api, 'build').mockResolvedValue(answer(4));
+    const outbox = await opened();
+    const [entry] = (edit(1) as Extract<LogEdit, { kind: 'log' }>).entries;
+    await press(outbox, { kind: 'log', entries: [{ ...entry!, note: 'A run at the rim' }] });
+    expect(outbox.refused).toMatchObject([{ why: 'That coat is in the log.' }]);
+  });
+
+  it('says why nothing is taken where somebody answers, and no more once it is', async () => {
+    const full = new ApiProblem(
+      507,
+      'disk-full',
+      'The disk is full',
+      'The disk is full, so this was not saved.',
+      [],
+    );
+    server(() => full);
+    const outbox = await opened();
+    await press(outbox, edit(1));
+    expect([outbox.count, outbox.away, outbox.trouble]).toEqual([
+      1,
+      true,
+      'The disk is full, so this was not saved.',
+    ]);
+    server(() => away);
+    await outbox.flush();
+    expect(outbox.trouble).toBeUndefined();
+    server(() => full);
+    await outbox.flush();
+    server(() => answer(2));
+    await outbox.flush();
+    expect([outbox.count, outbox.away, outbox.trouble]).toEqual([0, false, undefined]);
+  });
+
+  it('sends a photo before the coat that names it, and neither while nobody takes the photo', async () => {
+    const sent: string[] = [];
+    jest.spyOn(api, 'addPhoto').mockRejectedValue(away);
+    const got = server(() => answer(2));
+    const outbox = await opened();
+    const photo = await usePhotoBox().put(new Blob(['picture'], { type: 'image/jpeg' }));
+    await press(outbox, edit(1));
+    expect([got, outbox.count, outbox.away]).toEqual([[], 1, true]);
+    jest.spyOn(api, 'addPhoto').mockImplementation(async (_file, name) => {
+      sent.push(`photo ${name}`, `${got.length} coats before`);
+      return { photo: name! };
+    });
+    await outbox.flush();
+    expect([sent, got, outbox.count]).toEqual([[`photo ${photo}`, '0 coats before'], [1], 0]);
   });
 
   it('lets a refused press go when that is said', async () => {

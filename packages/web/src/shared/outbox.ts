@@ -1,4 +1,4 @@
-import { applyLogEdit, type Build, type LogEdit } from '@fixatum/core';
+import { applyLogEdit, type Build, type LogEdit, type LogEntry } from '@fixatum/core';
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { get, update } from 'idb-keyval';
 import { nanoid } from 'nanoid';
@@ -8,6 +8,7 @@ import { api, ApiProblem } from './api';
 import type { BuildAnswer } from './knownBuild';
 import { plain } from './offThread/workerLink';
 import { useNotice } from './notice';
+import { usePhotoBox } from './photoBox';
 
 /** One press, as it is sent. */
 export interface Letter {
@@ -25,7 +26,13 @@ const KEY = 'fixatum-outbox';
 const REFUSED_KEY = 'fixatum-refused';
 /** What our own server says of an edit that it will never take as it is. All else may be different the next time. */
 const refusals = new Set(['unusable', 'logged-already', 'not-found']);
+/** Where nobody of ours said anything. */
+const nobody = new Set(['away', 'foreign']);
 const TRY_AGAIN_MS = 5000;
+
+/** Whether an entry says more than that its pass is done: nothing of that is let go unasked. */
+const saysMore = ({ note, photo, outcome, material, place }: LogEntry): boolean =>
+  [note, photo, outcome, material, place].some((said) => said !== undefined);
 
 /**
  * What was pressed at the bench and has not reached the server yet. Kept in the browser's database, so that a reload or a
@@ -34,9 +41,12 @@ const TRY_AGAIN_MS = 5000;
  */
 export const useOutbox = defineStore('outbox', () => {
   const notice = useNotice();
+  const photos = usePhotoBox();
   const letters = shallowRef<Letter[]>([]);
-  /** The last try found nobody. */
+  /** The last try found nobody who would take it. */
   const away = ref(false);
+  /** Why not, where somebody answered: the disk is full, a backup is being put back. */
+  const trouble = ref<string>();
   const count = computed(() => letters.value.length);
   let onSent: (buildId: string, answer: BuildAnswer) => void = () => undefined;
   let sending: Promise<void> | undefined;
@@ -70,6 +80,18 @@ export const useOutbox = defineStore('outbox', () => {
     await keep(without);
   }
 
+  /** One letter in place of one for several passes, in its place: what another device did meanwhile is refused alone. */
+  async function split({ id, buildId }: Letter, entries: readonly LogEntry[]): Promise<void> {
+    const each = entries.map((entry): Letter => ({
+      id: nanoid(12),
+      buildId,
+      edit: { kind: 'log', entries: [entry] },
+    }));
+    const parted = (list: Letter[]) => list.flatMap((letter) => (letter.id === id ? each : [letter]));
+    letters.value = parted(letters.value);
+    await keep(parted);
+  }
+
   async function putBy(letter: Refused): Promise<void> {
     refused.value = [...refused.value, letter];
     await keepAt<Refused>(REFUSED_KEY, (kept) => [...kept, letter]);
@@ -92,25 +114,41 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   async function send(): Promise<void> {
-    for (let letter = letters.value[0]; letter; letter = letters.value[0]) {
-      const { id, buildId, edit } = letter;
+    for (let letter = letters.value[0]; letter || photos.count > 0; letter = letters.value[0]) {
       let answer: BuildAnswer | undefined;
       try {
-        answer = await api.sendEdit(buildId, edit);
+        // A coat comes after its photo, so that nothing stored names one that is not there.
+        await photos.flush();
+        if (!letter) break;
+        answer = await api.sendEdit(letter.buildId, letter.edit);
       } catch (error) {
-        if (!(error instanceof ApiProblem) || !refusals.has(error.type)) {
+        if (!letter || !(error instanceof ApiProblem) || !refusals.has(error.type)) {
           away.value = true;
+          trouble.value = error instanceof ApiProblem && !nobody.has(error.type) ? error.message : undefined;
           return;
         }
-        // Refused by our own server: said once, put by with what it was, and not tried for ever. What is there now is shown.
-        notice.complain(error);
-        await putBy({ ...letter, why: error.message });
-        answer = await api.build(buildId).catch(() => undefined);
+        const { edit } = letter;
+        const logged = edit.kind === 'log' && error.type === 'logged-already' ? edit.entries : [];
+        if (logged.length > 1) {
+          await split(letter, logged);
+          continue;
+        }
+        // Two people at one bench: it is done, and counts once.
+        if (logged.length === 1 && !logged.some(saysMore)) notice.say(`${error.message} It counts once.`);
+        else {
+          // Refused by our own server: said once, put by with what it was, and not tried for ever. What is there now is shown.
+          notice.complain(error);
+          await putBy({ ...letter, why: error.message });
+        }
+        answer = await api.build(letter.buildId).catch(() => undefined);
       }
       away.value = false;
-      await drop(id);
-      if (answer) onSent(buildId, answer);
+      trouble.value = undefined;
+      await drop(letter.id);
+      if (answer) onSent(letter.buildId, answer);
     }
+    away.value = false;
+    trouble.value = undefined;
   }
 
   /** Sends what is waiting, in order; one at a time however often it is called. */
@@ -143,13 +181,14 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   useIntervalFn(() => {
-    if (letters.value.length > 0) void flush();
+    if (letters.value.length > 0 || photos.count > 0) void flush();
   }, TRY_AGAIN_MS);
   useEventListener('online', () => void flush());
 
   return {
     count,
     away,
+    trouble,
     refused,
     letGo,
     sendAgain,
