@@ -1,10 +1,10 @@
-import { messageOf } from '@fixatum/core';
 import { access, mkdir } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { BadEnvironment, readConfig, type Config } from './config';
+import { troubleAtStart } from './http/storageTrouble';
 import { makeClock } from './services/clock';
 import { Sharing } from './services/sharing';
 import { NotDurable } from './storage/connection';
@@ -102,11 +102,20 @@ async function start(config: Config): Promise<void> {
   process.once('SIGINT', end);
 }
 
+const config = readConfigOrEnd();
 try {
-  await start(readConfig(process.env, root));
+  await start(config);
 } catch (error) {
-  const isPlain =
-    error instanceof BadEnvironment || error instanceof NotDurable || error instanceof FolderTaken;
-  console.error(isPlain || !(error instanceof Error) ? messageOf(error) : error);
+  const isPlain = error instanceof NotDurable || error instanceof FolderTaken;
+  console.error(troubleAtStart(error, config.dataFolder) ?? (isPlain ? error.message : error));
   process.exit(1);
+}
+
+function readConfigOrEnd(): Config {
+  try {
+    return readConfig(process.env, root);
+  } catch (error) {
+    console.error(error instanceof BadEnvironment ? error.message : error);
+    process.exit(1);
+  }
 }

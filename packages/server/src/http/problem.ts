@@ -1,6 +1,7 @@
 import { pathText, type Fault, isRecord, messageOf } from '@fixatum/core';
 import type { NextFunction, Request, Response } from 'express';
 import type { Logger } from 'pino';
+import { storageTrouble } from './storageTrouble';
 
 /** Everything that can be wrong with a request, by the code that programs go by. */
 export const problemTable = {
@@ -109,45 +110,14 @@ export const answerProblem =
     response.status(problem.status).type('application/problem+json').send(problemText(problem));
   };
 
-/** What SQLite or the system says when nothing can be written, and what that means for whoever pressed something. */
-const storageTroubles: readonly [code: RegExp, problem: ProblemCode, sentence: string][] = [
-  [
-    /^(SQLITE_FULL|ENOSPC|EDQUOT)$/,
-    'disk-full',
-    'The disk is full, so this was not saved. All that was saved before is safe. Make room and press again.',
-  ],
-  [
-    /^(SQLITE_READONLY|EROFS|EACCES|EPERM|SQLITE_CANTOPEN)$/,
-    'read-only',
-    'The folder with the data can’t be written to, so this was not saved. All that was saved before can be read.',
-  ],
-  [
-    /^(SQLITE_CORRUPT|SQLITE_NOTADB)$/,
-    'damaged',
-    'The file with the data is damaged, so this was not saved. Workshop, “Backups”, has the way back to the newest whole copy.',
-  ],
-  [
-    /^(SQLITE_IOERR|EIO)$/,
-    'damaged',
-    'The disk could not be read or written, so this was not saved. Look at the disk before you go on.',
-  ],
-  [
-    /^(SQLITE_BUSY|SQLITE_LOCKED)$/,
-    'busy',
-    'Another program holds the file with the data, so this was not saved. Try again in a moment.',
-  ],
-];
-
-function storageTrouble(error: unknown): Problem | undefined {
-  const { code, parent } = isRecord(error) ? error : {};
-  const said = isRecord(parent) ? parent.code : code;
-  const trouble = storageTroubles.find(([pattern]) => typeof said === 'string' && pattern.test(said));
-  return trouble && new Problem(trouble[1], trouble[2]);
+function storageProblem(error: unknown): Problem | undefined {
+  const trouble = storageTrouble(error);
+  return trouble && new Problem(trouble.code, `${trouble.what}, so this was not saved. ${trouble.then}`);
 }
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  const trouble = storageTrouble(error);
+  const trouble = storageProblem(error);
   if (trouble) return trouble;
   // Thousands of steps that each wait for the one before are no plan of anybody's.
   if (error instanceof RangeError && /call stack/.test(error.message))

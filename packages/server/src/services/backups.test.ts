@@ -229,4 +229,11 @@ describe('a data folder', () => {
       await lockFolder(data)
     )();
   });
+
+  it('is held even where the file it is held by is damaged, as nothing is in that', async () => {
+    await writeFile(join(data, 'in-use.sqlite'), 'this was no database for long');
+    const letGo = await lockFolder(data);
+    await expect(lockFolder(data)).rejects.toThrow(FolderTaken);
+    await letGo();
+  });
 });

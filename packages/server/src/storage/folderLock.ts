@@ -1,8 +1,9 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { isRecord } from '@fixatum/core';
 import sqlite3 from 'sqlite3';
 import { z } from 'zod';
+import { isDamaged } from './connection';
 
 /** Another server works on the data folder: a sentence for whoever starts this one. */
 export class FolderTaken extends Error {}
@@ -16,10 +17,20 @@ const ownerSchema = z.object({ process: z.number(), since: z.string() });
  * @throws FolderTaken naming who has it
  */
 export async function lockFolder(dataFolder: string): Promise<() => Promise<void>> {
+  const file = join(dataFolder, 'in-use.sqlite');
+  try {
+    return await hold(dataFolder, file);
+  } catch (error) {
+    if (!isDamaged(error)) throw error;
+    // There is nothing in it that could be lost.
+    await rm(file, { force: true });
+    return hold(dataFolder, file);
+  }
+}
+
+async function hold(dataFolder: string, file: string): Promise<() => Promise<void>> {
   const database = await new Promise<sqlite3.Database>((done, fail) => {
-    const opened = new sqlite3.Database(join(dataFolder, 'in-use.sqlite'), (error) =>
-      error ? fail(error) : done(opened),
-    );
+    const opened = new sqlite3.Database(file, (error) => (error ? fail(error) : done(opened)));
   });
   const close = () => new Promise<void>((done) => database.close(() => done()));
   const owner = join(dataFolder, 'in-use.json');
