@@ -8,7 +8,9 @@ import request from 'supertest';
 import { createApp } from './app';
 import { appParts, samplesFolder } from './testing/appParts';
 import { helperMay } from './http/roles';
+import { Backups } from './services/backups';
 import { Devices } from './services/devices';
+import { Incoming } from './services/incoming';
 import { Sharing } from './services/sharing';
 import { openDatabase, type Database } from './storage/database';
 
@@ -19,6 +21,8 @@ let devices: Devices;
 let sharing: Sharing;
 let server: Server;
 let nowMs = 0;
+
+const notHere = () => Promise.reject(new Error('nothing is put back in these tests'));
 
 /** The server as it runs: at home on the loopback address, and shared on another that stands for the network. */
 async function open(): Promise<void> {
@@ -35,6 +39,12 @@ async function open(): Promise<void> {
     devices,
     sharing,
     webFolder: samplesFolder,
+    backups: {
+      backups: new Backups(folder),
+      restore: notHere,
+      restoreFrom: notHere,
+      incoming: new Incoming(join(folder, 'incoming')),
+    },
   });
   server = createServer(app);
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
@@ -248,6 +258,14 @@ describe('a paired device', () => {
       'That coat of Orbit gorget is in the log already, from Booth phone.',
     ]);
   });
+});
+
+it('a finisher’s device makes backups and is not told where on the disk they lie', async () => {
+  await share();
+  const cookie = await paired('finisher');
+  const made = await as(cookie).post('/api/backups').send({});
+  expect([made.status, made.body.backups.length, made.body.folder]).toEqual([201, 1, null]);
+  expect((await here().get('/api/backups')).body.folder).toBe(join(folder, 'backups'));
 });
 
 describe('a helper', () => {

@@ -1,9 +1,10 @@
-import { Router } from 'express';
+import { Router, type Request } from 'express';
 import { pipeline } from 'node:stream/promises';
 import { param, readJson } from '../http/bodies';
 import { Problem } from '../http/problem';
 import { zipOf } from '../services/archive';
 import { BadBackup, type Backups } from '../services/backups';
+import { callerOf } from './admit';
 
 interface Parts {
   backups: Backups;
@@ -20,15 +21,19 @@ export const saidOfBackups = <T>(work: Promise<T>): Promise<T> =>
 /** `/backups`: what there is and where, one by hand, one as a file, and everything back to what it was then. */
 export function backupRoutes({ backups, restore }: Parts): Router {
   const router = Router();
-  const state = async () => ({ folder: backups.folder, backups: await backups.list() });
-
-  router.get('/backups', async (_request, response) => {
-    response.json(await state());
+  // How the computer's disk is laid out is nothing that other devices have to know.
+  const state = async (request: Request) => ({
+    folder: callerOf(request).device ? null : backups.folder,
+    backups: await backups.list(),
   });
 
-  router.post('/backups', readJson, async (_request, response) => {
+  router.get('/backups', async (request, response) => {
+    response.json(await state(request));
+  });
+
+  router.post('/backups', readJson, async (request, response) => {
     await saidOfBackups(backups.make('by-hand'));
-    response.status(201).json(await state());
+    response.status(201).json(await state(request));
   });
 
   router.get('/backups/:backup/file', async (request, response) => {
@@ -40,7 +45,7 @@ export function backupRoutes({ backups, restore }: Parts): Router {
 
   router.post('/backups/:backup/restore', readJson, async (request, response) => {
     await saidOfBackups(restore(param(request, 'backup')));
-    response.json(await state());
+    response.json(await state(request));
   });
 
   return router;

@@ -80,7 +80,8 @@ export interface DevicesAnswer {
 
 /** The copies of everything there are, and where they lie. */
 export interface BackupsAnswer {
-  folder: string;
+  /** Where they lie; told at the computer itself only. */
+  folder: string | null;
   backups: {
     id: string;
     madeAt: string;

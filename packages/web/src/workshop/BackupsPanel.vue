@@ -85,7 +85,10 @@ const reasonWords: Record<Backup['reason'], string> = {
       All builds, logs, readings and photos are copied when the program starts and once a day; seven days,
       four weeks and twelve months are kept, each copy checked by opening it.
     </p>
-    <p class="small quiet">They lie in {{ state.folder }}. A copy on another disk is worth having, too.</p>
+    <p class="small quiet">
+      They lie {{ state.folder === null ? 'on the computer with the data' : `in ${state.folder}` }}. A copy on
+      another disk is worth having, too.
+    </p>
     <div class="ways">
       <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
         >Back up now</v-btn
