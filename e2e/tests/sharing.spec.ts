@@ -68,6 +68,58 @@ test('two at one bench log one coat once, and the second hears who was first', a
   expect((await demo.stored()).log).toHaveLength(before + passes);
 });
 
+test('a helper ticks passes on the run sheet, is asked about what is not due, and takes a tick back', async ({
+  page,
+  browser,
+}) => {
+  const code = await offer(page, demo, 'Helper');
+  const phone = await phoneOf(browser, demo);
+  await pair(phone, code, 'Booth phone');
+  await phone.goto(`/b/${demo.id}/run-sheets`);
+  await expect(phone.locator('.working.on')).toHaveCount(0);
+  const before = (await demo.stored()).log!.length;
+  const logged = async () => (await demo.stored()).log!.length - before;
+  const boxes = phone.getByRole('button', { name: /^Done: / });
+  const first = (await boxes.first().getAttribute('aria-label'))!;
+  await boxes.first().click();
+  await expect.poll(logged).toBeGreaterThan(0);
+  const ticked = await logged();
+  expect((await demo.stored()).log!.at(-1)!.by).toBe('Booth phone');
+  await expect(phone.getByRole('button', { name: first, exact: true })).toHaveCount(0);
+  await phone.getByText('Done today').click();
+  await expect(phone.locator('.done')).toContainText('19:30');
+
+  // What is planned for another day is asked about, and left where it is not done.
+  const sheets = phone.getByTestId('sheet');
+  const last = sheets
+    .filter({ has: boxes })
+    .last()
+    .getByRole('button', { name: /^Done: / })
+    .last();
+  await last.click();
+  const ask = phone.getByTestId('tick-ask');
+  await expect(ask).toContainText('Planned for');
+  await ask.getByRole('button', { name: /^Not / }).click();
+  await expect(ask).toBeHidden();
+  expect(await logged()).toBe(ticked);
+
+  // One's own sheets only, also after a reload.
+  const all = await sheets.count();
+  await phone
+    .getByRole('option', { name: 'Oda' })
+    .or(phone.getByText('Oda', { exact: true }))
+    .first()
+    .click();
+  await expect.poll(() => sheets.count()).toBeLessThan(all);
+  await phone.reload();
+  await expect.poll(() => sheets.count()).toBeGreaterThan(0);
+  for (const heading of await sheets.getByRole('heading', { level: 2 }).allInnerTexts())
+    expect(heading).toMatch(/, Oda$/);
+
+  await phone.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect.poll(logged).toBe(0);
+});
+
 test('a wrong code is said so, and sharing that is off lets nobody in', async ({ page, browser }) => {
   const code = await offer(page, demo, 'Finisher');
   const phone = await phoneOf(browser, demo);

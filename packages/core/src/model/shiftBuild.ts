@@ -1,11 +1,8 @@
 import { mapMoments } from './moments';
 import { DateTime } from 'luxon';
-import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from './wallTime';
+import { epochMinute, NIGHT_MINUTES, toEpochMinute, toWallTime, type EpochMinute } from './wallTime';
 import { weekdays, type Build, type Weekday } from './schema';
 import { nth } from './sure';
-
-/** Until this long after midnight it still counts as the evening before. */
-const NIGHT_MINUTES = 5 * 60;
 
 /**
  * Moves a sample build in time so that the moment it was written for (`authoredAt`, wall time) becomes `now`: dates, and

@@ -1,5 +1,5 @@
 import { sayMoment } from './sayMoment';
-import { epochMinute, sayWait, toEpochMinute, toWallTime } from './wallTime';
+import { epochMinute, sayWait, toEpochMinute, toWallTime, workdayBegan } from './wallTime';
 
 describe('wall time', () => {
   it('goes to epoch minutes and back', () => {
@@ -33,5 +33,18 @@ describe('wall time', () => {
       '2 days 2 h',
       '3 days 23 h',
     ]);
+  });
+});
+
+describe('the day that is worked', () => {
+  // Five hours into the night it is the evening before: 04:59 on the 21st belongs to the 20th, 05:00 to the 21st.
+  it.each([
+    ['2027-02-20T19:30', '2027-02-20T00:00'],
+    ['2027-02-21T00:05', '2027-02-20T00:00'],
+    ['2027-02-21T04:59', '2027-02-20T00:00'],
+    ['2027-02-21T05:00', '2027-02-21T00:00'],
+  ])('at %s began at %s', (now, began) => {
+    for (const zone of ['UTC', 'America/New_York'])
+      expect(toWallTime(workdayBegan(epochMinute(now, zone), zone), zone)).toBe(began);
   });
 });

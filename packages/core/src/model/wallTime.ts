@@ -51,6 +51,17 @@ export function atZone(minute: EpochMinute, timeZone: string): DateTime {
   return DateTime.fromMillis(minute * 60_000, { zone: timeZone });
 }
 
+/** Until this long after midnight it still counts as the evening before. */
+export const NIGHT_MINUTES = 5 * 60;
+
+/** When the day that is being worked began, at its midnight: who works past the next one is still at it. */
+export const workdayBegan = (minute: EpochMinute, timeZone: string): EpochMinute =>
+  Math.floor(
+    atZone(minute - NIGHT_MINUTES, timeZone)
+      .startOf('day')
+      .toMillis() / 60_000,
+  );
+
 /** Whether a name is a time zone this machine knows. */
 export const isTimeZone = (name: string): boolean => IANAZone.isValidZone(name);
 

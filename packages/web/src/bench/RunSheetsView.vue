@@ -9,10 +9,15 @@ import {
   nth,
   sayDayOf,
   sayTimeOfDay,
+  workdayBegan,
 } from '@fixatum/core';
+import { mdiCheckBold } from '@mdi/js';
 import { useLocalStorage } from '@vueuse/core';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import { later } from '../shared/later';
+import { benchParts } from './benchParts';
 import { checksFor } from './lookOver';
+import { comesBefore, doneSince, ON_TIME_MINUTES } from './ticking';
 import { useBuild } from '../shared/build';
 
 import {
@@ -25,11 +30,25 @@ import {
   withWords,
 } from '../shared/words';
 
-/** The run sheets on paper, a page a session, with boxes to tick; and how each is done, if one likes. */
+const TickAskDialog = later(benchParts.tickAsk);
+
+/**
+ * The run sheets, a page a session, on screen and on paper, with boxes to tick: whoever holds one ticks what they did. And how each is
+ * done, if one likes.
+ */
 const store = useBuild();
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
+/** Whose sheets are shown; everybody's where that is nobody here. */
+const whose = useLocalStorage('fixatum-sheets-whose', '');
+const people = computed(() => store.build?.people ?? []);
+const shownPerson = computed(() => people.value.find(({ id }) => id === whose.value)?.id);
+const sessions = computed(() =>
+  (store.view?.sessions ?? []).filter(
+    ({ personId }) => shownPerson.value === undefined || personId === shownPerson.value,
+  ),
+);
 const sheets = computed(() =>
-  (store.view?.sessions ?? []).map((session) => ({
+  sessions.value.map((session) => ({
     session,
     person: store.build?.people.find((person) => person.id === session.personId)?.name ?? '',
     batches: session.batches.map((batch) => {
@@ -41,6 +60,7 @@ const sheets = computed(() =>
         operations,
         safety: safetyOf(first),
         findings: findingsOf(operations),
+        before: comesBefore(operations, store.view?.operations ?? []),
         checks: checksFor(store.theBuild, operations),
       };
     }),
@@ -70,6 +90,30 @@ function cardsOf(operations: readonly PlannedOperation[]): TechniqueCard[] {
 }
 const placeOf = (operation: PlannedOperation) =>
   store.build?.places.find((place) => place.id === operation.placeId)?.name ?? '';
+type Line = (typeof sheets.value)[number]['batches'][number];
+
+/** What was done today stays in sight, ticked. */
+const done = computed(() =>
+  store.view ? doneSince(store.view.operations, workdayBegan(store.minute, zone.value)) : [],
+);
+const asked = ref<Line>();
+const asking = ref(false);
+function tick(line: Line): void {
+  const isDue = line.start <= store.minute + ON_TIME_MINUTES;
+  const isFree = !store.findingsOn(line.operations).some(({ severity }) => severity === 'stop');
+  if (isDue && isFree && line.checks.length === 0) return void store.logDone(line.operations);
+  asked.value = line;
+  asking.value = true;
+}
+async function tickAsked(): Promise<void> {
+  const line = asked.value;
+  asking.value = false;
+  if (line) await store.logDone(line.operations);
+}
+const tickWords = (line: Line): string => {
+  const what = `${passWords(line.first)}, ${pieceNames(store.build, line.operations)}`;
+  return line.before ? `${what}: after ${passWords(line.before)}` : `Done: ${what}`;
+};
 const print = () => window.print();
 </script>
 
@@ -77,9 +121,35 @@ const print = () => window.print();
   <div v-if="store.build && store.view" class="page">
     <div class="head">
       <h1>Run sheets</h1>
+      <v-chip-group
+        v-if="people.length > 1"
+        :model-value="shownPerson ?? ''"
+        mandatory
+        aria-label="Whose"
+        class="whose"
+        @update:model-value="whose = $event"
+      >
+        <v-chip value="" filter>Everybody</v-chip>
+        <v-chip v-for="person in people" :key="person.id" :value="person.id" filter>{{ person.name }}</v-chip>
+      </v-chip-group>
       <v-checkbox v-model="withCards" class="ml-auto mr-4" label="With how it is done" />
       <v-btn variant="flat" color="primary" :disabled="sheets.length === 0" @click="print">Print them</v-btn>
     </div>
+    <details v-if="done.length > 0" class="sheet done">
+      <summary>
+        Done today: {{ done.length }}, the last at {{ sayTimeOfDay(nth(done, done.length - 1).until, zone) }}
+      </summary>
+      <ul>
+        <li v-for="line in done" :key="`${line.from} ${nth(line.operations, 0).id}`">
+          <v-icon :icon="mdiCheckBold" size="20" aria-hidden="true" />
+          <span class="figures">{{ sayTimeOfDay(line.from, zone) }}</span>
+          <span
+            ><strong>{{ passWords(nth(line.operations, 0)) }}</strong
+            >: {{ pieceNames(store.build, line.operations) }}</span
+          >
+        </li>
+      </ul>
+    </details>
     <p v-if="sheets.length === 0" class="quiet">No work is planned.</p>
     <article v-for="sheet in sheets" :key="sheet.session.id" class="sheet" data-testid="sheet">
       <h2>
@@ -93,7 +163,16 @@ const print = () => window.print();
       <table>
         <tbody>
           <tr v-for="batch in sheet.batches" :key="batch.start">
-            <td class="box" aria-hidden="true">☐</td>
+            <td class="box">
+              <v-btn
+                variant="outlined"
+                class="tick print"
+                :aria-label="tickWords(batch)"
+                :title="tickWords(batch)"
+                :disabled="batch.before !== undefined || store.busy"
+                @click="tick(batch)"
+              />
+            </td>
             <td class="figures">{{ sayTimeOfDay(batch.start, zone) }}</td>
             <td>
               <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first) }} ·
@@ -123,6 +202,13 @@ const print = () => window.print();
         </div>
       </section>
     </article>
+    <TickAskDialog
+      v-if="asked"
+      v-model="asking"
+      :passes="asked.operations"
+      :start="asked.start"
+      @done="tickAsked"
+    />
   </div>
   <div v-else class="page quiet">Opening the build…</div>
 </template>
@@ -131,6 +217,8 @@ const print = () => window.print();
 .head {
   display: flex;
   justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 4px 16px;
   align-items: center;
   margin-bottom: 12px;
 }
@@ -142,6 +230,7 @@ const print = () => window.print();
 
 table {
   width: 100%;
+  table-layout: fixed;
   border-collapse: collapse;
   margin-top: 8px;
 }
@@ -153,13 +242,47 @@ td {
 }
 
 td.figures {
+  width: 62px;
   white-space: nowrap;
 }
 
+td.figures:last-child {
+  width: 76px;
+  padding-right: 0;
+  text-align: right;
+}
+
 .box {
-  font-size: 1.3rem;
-  line-height: 1;
-  width: 34px;
+  width: 60px;
+}
+
+/* A box to tick: on screen with a glove, on paper with a pen. */
+.tick.v-btn {
+  min-width: 44px;
+  width: 44px;
+  height: 44px;
+  padding: 0;
+  border-width: 2px;
+}
+
+.done summary {
+  min-height: 44px;
+  padding: 8px 0;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.done ul {
+  list-style: none;
+  padding: 0;
+}
+
+.done li {
+  display: grid;
+  grid-template-columns: 20px 52px 1fr;
+  gap: 10px;
+  align-items: baseline;
+  padding: 4px 0;
 }
 
 ul.checks {
@@ -188,8 +311,18 @@ ul.checks {
 }
 
 @media print {
-  .head {
+  .head,
+  .done {
     display: none;
+  }
+
+  .tick.v-btn {
+    display: block;
+    min-width: 18px;
+    width: 18px;
+    height: 18px;
+    border-color: #000 !important;
+    opacity: 1 !important;
   }
 
   .sheet {

@@ -13,5 +13,6 @@ export const benchParts = {
   timers: () => import('./BenchTimers.vue'),
   ownTimer: () => import('./OwnTimer.vue'),
   meanwhile: () => import('./MeanwhileList.vue'),
+  tickAsk: () => import('./TickAskDialog.vue'),
   runSheet: () => import('./RunSheet.vue'),
 };

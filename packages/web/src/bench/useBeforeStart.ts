@@ -2,9 +2,7 @@ import { severities, type LaterPiece, type PlannedOperation, type RuleFinding } 
 import { computed, watch, type ComputedRef } from 'vue';
 import { useBuild } from '../shared/build';
 import { useWays } from '../shared/ways';
-
-/** Begun within so many minutes of when it is planned, passes cost nothing that the plan does not know. */
-const ON_TIME_MINUTES = 5;
+import { ON_TIME_MINUTES } from './ticking';
 
 /** What to know before some passes are begun. */
 export interface BeforeStart {
