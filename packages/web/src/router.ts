@@ -10,6 +10,7 @@ const planView = () => import('./plan/PlanView.vue');
 export const nextParts = [
   benchView,
   ...Object.values(benchParts),
+  () => import('./bench/OwnTimer.vue'),
   () => import('./shared/usedTins'),
   () => import('./shared/HowToDialog.vue'),
   piecesView,

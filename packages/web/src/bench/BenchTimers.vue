@@ -4,10 +4,9 @@ import { mdiBell, mdiBellOff, mdiClose, mdiMessageBadgeOutline, mdiTimerOutline 
 import { computed, ref } from 'vue';
 import { useAlarm } from '../shared/alarm';
 import { useBuild } from '../shared/build';
-import { benchParts } from './benchParts';
 import { later } from '../shared/later';
 
-const OwnTimer = later(benchParts.ownTimer);
+const OwnTimer = later(() => import('./OwnTimer.vue'));
 
 /** Timers that run, and those that the pass at hand is likely to want. */
 const props = defineProps<{ passes: PlannedOperation[] }>();

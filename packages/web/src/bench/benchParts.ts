@@ -11,7 +11,6 @@ export const benchParts = {
   notAsPlanned: () => import('./NotAsPlannedDialog.vue'),
   notAfterAll: () => import('./NotAfterAllDialog.vue'),
   timers: () => import('./BenchTimers.vue'),
-  ownTimer: () => import('./OwnTimer.vue'),
   meanwhile: () => import('./MeanwhileList.vue'),
   tickAsk: () => import('./TickAskDialog.vue'),
   runSheet: () => import('./RunSheet.vue'),
