@@ -49,7 +49,8 @@ function leaveOut(): void {
       ><img :src="box.addressOf(photo)" alt="The photo"
     /></a>
     <label class="take">
-      <v-icon :icon="mdiCameraOutline" /> {{ sending ? 'One moment…' : photo ? 'Another photo' : 'Add a photo' }}
+      <v-icon :icon="mdiCameraOutline" />
+      {{ sending ? 'One moment…' : photo ? 'Another photo' : 'Add a photo' }}
       <input type="file" accept="image/*" aria-label="Photo" :disabled="sending" @change="chosen" />
     </label>
     <v-btn v-if="photo" size="small" variant="text" @click="leaveOut">Leave it out</v-btn>
