@@ -117,6 +117,7 @@ export * from './colour/undercoat';
 export * from './colour/wetDry';
 export * from './colour/tint';
 export * from './words/colourWords';
+export * from './words/sayColour';
 export * from './words/describeStep';
 export * from './words/deadlineWords';
 export * from './words/journal';

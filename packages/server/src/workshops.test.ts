@@ -223,7 +223,10 @@ describe('builds beside each other', () => {
     const [one] = (await get(`/api/builds/${second.id}/beside`)).builds;
     expect(one).toMatchObject({ name: 'Lantern', drawn: [{ doneAt: '2027-02-20T19:20', used }, {}] });
     // The second did not say what it took: it is reckoned.
-    expect(one.drawn[1].used).toEqual([{ tin: 'primer', ml: expect.any(Number) }]);
+    const [own] = one.drawn[1].used;
+    expect(one.drawn[1].used).toEqual([
+      { tin: 'primer', ml: expect.any(Number), bookMl: own.ml, method: 'brush' },
+    ]);
     expect(one).not.toHaveProperty('build');
     expect((await get('/api/builds')).builds[0].finishedAt).toMatch(/^2027-02-20T19:30/);
     await request(app).post(`/api/builds/${first.id}/finish`).send({ finished: false }).expect(200);

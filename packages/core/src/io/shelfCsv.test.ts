@@ -31,7 +31,7 @@ const tins: Tin[] = [
   },
 ];
 const table = shelfCsv(
-  tins.map((tin, at) => ({ at, tin, ml: tin.remainingMl })),
+  tins.map((tin, at) => ({ at, tin, ml: tin.remainingMl, bookMl: new Map() })),
   catalogueById,
 );
 

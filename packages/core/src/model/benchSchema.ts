@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { filmGrades } from './filmGrades';
+import { methods } from './methods';
 import { substrateKinds } from './substrates';
 import { id, faces, wallTime, temperatureC, humidityPct, name, date, note } from './fields';
 
@@ -29,7 +30,15 @@ export const logEntrySchema = z.looseObject({
   photo: z.string().max(120).optional(),
   /** What it took and out of which tin, as reckoned when it was logged; what no tin had stands without one. */
   used: z
-    .array(z.looseObject({ tin: id.optional(), ml: z.number().min(0).max(100_000) }))
+    .array(
+      z.looseObject({
+        tin: id.optional(),
+        ml: z.number().min(0).max(100_000),
+        /** The same as the book has it, and how it was put on: what is learned of amounts is held against these. */
+        bookMl: z.number().min(0).max(100_000).optional(),
+        method: z.enum(methods).optional(),
+      }),
+    )
     .max(50)
     .optional(),
   /** The device it was logged on, where that was not the computer itself. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { swatchSchema } from './benchSchema';
 import { materialFigures } from './materialSchema';
+import { methods } from './methods';
 import {
   name,
   wallTime,
@@ -112,6 +113,8 @@ export const stockSchema = z
 export const amountMeasuredSchema = z.looseObject({
   id,
   material: id,
+  /** How it was put on; none in files of earlier versions. */
+  method: z.enum(methods).optional(),
   reckonedMl: z.number().min(0),
   usedMl: z.number().min(0),
   on: date,

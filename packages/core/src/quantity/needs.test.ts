@@ -2,14 +2,19 @@ import { expandBuild } from '../schedule/plan/operations';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import type { Piece, Step } from '../model/schema';
 import { catalogueById } from '../materials/catalogue';
+import type { Method } from '../model/methods';
 import { entryOf } from '../model/sure';
 import { amountFactor } from './learned';
 import { usualContainersMl, usualDensityGPerMl } from './containers';
 import { needsOf } from './needs';
 
-const mlOf = (steps: Step[], changes: Partial<Piece> = {}, factors?: Map<string, number>) => {
+const mlOf = (
+  steps: Step[],
+  changes: Partial<Piece> = {},
+  factorOf?: (material: string, method: Method) => number,
+) => {
   const build = sampleBuild({ pieces: [samplePiece(changes, steps)] });
-  return needsOf(build, expandBuild(build), factors).map(({ ml }) => Number(ml.toFixed(3)));
+  return needsOf(build, expandBuild(build), factorOf).map(({ ml }) => Number(ml.toFixed(3)));
 };
 const pva = (changes: Partial<Step> = {}): Step => ({
   id: 'seal',
@@ -48,7 +53,12 @@ describe('what a pass takes out of the tin', () => {
   });
 
   it('is what this user takes, where that is known', () => {
-    expect(mlOf([pva()], {}, new Map([['pva-flex-primer', 1.5]]))).toEqual([18.568]);
+    expect(mlOf([pva()], {}, () => 1.5)).toEqual([18.568]);
+    // As it is put on: brushes take half as much again, all else as in the book.
+    const byBrush = (material: string, method: string) =>
+      material === 'pva-flex-primer' && method === 'brush' ? 1.5 : 1;
+    expect(mlOf([pva({ method: 'foam-brush' })], {}, byBrush)).toEqual(mlOf([pva({ method: 'foam-brush' })]));
+    expect(mlOf([pva()], {}, byBrush)).toEqual([18.568]);
   });
 
   it('fills and glues close no foam: the first film over them still sinks in', () => {
@@ -84,20 +94,33 @@ describe('what is learned of amounts', () => {
 
   it('moves from the book to what was measured', () => {
     // Once at 1.4: (3 + 1.4) / 4.
-    expect(amountFactor(measured(1.4), 'x').factor).toBeCloseTo(1.1, 10);
-    expect(amountFactor(measured(1.4), 'y').factor).toBe(1);
+    expect(amountFactor(measured(1.4), 'x', 'brush').factor).toBeCloseTo(1.1, 10);
+    expect(amountFactor(measured(1.4), 'y', 'brush').factor).toBe(1);
     // A user who always takes 1.3 times as much: after 30 times (3 + 39) / 33.
-    expect(amountFactor(measured(...Array.from({ length: 30 }, () => 1.3)), 'x').factor).toBeCloseTo(
+    expect(amountFactor(measured(...Array.from({ length: 30 }, () => 1.3)), 'x', 'brush').factor).toBeCloseTo(
       1.2727,
       4,
     );
-    expect(amountFactor(measured(...Array.from({ length: 600 }, () => 1.3)), 'x').factor).toBeCloseTo(1.3, 2);
+    expect(
+      amountFactor(measured(...Array.from({ length: 600 }, () => 1.3)), 'x', 'brush').factor,
+    ).toBeCloseTo(1.3, 2);
+  });
+
+  it('is known for each way of putting it on; what says none counts for all', () => {
+    const brushed = measured(1.4).map((one) => ({ ...one, method: 'brush' as const }));
+    expect(amountFactor(brushed, 'x', 'brush').factor).toBeCloseTo(1.1, 10);
+    expect(amountFactor(brushed, 'x', 'airbrush').factor).toBe(1);
+    // (3 + 1.4 + 0.6) / 5 for the brush, (3 + 0.6) / 4 for the airbrush.
+    const both = [...brushed, ...measured(0.6)];
+    expect(amountFactor(both, 'x', 'brush').factor).toBeCloseTo(1, 10);
+    expect(amountFactor(both, 'x', 'airbrush').factor).toBeCloseTo(0.9, 10);
+    expect(amountFactor(both, 'x', 'airbrush').measured).toBe(1);
   });
 
   it('is enough nine times in ten at e^(1.2816·0.25), and at e^(1.2816·0.12) after three measurings', () => {
-    expect(amountFactor([], 'x').nineInTen).toBeCloseTo(1.3777, 4);
-    expect(amountFactor(measured(1, 1), 'x').nineInTen).toBeCloseTo(1.3777, 4);
-    expect(amountFactor(measured(1, 1, 1), 'x').nineInTen).toBeCloseTo(1.1662, 4);
+    expect(amountFactor([], 'x', 'brush').nineInTen).toBeCloseTo(1.3777, 4);
+    expect(amountFactor(measured(1, 1), 'x', 'brush').nineInTen).toBeCloseTo(1.3777, 4);
+    expect(amountFactor(measured(1, 1, 1), 'x', 'brush').nineInTen).toBeCloseTo(1.1662, 4);
   });
 });
 

@@ -28,7 +28,11 @@ export interface PassNeed {
   material: Material;
   /** The colour it is bought or mixed in, where it comes in many. */
   colour: string | undefined;
+  method: Method;
+  /** As the user takes it. */
   ml: number;
+  /** As the book has it, which is what the user is measured against. */
+  bookMl: number;
 }
 
 /** What bare foam drinks of its first coat besides the film, ml on a square metre (docs/domain.md, "Amounts"). */
@@ -52,13 +56,13 @@ export const comesInColours = ({ role, methods: [usual] }: Pick<Material, 'role'
  * What every pass of a build takes out of its tin: the film on what it covers, over what is lost on the way; what bare foam drinks of its first
  * coat; and what stays in the cup and the gun, once a coat of all units.
  * @param passes all passes of a build, in the order they are done
- * @param factors how much more or less than reckoned the user takes, by material id; 1 where nothing is known
+ * @param factorOf how much more or less than the book the user takes of a material put on in some way; 1 where nothing is known
  * @example 600 cm² of bare foam, first coat at 120 µm by brush: 7.58 ml + 0.06 m² · 80 ml = 12.4 ml
  */
 export function needsOf(
   build: Pick<Build, 'pieces'>,
   passes: readonly MeasuredPass[],
-  factors: ReadonlyMap<string, number> = new Map(),
+  factorOf: (materialId: string, method: Method) => number = () => 1,
 ): PassNeed[] {
   const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
   const closed = new Set<string>();
@@ -80,12 +84,23 @@ export function needsOf(
       }
       for (const key of keys) closed.add(key);
     }
-    ml *= factors.get(material.id) ?? 1;
     const mix = [pieceId, stepId, coat, face].join('/');
     const leavesResidue = method === 'airbrush' || material.potLife !== undefined;
     if (leavesResidue && !mixed.has(mix)) ml += RESIDUE_ML;
     mixed.add(mix);
     const colour = comesInColours(material) ? pass.colour : undefined;
-    return [{ passId: id, pieceId, unit, stepId, material, colour, ml }];
+    return [
+      {
+        passId: id,
+        pieceId,
+        unit,
+        stepId,
+        material,
+        colour,
+        method,
+        ml: ml * factorOf(material.id, method),
+        bookMl: ml,
+      },
+    ];
   });
 }

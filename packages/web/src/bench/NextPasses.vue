@@ -14,6 +14,7 @@ import { later } from '../shared/later';
 import { commandOf } from '../shared/typing';
 import { detailWords, passWords, stepOf, withWords, zoneNames } from '../shared/words';
 
+const ColourName = later(benchParts.colourName);
 const BeforeStart = later(benchParts.beforeStart);
 const PassTicks = later(benchParts.passTicks);
 const TinCheck = later(benchParts.tinCheck);
@@ -121,7 +122,8 @@ onKeyStroke((event) => {
         :style="{ background: first.colour ?? first.material.colour }"
         aria-hidden="true"
       />
-      {{ withWords(first) }}<template v-if="first.material && step?.colour"> · {{ step.colour }}</template
+      {{ withWords(first)
+      }}<template v-if="first.material && step?.colour">, <ColourName :colour="step.colour" /></template
       ><template v-if="placeName"> · {{ placeName }}</template>
     </p>
     <div v-if="step" class="how"><HowToButton :step="step" :material="first.material" /></div>

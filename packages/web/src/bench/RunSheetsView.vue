@@ -14,6 +14,7 @@ import {
 import { mdiCheckBold } from '@mdi/js';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import ColourName from '../shared/ColourName.vue';
 import { later } from '../shared/later';
 import { benchParts } from './benchParts';
 import { checksFor } from './lookOver';
@@ -175,7 +176,8 @@ const print = () => window.print();
             </td>
             <td class="figures">{{ sayTimeOfDay(batch.start, zone) }}</td>
             <td>
-              <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first) }} ·
+              <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first)
+              }}<template v-if="batch.first.colour">, <ColourName :colour="batch.first.colour" /></template> ·
               {{ placeOf(batch.first) }}
               <div>{{ pieceNames(store.build, batch.operations) }}</div>
               <div v-if="detailWords(store.build, batch.first)">

@@ -3,6 +3,7 @@
  * what it asks, and log what was not as planned, where the server can't be reached.
  */
 export const benchParts = {
+  colourName: () => import('../shared/ColourName.vue'),
   beforeStart: () => import('./BeforeStart.vue'),
   passTicks: () => import('./PassTicks.vue'),
   tinCheck: () => import('./TinCheck.vue'),

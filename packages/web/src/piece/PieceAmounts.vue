@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { passNeeds, sameTint, sayMl, type Piece } from '@fixatum/core';
 import { computed } from 'vue';
+import ColourName from '../shared/ColourName.vue';
 import { useBuild } from '../shared/build';
 
 /** What all steps of a piece take of each material, done or not. */
@@ -26,7 +27,7 @@ const amounts = computed(() => {
     <ul>
       <li v-for="one in amounts" :key="`${one.name} ${one.colour}`" class="figures">
         {{ sayMl(one.ml) }} {{ one.name }}
-        <span v-if="one.colour" class="quiet">{{ one.colour }}</span>
+        <span v-if="one.colour" class="quiet"><ColourName :colour="one.colour" /></span>
       </li>
     </ul>
   </details>

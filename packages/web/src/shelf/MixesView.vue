@@ -15,6 +15,7 @@ import {
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import ColourName from '../shared/ColourName.vue';
 import FaultList from '../shared/FaultList.vue';
 import { later } from '../shared/later';
 import { pieceName } from '../shared/words';
@@ -136,8 +137,9 @@ const firstPaint = computed(() => [...materials.known.values()].find(comesInColo
           <div>
             <strong>{{ mix.name }}</strong>
             <span class="quiet">
-              · {{ materials.known.get(mix.material)?.name ?? mix.material }} {{ mix.colour }}</span
-            >
+              · {{ materials.known.get(mix.material)?.name ?? mix.material }},
+              <ColourName :colour="mix.colour" with-figures
+            /></span>
             <p class="small">{{ recipeWords(mix, materials.known) }}</p>
             <p class="small quiet figures">
               <template v-for="(one, at) in mix.made ?? []" :key="one.at + at"

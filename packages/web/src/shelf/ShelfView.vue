@@ -12,6 +12,7 @@ import {
 import { nanoid } from 'nanoid';
 import { mdiDotsVertical, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
+import ColourName from '../shared/ColourName.vue';
 import FaultList from '../shared/FaultList.vue';
 import FileButton from '../shared/FileButton.vue';
 import type { Fault } from '@fixatum/core';
@@ -157,9 +158,9 @@ function edit(at: number | undefined): void {
           :is-coming="row.isComing"
         />
         <div class="what">
-          <strong>{{ row.name }}</strong><span v-if="row.tin.colour" class="quiet">
-            · {{ row.tin.colour }}</span
-          >
+          <strong>{{ row.name }}</strong><template v-if="row.tin.colour"
+            >, <ColourName :colour="row.tin.colour" with-figures
+          /></template>
           <p class="figures level" data-testid="level">
             {{ sayMl(row.level.ml) }} <span class="quiet">of {{ sayMl(row.tin.containerMl) }}</span>
           </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ColourName from '../shared/ColourName.vue';
 import { pieceName, severityMarks } from '../shared/words';
 import {
   sayMl,
@@ -139,15 +140,17 @@ const print = () => window.print();
           aria-hidden="true"
         />
         <div class="what">
-          <strong class="name">{{ line.name }}</strong><span v-if="line.colour" class="quiet">
-            · {{ line.colour }}</span
-          >
+          <strong class="name">{{ line.name }}</strong><template v-if="line.colour"
+            >, <ColourName :colour="line.colour" with-figures
+          /></template>
           <p class="buy figures">
             {{ whatWords(line)
             }}<span v-if="line.buy.cost !== undefined" class="quiet cost">
               {{ line.buy.cost.toFixed(2) }}</span
             >
           </p>
+        </div>
+        <div class="notes">
           <p class="small" :class="{ late: isLate(line) }">
             <template v-if="isLate(line) && line.firstUseAt! > store.now"
               >{{ severityMarks.risk }}: too late to order; in hand by {{ when(line.firstUseAt!) }}</template
@@ -231,8 +234,9 @@ const print = () => window.print();
       <h2>There is enough of</h2>
       <ul class="besides">
         <li v-for="line in enough" :key="keyOf(line)">
-          {{ line.name }}<span v-if="line.colour" class="quiet">&nbsp;{{ line.colour }}</span
-          >: {{ sayMl(line.shelfMl + line.onOrderMl)
+          {{ line.name
+          }}<template v-if="line.colour">, <ColourName :colour="line.colour" with-figures /></template>:
+          {{ sayMl(line.shelfMl + line.onOrderMl)
           }}<template v-if="line.onOrderMl > 0"> with what is on order</template>, up to
           {{ sayMl(line.enoughMl) }} is taken
         </li>
@@ -273,6 +277,20 @@ ul {
   margin-top: 3px;
   border: 1px solid var(--line);
   border-radius: 3px;
+}
+
+.notes {
+  grid-column: 2;
+}
+
+@media (min-width: 900px) {
+  .line {
+    grid-template-columns: 20px minmax(0, 2fr) minmax(0, 3fr) auto;
+  }
+
+  .notes {
+    grid-column: auto;
+  }
 }
 
 .buy {

@@ -30,7 +30,8 @@ const atNow = (build: Pick<Build, 'timeZone'>, now: number): string =>
   toWallTime(Math.floor(now), build.timeZone);
 
 /**
- * The shelf with the level of a tin set by hand, from now on; what was used since it was set last, against what was reckoned, is learned from.
+ * The shelf with the level of a tin set by hand, from now on; what was used since it was set last, against what the book reckons, is learned
+ * from, for each way it was put on.
  * @param ml what is left now
  */
 export function withLevel(build: Build, level: TinLevel, ml: number, now: number): ShelfChange {
@@ -40,17 +41,21 @@ export function withLevel(build: Build, level: TinLevel, ml: number, now: number
       ? { ...tin, id: tin.id ?? nanoid(12), remainingMl: Math.min(ml, tin.containerMl), levelAt: at }
       : tin,
   );
-  const reckonedMl = level.tin.remainingMl - level.ml;
   const usedMl = level.tin.remainingMl - ml;
-  if (level.tin.levelAt === undefined || reckonedMl < WORTH_LEARNING_ML || usedMl < 0) return { stock };
-  const measured: AmountMeasuredEntry = {
-    id: nanoid(12),
-    material: level.tin.material,
-    reckonedMl,
-    usedMl,
-    on: at.slice(0, 10),
-  };
-  return { stock, amounts: [...(build.amounts ?? []), measured] };
+  if (level.tin.levelAt === undefined || usedMl < 0) return { stock };
+  const bookMl = [...level.bookMl.values()].reduce((sum, one) => sum + one, 0);
+  const measured = [...level.bookMl]
+    .filter(([, reckonedMl]) => reckonedMl >= WORTH_LEARNING_ML)
+    .map(([method, reckonedMl]): AmountMeasuredEntry => ({
+      id: nanoid(12),
+      material: level.tin.material,
+      ...(method === undefined ? {} : { method }),
+      reckonedMl,
+      // Which way took how much of it a tin does not tell: each its share.
+      usedMl: (usedMl * reckonedMl) / bookMl,
+      on: at.slice(0, 10),
+    }));
+  return measured.length === 0 ? { stock } : { stock, amounts: [...(build.amounts ?? []), ...measured] };
 }
 
 /** The shelf with some new tins of a kind on it, full unless something else is said. */

@@ -1,4 +1,5 @@
 import type { Material } from '../../model/materialSchema';
+import type { Method } from '../../model/methods';
 import type { LogEntry, Tin } from '../../model/schema';
 import type { PassNeed } from '../../quantity/needs';
 import { serves } from '../../colour/tint';
@@ -10,7 +11,12 @@ export interface TinLevel {
   tin: Tin;
   /** What is left, ml. */
   ml: number;
+  /** What the book says went out of it since its level was set, ml by how it was put on. */
+  bookMl: ReadonlyMap<Method | undefined, number>;
 }
+
+/** A level while it is reckoned. */
+type OpenLevel = Omit<TinLevel, 'bookMl'> & { bookMl: Map<Method | undefined, number> };
 
 /** What the shelf holds. */
 export interface Shelf {
@@ -32,11 +38,11 @@ function takenFirst(a: TinLevel, b: TinLevel): number {
 }
 
 /** The tins that serve a material, in the order they are used. */
-export const tinsFor = (
-  tins: readonly TinLevel[],
+export const tinsFor = <Level extends TinLevel>(
+  tins: readonly Level[],
   materialId: string,
   colour: string | undefined,
-): TinLevel[] => tins.filter(({ tin }) => serves(tin, materialId, colour)).sort(takenFirst);
+): Level[] => tins.filter(({ tin }) => serves(tin, materialId, colour)).sort(takenFirst);
 
 /**
  * What is in every tin now: what it held when its level was last set, less what was laid since. An entry that says what it took is believed;
@@ -53,7 +59,7 @@ export function shelfOf(
   passIdOf: (entry: LogEntry) => string | undefined,
   elsewhere: readonly Drawn[] = [],
 ): Shelf {
-  const tins = stock.map((tin, at): TinLevel => ({ at, tin, ml: tin.remainingMl }));
+  const tins = stock.map((tin, at): OpenLevel => ({ at, tin, ml: tin.remainingMl, bookMl: new Map() }));
   const byId = new Map(tins.flatMap((level) => (level.tin.id === undefined ? [] : [[level.tin.id, level]])));
   const shelf: Shelf = { tins, missingMl: new Map(), used: new Map() };
   const inOrder: Laid[] = [
@@ -62,16 +68,16 @@ export function shelfOf(
   ].sort((a, b) => (a.doneAt < b.doneAt ? -1 : a.doneAt > b.doneAt ? 1 : 0));
   for (const { entry, doneAt, used } of inOrder) {
     if (used)
-      for (const { tin, ml } of used) {
-        const level = tin === undefined ? undefined : byId.get(tin);
+      for (const one of used) {
+        const level = one.tin === undefined ? undefined : byId.get(one.tin);
         // A tin whose level was set since has had it taken off by hand.
-        if (level && isSetBefore(level, doneAt)) level.ml = Math.max(0, level.ml - ml);
+        if (level && isSetBefore(level, doneAt)) takeOff(level, one);
       }
     const need = entry && needs.get(passIdOf(entry) ?? '');
     if (!entry || (!used && !need)) continue;
     const materialId = entry.material ?? need?.material.id;
     const own = need && materialId !== undefined ? usable(tins, materialId, need.colour, doneAt) : [];
-    const taken = used ?? takeOut(own, need?.ml ?? 0, doneAt);
+    const taken = used ?? takeOut(own, need, doneAt);
     shelf.used.set(entry.id, taken);
     const lacking = taken.reduce((sum, { tin, ml }) => (tin === undefined ? sum + ml : sum), 0);
     // What came out of a tin whose level was set since is in that level already.
@@ -101,23 +107,31 @@ const isSetBefore = ({ tin: { levelAt } }: TinLevel, doneAt: string): boolean =>
   levelAt !== undefined && levelAt <= doneAt;
 
 /** The tins a pass of some moment could come out of, in the order they are used. */
-const usable = (tins: readonly TinLevel[], materialId: string, colour: string | undefined, doneAt: string) =>
+const usable = (tins: readonly OpenLevel[], materialId: string, colour: string | undefined, doneAt: string) =>
   tinsFor(tins, materialId, colour).filter(
     ({ tin }) => tin.arrivesOn === undefined || tin.arrivesOn <= doneAt.slice(0, 10),
   );
 
-/** Takes an amount out of tins, one after the other, and says what came from where. */
-function takeOut(own: readonly TinLevel[], needMl: number, doneAt: string): Used[] {
-  let left = needMl;
+/** Takes off a level what a pass took; what earlier versions wrote down was the book's. */
+function takeOff(level: OpenLevel, { ml, bookMl = ml, method }: Used): void {
+  level.ml = Math.max(0, level.ml - ml);
+  level.bookMl.set(method, (level.bookMl.get(method) ?? 0) + bookMl);
+}
+
+/** Takes what a pass needs out of tins, one after the other, and says what came from where. */
+function takeOut(own: readonly OpenLevel[], need: PassNeed | undefined, doneAt: string): Used[] {
+  if (!need) return [];
+  let left = need.ml;
+  const part = (ml: number): Used => ({ ml, bookMl: (ml / need.ml) * need.bookMl, method: need.method });
   const used: Used[] = [];
   for (const level of own) {
     const ml = isSetBefore(level, doneAt) ? Math.min(left, level.ml) : 0;
     if (ml <= 0) continue;
-    level.ml -= ml;
+    takeOff(level, part(ml));
     left -= ml;
-    used.push({ ...(level.tin.id === undefined ? {} : { tin: level.tin.id }), ml });
+    used.push({ ...(level.tin.id === undefined ? {} : { tin: level.tin.id }), ...part(ml) });
   }
-  return left > 1e-9 ? [...used, { ml: left }] : used;
+  return left > 1e-9 ? [...used, part(left)] : used;
 }
 
 /** How far a tin is to be trusted for its age. */

@@ -1,5 +1,5 @@
-import { materialsOf } from '../../materials/ownMaterials';
 import { passesMeant } from '../../model/logPasses';
+import type { Method } from '../../model/methods';
 import type { Build, LogEntry } from '../../model/schema';
 import { amountFactor } from '../../quantity/learned';
 import { needsOf, type MeasuredPass, type PassNeed } from '../../quantity/needs';
@@ -7,10 +7,14 @@ import { shelfOf, type Drawn, type Shelf } from './shelf';
 
 /** What every pass of a build takes, by its id, as the user takes it. */
 export function passNeeds(build: Build, operations: readonly MeasuredPass[]): Map<string, PassNeed> {
-  const factors = new Map(
-    [...materialsOf(build.materials).keys()].map((id) => [id, amountFactor(build.amounts ?? [], id).factor]),
-  );
-  return new Map(needsOf(build, operations, factors).map((need) => [need.passId, need]));
+  const known = new Map<string, number>();
+  const factorOf = (materialId: string, method: Method): number => {
+    const key = `${materialId} ${method}`;
+    const factor = known.get(key) ?? amountFactor(build.amounts ?? [], materialId, method).factor;
+    known.set(key, factor);
+    return factor;
+  };
+  return new Map(needsOf(build, operations, factorOf).map((need) => [need.passId, need]));
 }
 
 /**

@@ -149,6 +149,10 @@ function wantsOf(open: readonly OpenPass[], { amounts = [] }: Pick<Build, 'amoun
   }
   return groups.map(({ material, colour, passes }) => {
     const needMl = passes.reduce((sum, { need }) => sum + need.ml, 0);
+    const enoughMl = passes.reduce(
+      (sum, { need }) => sum + need.ml * amountFactor(amounts, material.id, need.method).nineInTen,
+      0,
+    );
     const starts = passes.flatMap(({ operation }) =>
       operation.laidAt === undefined ? [] : workBegins(operation),
     );
@@ -156,7 +160,7 @@ function wantsOf(open: readonly OpenPass[], { amounts = [] }: Pick<Build, 'amoun
       material,
       colour,
       needMl,
-      enoughMl: needMl * amountFactor(amounts, material.id).nineInTen,
+      enoughMl,
       firstUseAt: starts.length > 0 ? Math.min(...starts) : undefined,
       steps: stepsOf(passes),
     };
