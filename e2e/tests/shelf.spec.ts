@@ -105,9 +105,9 @@ test('a colour that is mixed asks for its parts; made, it is a pot, and its part
 }) => {
   const path = await plate(page);
   await page.goto(`${server.url}${path}/shopping`);
-  const line = page.getByTestId('to-buy').filter({ has: page.getByRole('link', { name: 'It is mixed' }) });
+  const line = page.getByTestId('to-buy').filter({ has: page.getByRole('link', { name: 'Mix it instead' }) });
   const colour = (await line.first().innerText()).match(/#[0-9a-f]{6}/)![0];
-  await line.first().getByRole('link', { name: 'It is mixed' }).click();
+  await line.first().getByRole('link', { name: 'Mix it instead' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Write it down' }).click();
   await expect(dialog.getByRole('alert')).toContainText('Give the mix a name');

@@ -117,7 +117,7 @@ describe('the colours in use', () => {
     const build = sampleBuild({ pieces: [plate(steps)], log: [] });
     expect(coloursInUse(build, known.materials)).toEqual([
       { name: 'Greyish sea green', role: 'base', colour: '#2f6f62', material: 'craft-acrylic' },
-      { name: 'Amber metal', role: 'metal', colour: '#a8803a', material: 'acrylic-metallic' },
+      { name: 'Brass', role: 'metal', colour: '#a8803a', material: 'acrylic-metallic' },
       { name: 'Dark brown', role: 'shade', colour: '#2a1a10', material: 'acrylic-wash' },
     ]);
     build.pieces[0]!.steps[2]!.palette = 'x';

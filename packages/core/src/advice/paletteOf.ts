@@ -5,7 +5,7 @@ import type { NewColour } from '../model/palette';
 import type { Build, Step } from '../model/schema';
 import { has } from '../model/traits';
 import { comesInColours } from '../quantity/needs';
-import { colourWords } from '../words/colourWords';
+import { colourWords, metalWords } from '../words/colourWords';
 
 /** How they stand in a palette that is made of them. */
 const order: readonly NewColour['role'][] = ['base', 'metal', 'accent', 'light', 'shade', 'rust'];
@@ -39,7 +39,7 @@ export function coloursInUse(build: Build, materials: ReadonlyMap<string, Materi
   return found
     .sort((one, other) => order.indexOf(one.role) - order.indexOf(other.role) || other.uses - one.uses)
     .map(({ colour, material, role }) => {
-      const stem = `${capitalised(colourWords(colour))}${role === 'metal' ? ' metal' : ''}`;
+      const stem = capitalised(role === 'metal' ? metalWords(colour) : colourWords(colour));
       let name = stem;
       for (let n = 2; taken.has(name); n += 1) name = `${stem} ${n}`;
       taken.add(name);

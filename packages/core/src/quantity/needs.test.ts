@@ -77,6 +77,10 @@ describe('what a pass takes out of the tin', () => {
           { id: 'p', kind: 'prime', material: 'acrylic-pu-primer-grey', colour: '#888888' },
           { id: 'q', kind: 'prime', material: 'lacquer-primer-spray', colour: '#888888' },
           { id: 'b', kind: 'base', material: 'craft-acrylic', colour: '#445566' },
+          { id: 'w', kind: 'weather', material: 'acrylic-wash', colour: '#7a4528' },
+          { id: 'd', kind: 'weather', material: 'dry-brush-acrylic', colour: '#d6d9db' },
+          { id: 'g', kind: 'weather', material: 'graphite-powder', colour: '#53565a' },
+          { id: 'r', kind: 'weather', material: 'chip-resist', colour: '#d8d2b4' },
         ]),
       ],
     });
@@ -84,6 +88,11 @@ describe('what a pass takes out of the tin', () => {
       undefined,
       '#888888',
       '#445566',
+      // Rust is no soot, steel edges are no bone; graphite is graphite, and what is wiped off again shows no colour.
+      '#7a4528',
+      '#d6d9db',
+      undefined,
+      undefined,
     ]);
   });
 });

@@ -1,8 +1,10 @@
+import { binderOf } from '../model/binders';
 import type { Material } from '../model/materialSchema';
 import { methodTable, type Method } from '../model/methods';
 import type { Build } from '../model/schema';
 import { substrateTable } from '../model/substrates';
 import { entryOf } from '../model/sure';
+import { has } from '../model/traits';
 import { passMl, type PassSize } from './amounts';
 
 /** What of a pass its amount depends on; passes of the planner are such. */
@@ -45,12 +47,19 @@ const RESIDUE_ML = 5;
 /** Filler and glue go beside the film, or into gaps: neither closes foam. */
 const closesFoam = ({ role }: Material): boolean => role !== 'fill' && role !== 'bond';
 
-/** Whether a material is bought in the colour of its step: paint, and what comes in cans of many colours. */
+/** Whether a material is paint that is mixed and bought in the colour of its step: paint, and what comes in cans of many colours. */
 export const comesInColours = ({ role, methods: [usual] }: Pick<Material, 'role' | 'methods'>): boolean =>
   role === 'paint' ||
   role === 'texture' ||
   role === 'detail' ||
   (role === 'prime' && usual !== undefined && methodTable[usual].sprays);
+
+/** Whether a material is bought by colour: paint, and what weathers with one; graphite and what is wiped off again have their own. */
+export const isBoughtByColour = (
+  material: Pick<Material, 'role' | 'methods' | 'traits' | 'binder'>,
+): boolean =>
+  comesInColours(material) ||
+  (material.role === 'weather' && !has(material, 'metallic') && !binderOf(material).comesOff);
 
 /**
  * What every pass of a build takes out of its tin: the film on what it covers, over what is lost on the way; what bare foam drinks of its first
@@ -88,7 +97,7 @@ export function needsOf(
     const leavesResidue = method === 'airbrush' || material.potLife !== undefined;
     if (leavesResidue && !mixed.has(mix)) ml += RESIDUE_ML;
     mixed.add(mix);
-    const colour = comesInColours(material) ? pass.colour : undefined;
+    const colour = isBoughtByColour(material) ? pass.colour : undefined;
     return [
       {
         passId: id,

@@ -19,15 +19,19 @@ const GREY_CHROMA = 6;
 const BROWN_L = 52;
 const MUTED_CHROMA = 24;
 
+/** Lightness, chroma and hue, degrees, in CIELAB. */
+function looksOf(colour: string): { l: number; chroma: number; hue: number } {
+  const { l, a, b } = lab65(colour)!;
+  return { l, chroma: Math.hypot(a, b), hue: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 };
+}
+
 /** A name for a colour in plain words: "dark green", "pale yellow", "brown". */
 export function colourWords(colour: string): string {
-  const { l, a, b } = lab65(colour)!;
-  const chroma = Math.hypot(a, b);
+  const { l, chroma, hue } = looksOf(colour);
   if (l >= 94 && chroma < GREY_CHROMA) return 'white';
   if (l <= 14 && chroma < GREY_CHROMA) return 'black';
   const shade = l < 32 ? 'dark ' : l > 78 ? 'pale ' : '';
   if (chroma < GREY_CHROMA) return `${shade}grey`;
-  const hue = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
   // Dark oranges and yellows are brown to everybody, pale ones bone.
   if (hue >= 40 && hue < 95 && chroma < 48) {
     if (l < BROWN_L) return `${shade}brown`;
@@ -35,4 +39,17 @@ export function colourWords(colour: string): string {
   }
   const word = hues.find(([upTo]) => hue < upTo)?.[1] ?? 'pink';
   return `${shade || (chroma < MUTED_CHROMA ? 'greyish ' : '')}${word}`;
+}
+
+const STEEL_CHROMA = 10;
+const GOLD_CHROMA = 50;
+const COPPER_CHROMA = 30;
+
+/** A name for what shines like metal: "steel", "brass", "copper"; what no metal looks like keeps its colour, "blue metal". */
+export function metalWords(colour: string): string {
+  const { l, chroma, hue } = looksOf(colour);
+  if (chroma < STEEL_CHROMA) return l > 80 ? 'silver' : l > 45 ? 'steel' : 'gunmetal';
+  if (hue >= 68 && hue < 105) return chroma >= GOLD_CHROMA ? 'gold' : l > 70 ? 'pale gold' : 'brass';
+  if (hue >= 35 && hue < 68) return chroma >= COPPER_CHROMA ? 'copper' : 'bronze';
+  return `${colourWords(colour)} metal`;
 }

@@ -123,7 +123,8 @@ onKeyStroke((event) => {
         aria-hidden="true"
       />
       {{ withWords(first)
-      }}<template v-if="first.material && step?.colour">, <ColourName :colour="step.colour" /></template
+      }}<template v-if="first.material && step?.colour"
+        >, <ColourName :colour="step.colour" :material="first.material" /></template
       ><template v-if="placeName"> · {{ placeName }}</template>
     </p>
     <div v-if="step" class="how"><HowToButton :step="step" :material="first.material" /></div>

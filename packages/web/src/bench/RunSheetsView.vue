@@ -177,7 +177,10 @@ const print = () => window.print();
             <td class="figures">{{ sayTimeOfDay(batch.start, zone) }}</td>
             <td>
               <strong>{{ passWords(batch.first) }}</strong>, {{ withWords(batch.first)
-              }}<template v-if="batch.first.colour">, <ColourName :colour="batch.first.colour" /></template> ·
+              }}<template v-if="batch.first.colour"
+                >, <ColourName :colour="batch.first.colour" :material="batch.first.material"
+              /></template>
+              ·
               {{ placeOf(batch.first) }}
               <div>{{ pieceNames(store.build, batch.operations) }}</div>
               <div v-if="detailWords(store.build, batch.first)">

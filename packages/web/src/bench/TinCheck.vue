@@ -24,7 +24,7 @@ const check = computed(() => {
   const own = props.passes.flatMap(({ id }) => needs.value?.get(id) ?? []);
   const ml = own.reduce((sum, need) => sum + need.ml, 0);
   if (ml < WORTH_SAYING_ML) return undefined;
-  const tins = tinsFor(shelf.value.tins, material.id, own[0]?.colour).filter(
+  const tins = tinsFor(shelf.value.tins, material, own[0]?.colour).filter(
     ({ tin, ml: left }) => left > 0 && (tin.arrivesOn === undefined || tin.arrivesOn <= today.value),
   );
   return {

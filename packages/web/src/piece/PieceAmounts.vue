@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { passNeeds, sameTint, sayMl, type Piece } from '@fixatum/core';
+import { boughtAsOne, passNeeds, sayMl, type Material, type Piece } from '@fixatum/core';
 import { computed } from 'vue';
 import ColourName from '../shared/ColourName.vue';
 import { useBuild } from '../shared/build';
@@ -10,12 +10,14 @@ const store = useBuild();
 const amounts = computed(() => {
   if (!store.build || !store.view) return [];
   const passes = store.view.operations.filter(({ status }) => status !== 'skipped');
-  const sums: { name: string; colour: string | undefined; ml: number }[] = [];
+  const sums: { material: Material; colour: string | undefined; ml: number }[] = [];
   for (const { pieceId, material, colour, ml } of passNeeds(store.build, passes).values()) {
     if (pieceId !== piece.id) continue;
-    const known = sums.find((one) => one.name === material.name && sameTint(one.colour, colour));
+    const known = sums.find(
+      (one) => one.material.id === material.id && boughtAsOne(material, one.colour, colour),
+    );
     if (known) known.ml += ml;
-    else sums.push({ name: material.name, colour, ml });
+    else sums.push({ material, colour, ml });
   }
   return sums.sort((a, b) => b.ml - a.ml);
 });
@@ -25,9 +27,11 @@ const amounts = computed(() => {
   <details v-if="amounts.length > 0" class="amounts small">
     <summary>What the whole piece takes</summary>
     <ul>
-      <li v-for="one in amounts" :key="`${one.name} ${one.colour}`" class="figures">
-        {{ sayMl(one.ml) }} {{ one.name }}
-        <span v-if="one.colour" class="quiet"><ColourName :colour="one.colour" /></span>
+      <li v-for="one in amounts" :key="`${one.material.id} ${one.colour}`" class="figures">
+        {{ sayMl(one.ml) }} {{ one.material.name }}
+        <span v-if="one.colour" class="quiet"
+          ><ColourName :colour="one.colour" :material="one.material"
+        /></span>
       </li>
     </ul>
   </details>

@@ -138,7 +138,7 @@ const firstPaint = computed(() => [...materials.known.values()].find(comesInColo
             <strong>{{ mix.name }}</strong>
             <span class="quiet">
               · {{ materials.known.get(mix.material)?.name ?? mix.material }},
-              <ColourName :colour="mix.colour" with-figures
+              <ColourName :colour="mix.colour" :material="materials.known.get(mix.material)" with-figures
             /></span>
             <p class="small">{{ recipeWords(mix, materials.known) }}</p>
             <p class="small quiet figures">

@@ -21,6 +21,7 @@ import TinDialog from './TinDialog.vue';
 import TinDrawing from './TinDrawing.vue';
 import WeighDialog from './WeighDialog.vue';
 import { saveFile } from '../shared/saveFile';
+import { learnedWords } from './learnedWords';
 import { withLevel } from './tins';
 import { useShelf } from './useShelf';
 import { takenWords } from './takenWords';
@@ -62,6 +63,7 @@ const rows = computed(() =>
           tin.lot ? `lot ${tin.lot}` : '',
           tin.price === undefined ? '' : `paid ${tin.price}`,
         ].filter(Boolean),
+        learned: material ? learnedWords(store.build?.amounts, material) : [],
         taken,
         plan: takenWords(whole.value && taken, level.ml, builds.value.length),
       };
@@ -159,13 +161,14 @@ function edit(at: number | undefined): void {
         />
         <div class="what">
           <strong>{{ row.name }}</strong><template v-if="row.tin.colour"
-            >, <ColourName :colour="row.tin.colour" with-figures
+            >, <ColourName :colour="row.tin.colour" :material="row.material" with-figures
           /></template>
           <p class="figures level" data-testid="level">
             {{ sayMl(row.level.ml) }} <span class="quiet">of {{ sayMl(row.tin.containerMl) }}</span>
           </p>
           <p class="small quiet">{{ row.details.join(' · ') }}</p>
           <p class="small quiet">{{ row.plan }}</p>
+          <p v-for="line in row.learned" :key="line" class="small quiet">{{ line }}</p>
           <p v-if="row.age" class="small age">{{ row.age }}</p>
         </div>
         <div class="acts">

@@ -2,6 +2,7 @@
 import ColourName from '../shared/ColourName.vue';
 import { pieceName, severityMarks } from '../shared/words';
 import {
+  comesInColours,
   sayMl,
   shoppingCsv,
   sundryWords,
@@ -34,6 +35,10 @@ const cost = computed(() => {
 const opened = ref<string>();
 const keyOf = ({ materialId, colour }: ShopLine) => `${materialId} ${colour ?? ''}`;
 
+const isMixed = ({ materialId }: ShopLine): boolean => {
+  const material = materials.known.get(materialId);
+  return material !== undefined && comesInColours(material);
+};
 const whatWords = ({ buy }: ShopLine) =>
   buy.containers.map(({ count, containerMl }) => `${count} × ${sayMl(containerMl)}`).join(' + ');
 function isLate({ buyBy }: ShopLine): boolean {
@@ -141,7 +146,8 @@ const print = () => window.print();
         />
         <div class="what">
           <strong class="name">{{ line.name }}</strong><template v-if="line.colour"
-            >, <ColourName :colour="line.colour" with-figures
+            >,
+            <ColourName :colour="line.colour" :material="materials.known.get(line.materialId)" with-figures
           /></template>
           <p class="buy figures">
             {{ whatWords(line)
@@ -173,14 +179,14 @@ const print = () => window.print();
             What for?
           </button>
           <router-link
-            v-if="line.colour"
+            v-if="line.colour && isMixed(line)"
             class="why mixing"
             :to="{
               name: 'mixes',
               params: { build: store.theId },
               query: { material: line.materialId, colour: line.colour },
             }"
-            >It is mixed</router-link
+            >Mix it instead</router-link
           >
           <div v-if="opened === keyOf(line)" class="for">
             <ul class="small">
@@ -235,8 +241,13 @@ const print = () => window.print();
       <ul class="besides">
         <li v-for="line in enough" :key="keyOf(line)">
           {{ line.name
-          }}<template v-if="line.colour">, <ColourName :colour="line.colour" with-figures /></template>:
-          {{ sayMl(line.shelfMl + line.onOrderMl)
+          }}<template v-if="line.colour"
+            >,
+            <ColourName
+              :colour="line.colour"
+              :material="materials.known.get(line.materialId)"
+              with-figures /></template
+          >: {{ sayMl(line.shelfMl + line.onOrderMl)
           }}<template v-if="line.onOrderMl > 0"> with what is on order</template>, up to
           {{ sayMl(line.enoughMl) }} is taken
         </li>

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { comesInColours, sayMl, tinDatesFault, usualContainersMl, type Fault, type Tin } from '@fixatum/core';
+import {
+  isBoughtByColour,
+  sayMl,
+  tinDatesFault,
+  usualContainersMl,
+  type Fault,
+  type Tin,
+} from '@fixatum/core';
 import { computed, reactive, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import ColourField from '../shared/ColourField.vue';
@@ -127,7 +134,7 @@ async function save(): Promise<void> {
             clearable
           />
           <ColourField
-            v-if="material && comesInColours(material)"
+            v-if="material && isBoughtByColour(material)"
             v-model="form.colour"
             label="Colour"
             placeholder="#8a6f3b"

@@ -96,8 +96,9 @@ export function withMixMade(
   const touched = new Set<number>();
   const missing: { name: string; ml: number }[] = [];
   for (const part of partsOf(mix, ml, materials)) {
+    const known = materials.get(part.materialId) ?? { id: part.materialId, role: 'paint' as const };
     let wanted = part.ml;
-    for (const { at: place } of tinsFor(levels, part.materialId, part.colour)) {
+    for (const { at: place } of tinsFor(levels, known, part.colour)) {
       const taken = Math.min(wanted, left.get(place) ?? 0);
       if (taken <= 0) continue;
       left.set(place, (left.get(place) ?? 0) - taken);

@@ -2,7 +2,7 @@ import type { Material } from '../../model/materialSchema';
 import type { Method } from '../../model/methods';
 import type { LogEntry, Tin } from '../../model/schema';
 import type { PassNeed } from '../../quantity/needs';
-import { serves } from '../../colour/tint';
+import { serves, type Tinted } from '../../colour/tint';
 
 /** One tin with what is in it now. */
 export interface TinLevel {
@@ -40,9 +40,9 @@ function takenFirst(a: TinLevel, b: TinLevel): number {
 /** The tins that serve a material, in the order they are used. */
 export const tinsFor = <Level extends TinLevel>(
   tins: readonly Level[],
-  materialId: string,
+  material: Tinted,
   colour: string | undefined,
-): Level[] => tins.filter(({ tin }) => serves(tin, materialId, colour)).sort(takenFirst);
+): Level[] => tins.filter(({ tin }) => serves(tin, material, colour)).sort(takenFirst);
 
 /**
  * What is in every tin now: what it held when its level was last set, less what was laid since. An entry that says what it took is believed;
@@ -76,7 +76,10 @@ export function shelfOf(
     const need = entry && needs.get(passIdOf(entry) ?? '');
     if (!entry || (!used && !need)) continue;
     const materialId = entry.material ?? need?.material.id;
-    const own = need && materialId !== undefined ? usable(tins, materialId, need.colour, doneAt) : [];
+    const own =
+      need && materialId !== undefined
+        ? usable(tins, { ...need.material, id: materialId }, need.colour, doneAt)
+        : [];
     const taken = used ?? takeOut(own, need, doneAt);
     shelf.used.set(entry.id, taken);
     const lacking = taken.reduce((sum, { tin, ml }) => (tin === undefined ? sum + ml : sum), 0);
@@ -107,8 +110,8 @@ const isSetBefore = ({ tin: { levelAt } }: TinLevel, doneAt: string): boolean =>
   levelAt !== undefined && levelAt <= doneAt;
 
 /** The tins a pass of some moment could come out of, in the order they are used. */
-const usable = (tins: readonly OpenLevel[], materialId: string, colour: string | undefined, doneAt: string) =>
-  tinsFor(tins, materialId, colour).filter(
+const usable = (tins: readonly OpenLevel[], material: Tinted, colour: string | undefined, doneAt: string) =>
+  tinsFor(tins, material, colour).filter(
     ({ tin }) => tin.arrivesOn === undefined || tin.arrivesOn <= doneAt.slice(0, 10),
   );
 

@@ -1,4 +1,4 @@
-import { sameTint } from '../../colour/tint';
+import { boughtAsOne } from '../../colour/tint';
 import { materialsOf } from '../../materials/ownMaterials';
 import type { Material } from '../../model/materialSchema';
 import type { Build, Mix } from '../../model/schema';
@@ -143,7 +143,9 @@ function wantsOf(open: readonly OpenPass[], { amounts = [] }: Pick<Build, 'amoun
   const groups: { material: Material; colour: string | undefined; passes: OpenPass[] }[] = [];
   for (const pass of open) {
     const { material, colour } = pass.need;
-    const known = groups.find((one) => one.material.id === material.id && sameTint(one.colour, colour));
+    const known = groups.find(
+      (one) => one.material.id === material.id && boughtAsOne(material, one.colour, colour),
+    );
     if (known) known.passes.push(pass);
     else groups.push({ material, colour, passes: [pass] });
   }
@@ -175,7 +177,9 @@ function addPart(
   materials: ReadonlyMap<string, Material>,
 ): void {
   const material = entryOf(materials, materialId);
-  const known = wants.find((one) => one.material.id === materialId && sameTint(one.colour, colour));
+  const known = wants.find(
+    (one) => one.material.id === materialId && boughtAsOne(material, one.colour, colour),
+  );
   const want = known ?? { material, colour, needMl: 0, enoughMl: 0, firstUseAt: undefined, steps: [] };
   if (!known) wants.push(want);
   want.needMl += ml;
@@ -200,7 +204,7 @@ class Desk {
 
   lineOf({ material, colour, needMl, enoughMl, firstUseAt, steps }: Want): ShopLine {
     const { workshop, today, left } = this;
-    const own = tinsFor(this.tins, material.id, colour);
+    const own = tinsFor(this.tins, material, colour);
     const isComing = ({ tin }: TinLevel) => tin.arrivesOn !== undefined && tin.arrivesOn > today;
     const isOld = ({ tin }: TinLevel) => tinAge(tin, material, today) === 'not-trusted';
     const sum = (levels: readonly TinLevel[]) => levels.reduce((all, { at }) => all + (left.get(at) ?? 0), 0);

@@ -1,7 +1,7 @@
 import { passesMeant } from '../../model/logPasses';
 import { serves } from '../../colour/tint';
 import type { Build, LogEntry, Piece, Tin, TouchTest, Underway } from '../../model/schema';
-import { comesInColours } from '../../quantity/needs';
+import { isBoughtByColour } from '../../quantity/needs';
 import type { Reading } from '../../drying/readings';
 import { parseRecoat } from '../../materials/material';
 import { materialsOf } from '../../materials/ownMaterials';
@@ -211,14 +211,14 @@ function arrivalsOf(build: Build, operations: readonly Operation[]): Map<string,
   const known = new Map<string, EpochMinute | undefined>();
   for (const { id, material, colour: written } of operations) {
     if (!material) continue;
-    const colour = comesInColours(material) ? written : undefined;
+    const colour = isBoughtByColour(material) ? written : undefined;
     const key = `${material.id} ${colour}`;
     if (!known.has(key))
       known.set(
         key,
         arrivalOf(
           build,
-          stock.filter((tin) => serves(tin, material.id, colour)),
+          stock.filter((tin) => serves(tin, material, colour)),
         ),
       );
     const at = known.get(key);

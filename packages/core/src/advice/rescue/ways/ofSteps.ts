@@ -9,7 +9,7 @@ import { unitKey } from '../../../schedule/plan/workload';
 import type { PatchStep } from '../../../model/patch';
 import { has } from '../../../model/traits';
 import { toWallTime } from '../../../model/wallTime';
-import { comesInColours } from '../../../quantity/needs';
+import { isBoughtByColour } from '../../../quantity/needs';
 import type { LookChange } from '../../finding';
 import type { Way } from '../rescueCost';
 import type { OpenStep, RescueContext } from './context';
@@ -136,7 +136,7 @@ export const onTheShelf: StepWay = (
       (tin) =>
         tin.remainingMl > 0 &&
         (tin.arrivesOn === undefined || tin.arrivesOn <= today) &&
-        serves(tin, other.id, comesInColours(other) ? step.colour : undefined),
+        serves(tin, other, isBoughtByColour(other) ? step.colour : undefined),
     );
   const off = (other: Material) => Math.abs(sheenOf(other) - sheenOf(material));
   return [...materials.values()]
