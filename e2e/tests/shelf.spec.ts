@@ -1,3 +1,4 @@
+import type { Build } from '@fixatum/core';
 import { logNext } from '../bench';
 import { field } from '../fields';
 import { newPlate } from '../plate';
@@ -145,4 +146,66 @@ test('a colour that is mixed asks for its parts; made, it is a pot, and its part
   await page.keyboard.press('u');
   await expect(tin('mix: Harbour grey')).toHaveCount(0);
   await expect(tin('#ffffff').getByTestId('level')).toHaveText(`${full} ml of ${full} ml`);
+});
+
+test('a tin of which little is used gives way to one that is bought anyway, and undo brings it back', async ({
+  page,
+}) => {
+  const piece = (id: string, areaCm2: number, prime: string, colour: string) => ({
+    id,
+    name: id,
+    quantity: 1,
+    substrate: { kind: 'eva-foam', thicknessMm: 6 },
+    faces: { outer: { areaCm2 } },
+    steps: [
+      { id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 2 },
+      { id: 'prime', kind: 'prime', material: prime, method: 'foam-brush' },
+      { id: 'base', kind: 'base', material: 'flex-acrylic', method: 'foam-brush', colour, coats: 3 },
+    ],
+  });
+  const made = await page.request.post(`${server.url}/api/builds`, {
+    data: {
+      format: 'fixatum-build/1',
+      name: 'Moth herald',
+      timeZone: 'UTC',
+      start: '2027-02-20T08:00',
+      events: [],
+      people: [
+        { id: 'me', name: 'Me', availability: [{ days: ['sat', 'sun'], from: '08:00', to: '22:00' }] },
+      ],
+      places: [
+        {
+          id: 'room',
+          name: 'Room',
+          ventilation: 'extraction',
+          slots: 4,
+          climate: { kind: 'constant', temperatureC: 20, humidityPct: 50 },
+        },
+      ],
+      pieces: [
+        piece('Wing case', 8000, 'acrylic-pu-primer-grey', '#46584a'),
+        piece('Antenna rod', 300, 'acrylic-pu-primer-black', '#4a3a2a'),
+      ],
+    },
+  });
+  expect(made.status(), await made.text()).toBe(201);
+  const { id } = await made.json();
+  await page.goto(`${server.url}/b/${id}/shopping`);
+  const lineOf = (name: string) =>
+    page.getByTestId('to-buy').filter({ has: page.locator('.name', { hasText: name }) });
+  const black = lineOf('primer black');
+  const grey = lineOf('primer grey');
+  await expect(black.getByTestId('instead')).toContainText('in its place: it is there anyway');
+  await expect(grey.getByTestId('instead')).toHaveCount(0);
+  await black.getByRole('button', { name: 'Use Acrylic-urethane primer grey' }).click();
+  await expect(black).toHaveCount(0);
+  await expect(grey).toBeVisible();
+  const primed = async () => {
+    const { build } = await (await page.request.get(`${server.url}/api/builds/${id}`)).json();
+    return (build as Build).pieces[1]!.steps.find(({ kind }) => kind === 'prime')!.material;
+  };
+  expect(await primed()).toBe('acrylic-pu-primer-grey');
+  await page.getByRole('button', { name: 'Undo the last change' }).click();
+  await expect(black).toBeVisible();
+  expect(await primed()).toBe('acrylic-pu-primer-black');
 });

@@ -70,6 +70,7 @@ export * from './advice/paletteOf';
 export * from './advice/shop/draws';
 export * from './advice/shop/mixing';
 export * from './advice/shop/shelf';
+export * from './advice/shop/fewerTins';
 export * from './advice/shop/shelfNow';
 export * from './advice/shop/shopBuild';
 export * from './advice/shop/sundries';

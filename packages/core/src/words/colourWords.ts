@@ -17,6 +17,8 @@ const hues: readonly (readonly [upTo: number, word: string])[] = [
 ];
 const GREY_CHROMA = 6;
 const BROWN_L = 52;
+const LIGHT_BROWN_L = 66;
+const LIGHT_BROWN_CHROMA = 40;
 const MUTED_CHROMA = 24;
 
 /** Lightness, chroma and hue, degrees, in CIELAB. */
@@ -36,8 +38,11 @@ export function colourWords(colour: string): string {
   if (hue >= 40 && hue < 95 && chroma < 48) {
     if (l < BROWN_L) return `${shade}brown`;
     if (chroma < MUTED_CHROMA) return l > 78 ? 'bone' : 'beige';
+    if (l < LIGHT_BROWN_L && chroma < LIGHT_BROWN_CHROMA) return 'light brown';
   }
-  const word = hues.find(([upTo]) => hue < upTo)?.[1] ?? 'pink';
+  const [, said] = hues.find(([upTo]) => hue < upTo) ?? [360, 'pink'];
+  // Nobody calls a greyed green lime.
+  const word = said === 'lime' && chroma < MUTED_CHROMA ? 'green' : said;
   return `${shade || (chroma < MUTED_CHROMA ? 'greyish ' : '')}${word}`;
 }
 

@@ -10,6 +10,16 @@ it('a colour is called by its name in the palette, however it is written, and el
 });
 
 it.each([
+  ['#c9d2c2', 'pale green'],
+  ['#a07850', 'light brown'],
+  ['#2a1a10', 'dark brown'],
+  ['#d9cdae', 'bone'],
+  ['#a8c83a', 'lime'],
+])('%s is called %s', (colour, word) => {
+  expect(sayColour(colour)).toBe(word);
+});
+
+it.each([
   // CIELAB lightness, chroma and hue, by culori: what somebody who paints armour would say to it.
   ['#dfe3e6', 'silver'],
   ['#a7abae', 'steel'],

@@ -1,4 +1,4 @@
-import type { RuleFinding, StartCost, WaysOut } from '@fixatum/core';
+import type { Instead, RuleFinding, ShopLine, StartCost, WaysOut } from '@fixatum/core';
 import { defineStore } from 'pinia';
 import { shallowRef, watch, type ShallowRef } from 'vue';
 import { openWorker, plain, WorkerBroken, type WorkerLink } from './offThread/workerLink';
@@ -8,7 +8,9 @@ import { useNotice } from './notice';
 const keyOf = (finding: RuleFinding): string =>
   [finding.piece, finding.rule, finding.step, finding.face, finding.below, finding.severity].join(' ');
 
-/** Ways out of findings, and what beginning some passes now costs: worked out in a worker when somebody asks. */
+/**
+ * Ways out of findings, what beginning some passes now costs, and what would do in place of a tin: worked out in a worker when somebody asks.
+ */
 export const useWays = defineStore('ways', () => {
   const build = useBuild();
   const notice = useNotice();
@@ -16,6 +18,8 @@ export const useWays = defineStore('ways', () => {
   const known = shallowRef(new Map<string, WaysOut>());
   /** By passes and minute; absent while it is being worked out. */
   const costs = shallowRef(new Map<string, StartCost>());
+  /** By line of the shopping list; absent where nothing would do, or while it is being worked out. */
+  const insteads = shallowRef(new Map<string, Instead>());
   const asked = new Set<string>();
   let link: WorkerLink | undefined;
   let setting = 0;
@@ -28,6 +32,7 @@ export const useWays = defineStore('ways', () => {
       setting = 0;
       known.value = new Map();
       costs.value = new Map();
+      insteads.value = new Map();
       asked.clear();
     },
   );
@@ -90,5 +95,15 @@ export const useWays = defineStore('ways', () => {
   const costOf = (ids: readonly string[], now: number): StartCost | undefined =>
     costs.value.get(keyOfStart(ids, now));
 
-  return { ask, of, askStart, costOf };
+  const keyOfLine = ({ materialId, colour, enoughMl }: ShopLine) =>
+    `instead ${materialId} ${colour ?? ''} ${enoughMl.toFixed(1)}`;
+  /** What would do in place of a tin of which little is used. */
+  function askInstead(line: ShopLine, lines: readonly ShopLine[]): void {
+    question(keyOfLine(line), insteads, (to, own) =>
+      own.run((remote) => remote.instead(to, plain(line), plain([...lines]))),
+    );
+  }
+  const insteadOf = (line: ShopLine): Instead | undefined => insteads.value.get(keyOfLine(line));
+
+  return { ask, of, askStart, costOf, askInstead, insteadOf };
 });

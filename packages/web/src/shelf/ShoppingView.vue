@@ -1,20 +1,19 @@
 <script setup lang="ts">
 import ColourName from '../shared/ColourName.vue';
-import { pieceName, severityMarks } from '../shared/words';
 import {
-  comesInColours,
+  isLittleUsed,
   sayMl,
   shoppingCsv,
   sundryWords,
   toWallTime,
-  workWord,
   type Fault,
+  type Instead,
   type ShopLine,
-  type StepNeed,
 } from '@fixatum/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import FaultList from '../shared/FaultList.vue';
+import ShopRow from './ShopRow.vue';
 import NumberField from '../shared/NumberField.vue';
 import { saveFile } from '../shared/saveFile';
 import MaterialsHead from '../shared/MaterialsHead.vue';
@@ -25,6 +24,9 @@ import { useShelf } from './useShelf';
 const { store, materials, builds, leftOut, shopped, list, change, when } = useShelf();
 const faults = ref<Fault[]>([]);
 const wanted = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length > 0));
+/** What hardly any is used of stands apart: nobody goes to a shop for three drops. */
+const little = computed(() => wanted.value.filter(isLittleUsed));
+const much = computed(() => wanted.value.filter((line) => !isLittleUsed(line)));
 const enough = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length === 0));
 const cost = computed(() => {
   const known = wanted.value.flatMap(({ buy }) => buy.cost ?? []);
@@ -32,18 +34,7 @@ const cost = computed(() => {
     ? known.reduce((sum, one) => sum + one, 0)
     : undefined;
 });
-const opened = ref<string>();
 const keyOf = ({ materialId, colour }: ShopLine) => `${materialId} ${colour ?? ''}`;
-
-const isMixed = ({ materialId }: ShopLine): boolean => {
-  const material = materials.known.get(materialId);
-  return material !== undefined && comesInColours(material);
-};
-const whatWords = ({ buy }: ShopLine) =>
-  buy.containers.map(({ count, containerMl }) => `${count} × ${sayMl(containerMl)}`).join(' + ');
-function isLate({ buyBy }: ShopLine): boolean {
-  return buyBy !== undefined && buyBy < store.now;
-}
 
 /** Puts what was bought, or ordered, on the shelf. */
 async function got(line: ShopLine, isOrdered: boolean): Promise<void> {
@@ -69,6 +60,9 @@ async function got(line: ShopLine, isOrdered: boolean): Promise<void> {
   );
   faults.value = await change({ stock }, `${isOrdered ? 'Ordered' : 'On the shelf'}: ${line.name}`);
 }
+/** Has the steps that wanted something of which little is used take what is there anyway. */
+const useInstead = (line: ShopLine, { change: steps }: Instead) =>
+  store.patch(`One tin fewer: ${line.name}`, steps);
 async function setPrice(line: ShopLine, containerMl: number, price: number | undefined): Promise<void> {
   const rest = (store.theBuild.prices ?? []).filter(
     (one) => one.material !== line.materialId || one.containerMl !== containerMl,
@@ -79,18 +73,6 @@ async function setPrice(line: ShopLine, containerMl: number, price: number | und
 const setDays = async (days: number | undefined) =>
   (faults.value = await change({ deliveryDays: days ?? 0 }, 'Days of an order kept'));
 
-/** One step that wants something: of which build and piece, and what is done in it. */
-function stepWords({ buildId, pieceId, stepId, ml }: StepNeed) {
-  const of = builds.value.find(({ id }) => id === buildId)?.build ?? store.theBuild;
-  const step = of.pieces.find(({ id }) => id === pieceId)?.steps.find(({ id }) => id === stepId);
-  return {
-    key: `${buildId} ${pieceId} ${stepId}`,
-    to: { name: 'piece', params: { build: buildId ?? store.theId, piece: pieceId } },
-    of: builds.value.length > 1 ? `${of.name}: ` : '',
-    piece: pieceName(of, pieceId),
-    rest: `${step ? workWord(step) : stepId}: ${sayMl(ml)}`,
-  };
-}
 const isShopped = (id: string) => shopped.value.some((one) => one.id === id);
 const shopFor = (id: string, is: boolean | null) =>
   (leftOut.value = [...leftOut.value.filter((one) => one !== id), ...(is ? [] : [id])]);
@@ -138,93 +120,38 @@ const print = () => window.print();
       >
     </p>
     <ul class="lines">
-      <li v-for="line in wanted" :key="keyOf(line)" class="line" data-testid="to-buy">
-        <span
-          class="chip"
-          :style="{ background: line.colour ?? materials.known.get(line.materialId)?.colour }"
-          aria-hidden="true"
-        />
-        <div class="what">
-          <strong class="name">{{ line.name }}</strong><template v-if="line.colour"
-            >,
-            <ColourName :colour="line.colour" :material="materials.known.get(line.materialId)" with-figures
-          /></template>
-          <p class="buy figures">
-            {{ whatWords(line)
-            }}<span v-if="line.buy.cost !== undefined" class="quiet cost">
-              {{ line.buy.cost.toFixed(2) }}</span
-            >
-          </p>
-        </div>
-        <div class="notes">
-          <p class="small" :class="{ late: isLate(line) }">
-            <template v-if="isLate(line) && line.firstUseAt! > store.now"
-              >{{ severityMarks.risk }}: too late to order; in hand by {{ when(line.firstUseAt!) }}</template
-            >
-            <template v-else-if="isLate(line)">{{ severityMarks.risk }}: wanted at once</template>
-            <template v-else-if="line.buyBy !== undefined">by {{ when(line.buyBy) }}</template>
-            <template v-else>no coat has its place in the plan yet</template>
-          </p>
-          <p class="small quiet">
-            takes about {{ sayMl(line.needMl) }}, up to {{ sayMl(line.enoughMl) }} ·
-            {{ line.shelfMl > 0 ? `${sayMl(line.shelfMl)} on the shelf` : 'none on the shelf'
-            }}<template v-if="line.onOrderMl > 0"> · {{ sayMl(line.onOrderMl) }} on order</template
-            ><template v-if="line.oldMl > 0"> · {{ sayMl(line.oldMl) }} too old to count</template>
-          </p>
-          <button
-            class="why"
-            :aria-expanded="opened === keyOf(line)"
-            @click="opened = opened === keyOf(line) ? undefined : keyOf(line)"
-          >
-            What for?
-          </button>
-          <router-link
-            v-if="line.colour && isMixed(line)"
-            class="why mixing"
-            :to="{
-              name: 'mixes',
-              params: { build: store.theId },
-              query: { material: line.materialId, colour: line.colour },
-            }"
-            >Mix it instead</router-link
-          >
-          <div v-if="opened === keyOf(line)" class="for">
-            <ul class="small">
-              <li v-for="step in line.steps.map(stepWords)" :key="step.key">
-                {{ step.of }}<router-link :to="step.to">{{ step.piece }}</router-link
-                >, {{ step.rest }}
-              </li>
-            </ul>
-            <div class="prices">
-              <NumberField
-                v-for="one in line.buy.containers"
-                :key="one.containerMl"
-                :model-value="one.price"
-                :label="`Price of ${sayMl(one.containerMl)}`"
-                :min="0"
-                density="compact"
-                @change="
-                  (event: Event) =>
-                    setPrice(
-                      line,
-                      one.containerMl,
-                      Number((event.target as HTMLInputElement).value) || undefined,
-                    )
-                "
-              />
-            </div>
-          </div>
-        </div>
-        <div class="acts">
-          <v-btn size="large" variant="flat" color="primary" :disabled="store.busy" @click="got(line, false)"
-            >Bought</v-btn
-          >
-          <v-btn size="large" variant="outlined" :disabled="store.busy" @click="got(line, true)"
-            >Ordered</v-btn
-          >
-        </div>
-      </li>
+      <ShopRow
+        v-for="line in much"
+        :key="keyOf(line)"
+        :line="line"
+        :lines="list.lines"
+        :builds="builds"
+        :when="when"
+        @got="got(line, $event)"
+        @price="(containerMl, price) => setPrice(line, containerMl, price)"
+        @instead="useInstead(line, $event)"
+      />
     </ul>
+    <section v-if="little.length > 0" class="mt-6">
+      <h2>Little is used of these</h2>
+      <p class="quiet mb-3">
+        At most a tenth of what is sold. What is left from other work will do, or what else is bought where
+        that was tried; “Bought” puts what you have on the shelf.
+      </p>
+      <ul>
+        <ShopRow
+          v-for="line in little"
+          :key="keyOf(line)"
+          :line="line"
+          :lines="list.lines"
+          :builds="builds"
+          :when="when"
+          @got="got(line, $event)"
+          @price="(containerMl, price) => setPrice(line, containerMl, price)"
+          @instead="useInstead(line, $event)"
+        />
+      </ul>
+    </section>
     <section v-if="sundries.length > 0" class="mt-6">
       <h2>Besides paint</h2>
       <v-checkbox
@@ -274,84 +201,6 @@ ul {
   margin: 0;
 }
 
-.line {
-  display: grid;
-  grid-template-columns: 20px minmax(0, 1fr) auto;
-  gap: 6px 14px;
-  padding: 14px 0;
-  border-top: 1px solid var(--line);
-}
-
-.chip {
-  width: 20px;
-  height: 20px;
-  margin-top: 3px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-}
-
-.notes {
-  grid-column: 2;
-}
-
-@media (min-width: 900px) {
-  .line {
-    grid-template-columns: 20px minmax(0, 2fr) minmax(0, 3fr) auto;
-  }
-
-  .notes {
-    grid-column: auto;
-  }
-}
-
-.buy {
-  font-size: 1.25rem;
-  font-weight: 700;
-}
-
-.cost {
-  font-size: 1rem;
-  font-weight: 400;
-  margin-left: 8px;
-}
-
-.late {
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
-}
-
-.why {
-  min-height: 40px;
-  text-decoration: underline;
-  color: var(--quiet);
-}
-
-.mixing {
-  margin-left: 16px;
-}
-
-.for li {
-  padding: 2px 0;
-}
-
-.for a {
-  color: inherit;
-}
-
-.prices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  max-width: 420px;
-  margin-top: 8px;
-}
-
-.acts {
-  display: flex;
-  gap: 10px;
-  align-items: flex-start;
-}
-
 .builds {
   display: flex;
   flex-wrap: wrap;
@@ -369,24 +218,7 @@ ul {
   margin-top: 28px;
 }
 
-@media (max-width: 640px) {
-  .line {
-    grid-template-columns: 20px minmax(0, 1fr);
-  }
-
-  .acts {
-    grid-column: 1 / -1;
-  }
-
-  .acts .v-btn {
-    flex: 1;
-    min-height: 52px;
-  }
-}
-
 @media print {
-  .acts,
-  .why,
   .days {
     display: none;
   }

@@ -8,7 +8,7 @@ import { improve } from './improveWork';
 import { pairs } from './pairWork';
 import { compare, plan } from './planWork';
 import { rescue } from './rescueWork';
-import { costOfStart, setBuild, waysOut } from './waysWork';
+import { costOfStart, instead, setBuild, waysOut } from './waysWork';
 
 /** All heavy computation, in one script that every worker runs: the core is loaded once and kept by the browser. */
 const coreWork = {
@@ -22,6 +22,7 @@ const coreWork = {
   setBuild,
   waysOut,
   costOfStart,
+  instead,
   pairs,
   recipes,
   finish,

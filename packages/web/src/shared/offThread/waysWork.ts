@@ -1,11 +1,14 @@
 import {
+  insteadOf,
   planBuild,
   searchWaysOut,
   startCost,
   type Around,
   type Build,
+  type Instead,
   type Plan,
   type RuleFinding,
+  type ShopLine,
   type StartCost,
   type WarmStart,
   type WaysOut,
@@ -58,4 +61,18 @@ export async function costOfStart(
 ): Promise<StartCost | undefined> {
   const known = await settingOf(of);
   return known && startCost(known.build, known.plan, operationIds, now);
+}
+
+/** What would do in place of a tin of which little is used; undefined when nothing would, or another build was given meanwhile. */
+export async function instead(
+  of: number,
+  line: ShopLine,
+  lines: readonly ShopLine[],
+): Promise<Instead | undefined> {
+  const known = await settingOf(of);
+  // Copied to this thread, the line is in its list no more.
+  const own = lines.find(
+    ({ materialId, colour }) => materialId === line.materialId && colour === line.colour,
+  );
+  return known && own && insteadOf(known.build, known.plan, own, { lines: [...lines] });
 }
