@@ -119,7 +119,7 @@ describe('fixatum', () => {
     expect(lines.slice(2).map((line) => line.replace(/[\d.]+/, 'n'))).toEqual([
       'Tape: n m with its waste, 1 × 25 m',
       'Gloves, nitrile: n pairs, one for each session with anything wet',
-      'Cups: n, one a mix',
+      'Cups: n, one for each mix',
       'Mask: n h of work with vapour; the maker says when its cartridges are changed',
     ]);
     const json = JSON.parse((await run([...args, '--json'], readText)).out) as {

@@ -133,4 +133,24 @@ describe('a tin of which little is used', () => {
     expect(pale.line.enoughMl).toBeLessThan(6);
     expect(pale.instead).toBeUndefined();
   });
+
+  it('gives way to another shade of its paint only where nobody would call it another colour', () => {
+    const line = (colour: string): Step => ({
+      id: 'glow',
+      kind: 'detail',
+      material: 'flex-acrylic',
+      method: 'brush',
+      placement: 'lines',
+      colour,
+    });
+    const pieces = (other: string) => [
+      foam('case', 20_000, 'acrylic-pu-primer-grey', '#eeeaea'),
+      foam('rune', 300, 'acrylic-pu-primer-grey', '#8a6a4a', { more: [line(other)] }),
+    ];
+    // ΔE00 of #f4f4f4 is 2.8 from #eeeaea, of #f4fbfb 6.2.
+    const instead = (other: string) =>
+      asked(sampleBuild({ pieces: pieces(other) }), 'flex-acrylic', other).instead;
+    expect(instead('#f4f4f4')?.shows).toEqual(['a shade darker']);
+    expect(instead('#f4fbfb')).toBeUndefined();
+  });
 });

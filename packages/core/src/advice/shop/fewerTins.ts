@@ -1,5 +1,6 @@
 import { lab65 } from 'culori';
 import { colourDistance } from '../../colour/distance';
+import { sameTint } from '../../colour/tint';
 import { patchedUnchecked } from '../../materials/applyPatch';
 import { materialsOf } from '../../materials/ownMaterials';
 import type { Material } from '../../model/materialSchema';
@@ -13,7 +14,8 @@ import type { ShopLine, ShoppingList } from './shopBuild';
 
 /** Of what is bought so little is used, as a share, that it is worth asking whether something else would do. */
 const LITTLE_SHARE = 0.1;
-/** Washes, dry-brushing and powders further apart than this are another weathering, ΔE00. */
+/** What is further apart than this is another colour, ΔE00; of washes, dry-brushing and powders, another weathering. */
+const NEAR_DELTA_E = 5;
 const NEAR_WEATHERING_DELTA_E = 15;
 /** How many others are tried at most, the nearest first. */
 const MOST_TRIED = 4;
@@ -76,7 +78,7 @@ export function insteadOf(
       const material = materials.get(other.materialId);
       if (other === line || !material || isLittleUsed(other)) return false;
       const spare = other.shelfMl + other.onOrderMl + boughtMl(other) - other.enoughMl;
-      if (own.role === 'weather' && apart(other) > NEAR_WEATHERING_DELTA_E) return false;
+      if (apart(other) > (own.role === 'weather' ? NEAR_WEATHERING_DELTA_E : NEAR_DELTA_E)) return false;
       const isAlike = material === own || withoutColour(material) === withoutColour(own);
       return (
         isAlike && spare >= line.enoughMl && (line.colour === undefined) === (other.colour === undefined)
@@ -104,7 +106,9 @@ export function insteadOf(
       [...new Set(line.steps.map(({ pieceId }) => pieceId))],
       materials,
     );
-    if (shows && own.role === 'weather') shows.push(shadeWords(line.colour, other.colour));
+    // The colour of what is laid for an effect is not compared by how the whole looks.
+    if (shows?.length === 0 && !sameTint(line.colour, other.colour))
+      shows.push(shadeWords(line.colour, other.colour));
     if (shows)
       return {
         materialId: other.materialId,
@@ -117,7 +121,7 @@ export function insteadOf(
   return undefined;
 }
 
-/** A weathering in another shade, in words. */
+/** The same in another shade, in words. */
 function shadeWords(was: string | undefined, is: string | undefined): string {
   if (was === undefined || is === undefined) return '';
   return lab65(is)!.l < lab65(was)!.l ? 'a shade darker' : 'a shade lighter';

@@ -174,7 +174,7 @@ describe('what to buy for several builds of one workshop', () => {
       'Sandpaper: 1 sanding, 1.00 m² in all; the steps say: “240 grit.”',
       expect.stringMatching(/^Gloves, nitrile: 1 pair, /),
       'Cloths: 1 wipe',
-      'Cups: 1, one a mix',
+      'Cups: 1, one for each mix',
       'Brushes to throw away: 1, one for each two-part mix, as it sets in them',
       ...(sundries.cartridgeHours > 0 ? [expect.stringMatching(/^Mask: /)] : []),
     ]);

@@ -19,7 +19,7 @@ export function sundryWords(all: Sundries): string[] {
       ? `Gloves, nitrile: ${times(all.glovePairs, 'pair', 'pairs')}, one for each session with anything wet`
       : '',
     all.cloths > 0 ? `Cloths: ${times(all.cloths, 'wipe', 'wipes')}` : '',
-    all.cups > 0 ? `Cups: ${all.cups}, one a mix` : '',
+    all.cups > 0 ? `Cups: ${all.cups}, one for each mix` : '',
     all.brushes > 0
       ? `Brushes to throw away: ${all.brushes}, one for each two-part mix, as it sets in them`
       : '',
