@@ -25,8 +25,12 @@ const { store, materials, builds, leftOut, shopped, list, change, when } = useSh
 const faults = ref<Fault[]>([]);
 const wanted = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length > 0));
 /** What hardly any is used of stands apart: nobody goes to a shop for three drops. */
-const little = computed(() => wanted.value.filter(isLittleUsed));
-const much = computed(() => wanted.value.filter((line) => !isLittleUsed(line)));
+const groups = computed(() =>
+  [
+    { id: 'much', lines: wanted.value.filter((line) => !isLittleUsed(line)) },
+    { id: 'little', lines: wanted.value.filter(isLittleUsed) },
+  ].filter(({ lines }) => lines.length > 0),
+);
 const enough = computed(() => (list.value?.lines ?? []).filter(({ buy }) => buy.containers.length === 0));
 const cost = computed(() => {
   const known = wanted.value.flatMap(({ buy }) => buy.cost ?? []);
@@ -119,28 +123,17 @@ const print = () => window.print();
         Together {{ cost.toFixed(2) }}.</template
       >
     </p>
-    <ul class="lines">
-      <ShopRow
-        v-for="line in much"
-        :key="keyOf(line)"
-        :line="line"
-        :lines="list.lines"
-        :builds="builds"
-        :when="when"
-        @got="got(line, $event)"
-        @price="(containerMl, price) => setPrice(line, containerMl, price)"
-        @instead="useInstead(line, $event)"
-      />
-    </ul>
-    <section v-if="little.length > 0" class="mt-6">
-      <h2>Little is used of these</h2>
-      <p class="quiet mb-3">
-        At most a tenth of what is sold. What is left from other work will do, or what else is bought where
-        that was tried; “Bought” puts what you have on the shelf.
-      </p>
+    <section v-for="group in groups" :key="group.id" :class="{ 'mt-6': group.id === 'little' }">
+      <template v-if="group.id === 'little'">
+        <h2>Little is used of these</h2>
+        <p class="quiet mb-3">
+          At most a tenth of what is sold. What is left from other work will do, or what else is bought where
+          that was tried; “Bought” puts what you have on the shelf.
+        </p>
+      </template>
       <ul>
         <ShopRow
-          v-for="line in little"
+          v-for="line in group.lines"
           :key="keyOf(line)"
           :line="line"
           :lines="list.lines"
