@@ -66,7 +66,7 @@ test('while the server is down it is said, what is pressed is kept, and it goes 
   const said = page.getByRole('status', { name: 'Connection' });
   await expect(said).toContainText('No answer from the computer with the data.', { timeout: 20_000 });
   await start.click();
-  await expect(said).toContainText('1 press waits');
+  await expect(said).toContainText('1 press is kept on this machine');
   await expect(page.getByText('This build is not here')).toHaveCount(0);
   await server.restart();
   await expect(said).toHaveCount(0, { timeout: 30_000 });
