@@ -10,6 +10,7 @@ import { placesOf } from '../model/places';
 import type { PatchStep } from '../model/patch';
 import { orderedSteps } from '../facts/spots';
 import { nth } from '../model/sure';
+import { begunSteps } from '../model/hasBegun';
 import { isRecord } from '../model/unknowns';
 
 /** Films that are laid between two others to part them: water-borne, flexible, over and under which most things go. */
@@ -168,8 +169,13 @@ function places(change: Changes, { step, at }: OrderedStep): Idea[] {
 
 /** The step earlier or later in the list. */
 function orders(change: Changes, over: OrderedStep): Idea[] {
-  return change.steps
-    .filter(({ at }) => at !== over.at)
+  const { build, piece, steps } = change;
+  const begun = begunSteps(build);
+  // Before what is done there is no doing it any more: there it would only be passed over.
+  const done =
+    steps.findLast(({ step, at }) => at < over.at && begun.has(`${piece.id} ${step.id}`))?.at ?? -1;
+  return steps
+    .filter(({ at }) => at !== over.at && at > done)
     .map((other) => ({
       label: `${change.nameOf(over)} ${other.at < over.at ? 'before' : 'after'} ${change.nameOf(other)}`,
       change: [{ op: 'move' as const, from: change.at(over.at), path: change.at(other.at) }],

@@ -99,6 +99,27 @@ describe('searchWaysOut', () => {
     expect(searchWaysOut(build, note, plan)).toEqual({ waysOut: [] });
   });
 
+  it('puts nothing before what is done already, where it would only be passed over', () => {
+    const seal: Step = { id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush' };
+    const steps: Step[] = [{ id: 'prep', kind: 'prep' }, { id: 'heat', kind: 'heat-seal' }, seal];
+    const damp = (log: Build['log']): Build => {
+      const build = { ...make(steps), log };
+      build.places[0]!.climate = { kind: 'constant', temperatureC: 20, humidityPct: 78 };
+      return build;
+    };
+    const done = ['prep', 'heat'].map((step) => ({
+      id: step,
+      piece: 'plate',
+      unit: 1,
+      step,
+      coat: 1,
+      doneAt: '2027-02-15T07:00',
+    }));
+    const { waysOut, finding } = ways(damp(done), 'R34');
+    expect(finding.message).toContain('78 % humidity is above the 75 % it stands. Heated to ');
+    expect(waysOut.filter(({ label }) => / before (Prep|Heat-seal)$/.test(label))).toEqual([]);
+  });
+
   it('says how many changes were tried and what stood against them when none helps', () => {
     // Heat is never put on PVC, and this piece has no step that could be left out for it: the rule is about a fact that
     // no change of steps alters.

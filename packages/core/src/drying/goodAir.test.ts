@@ -1,7 +1,8 @@
 import { placeAir } from './placeAir';
 import { catalogueById } from '../materials/catalogue';
 import type { Climate } from '../model/schema';
-import { faultOfAir, firstGoodAir, unfitSpans } from './goodAir';
+import { entryOf } from '../model/sure';
+import { faultOfAir, firstGoodAir, unfitSpans, warmedAir } from './goodAir';
 
 const origin = Date.UTC(2027, 1, 15) / 60_000;
 const dip = catalogueById.get('rubber-dip-spray')!;
@@ -84,5 +85,26 @@ describe('air for a coat', () => {
 
   it('minds damp as well as cold', () => {
     expect(firstGoodAir(dip, air(hours([20, 20, 20], [95, 85, 60])), origin, 5, 1)).toBe(origin + 120);
+  });
+});
+
+describe('a heated room', () => {
+  // PVA foam primer: 10 to 35 °C, at most 75 %. Saturation by the Magnus form, hPa: 9 °C 11.47, 11 °C 13.12, 12 °C 14.02, 13 °C 14.97.
+  const primer = entryOf(catalogueById, 'pva-flex-primer');
+  const at = (temperatureC: number, humidityPct: number) => {
+    const warm = warmedAir(primer, { temperatureC, humidityPct });
+    return warm && [warm.temperatureC, Math.round(warm.humidityPct)];
+  };
+
+  it('is warm enough with a degree to spare, and drier for it', () => {
+    // 78·13.12/14.02 = 73 % at 12 °C would do; at 13 °C it is 78·13.12/14.97 = 68.
+    expect(at(11, 78)).toEqual([13, 68]);
+    // 10 °C are enough; at 11 °C 50·11.47/13.12 = 44 %.
+    expect(at(9, 50)).toEqual([11, 44]);
+  });
+
+  it('is nothing to say where it would have to be hotter than anybody heats, or is too hot already', () => {
+    expect(at(22, 99)).toBeUndefined();
+    expect(at(36, 40)).toBeUndefined();
   });
 });

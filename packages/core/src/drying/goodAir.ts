@@ -1,4 +1,4 @@
-import { dewPointC, type Air } from './air';
+import { dewPointC, saturationPressureHpa, type Air } from './air';
 import { cutSeries } from './climateSeries';
 import type { PlaceAir } from './placeAir';
 import type { EpochMinute } from '../model/wallTime';
@@ -32,6 +32,26 @@ export function faultOfAir(material: Material, air: Air): AirFault | undefined {
   if (air.humidityPct > material.maxRhPct) return 'too-damp';
   if (dryingFamily(material) !== 'inert' && air.temperatureC - dewPointC(air) < DEW_MARGIN_C)
     return 'near-dew';
+  return undefined;
+}
+
+/** Warmer than this nobody heats a room to paint in, °C. */
+const WARMEST_ROOM_C = 24;
+
+/** Air brought to another temperature with the water that is in it: `RH·es(T)/es(T′)`. */
+const broughtTo = ({ temperatureC, humidityPct }: Air, toC: number): Air => ({
+  temperatureC: toC,
+  humidityPct: (humidityPct * saturationPressureHpa(temperatureC)) / saturationPressureHpa(toC),
+});
+
+/**
+ * The air as it would be in a room that is heated until a material can be laid in it, in whole degrees and with one to spare; undefined
+ * where heating does not help.
+ * @example 11 °C and 78 % against at most 75 %: at 12 °C it has 73 %, so 13 °C, at 68 %
+ */
+export function warmedAir(material: Material, air: Air): Air | undefined {
+  for (let toC = Math.floor(air.temperatureC) + 1; toC < Math.min(material.maxC, WARMEST_ROOM_C); toC += 1)
+    if (!faultOfAir(material, broughtTo(air, toC))) return broughtTo(air, toC + 1);
   return undefined;
 }
 

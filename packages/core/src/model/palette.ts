@@ -1,5 +1,6 @@
 import type { PatchStep } from './patch';
 import type { Build, PaletteColour, Step } from './schema';
+import { begunSteps } from './hasBegun';
 import { idFromName } from './pieceEdits';
 
 /** A step that is laid in a colour of the palette, by its places in the build. */
@@ -13,11 +14,6 @@ export interface PaletteUse {
 }
 
 const sameHex = (one: string | undefined, other: string) => one?.toLowerCase() === other.toLowerCase();
-
-/** Steps of which something is in the log, or under way, as `piece step`. */
-function begunSteps({ log = [], underway = [] }: Pick<Build, 'log' | 'underway'>): Set<string> {
-  return new Set([...log, ...underway].map(({ piece, step }) => `${piece} ${step}`));
-}
 
 function usesWhere(build: Build, isUse: (step: Step) => boolean): PaletteUse[] {
   const begun = begunSteps(build);

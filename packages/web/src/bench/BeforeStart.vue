@@ -34,7 +34,9 @@ const pieceLink = (piece: string) => ({ name: 'piece', params: { build: store.th
       {{ sayMoment(piece.readyAt, store.theView.timeZone) }}{{ piece.missesDate ? ', after its date' : '' }}.
     </li>
     <li v-for="piece in late" :key="`late ${piece.pieceId}`" class="risk">
-      <strong>▲ {{ pieceName(store.build, piece.pieceId) }} is not in time</strong
+      <strong
+        >▲ {{ pieceName(store.build, piece.pieceId) }}
+        {{ piece.byMinutes === undefined ? 'can’t be finished as planned' : 'is not in time' }}</strong
       ><template v-if="piece.byMinutes !== undefined"
         >: {{ sayWait(piece.byMinutes) }} late as planned</template
       >.

@@ -18,7 +18,7 @@ import ColourName from '../shared/ColourName.vue';
 import { later } from '../shared/later';
 import { benchParts } from './benchParts';
 import { checksFor } from './lookOver';
-import { comesBefore, doneSince, ON_TIME_MINUTES } from './ticking';
+import { comesBefore, doneSince, isDue } from './ticking';
 import { useBuild } from '../shared/build';
 
 import {
@@ -100,9 +100,9 @@ const done = computed(() =>
 const asked = ref<Line>();
 const asking = ref(false);
 function tick(line: Line): void {
-  const isDue = line.start <= store.minute + ON_TIME_MINUTES;
   const isFree = !store.findingsOn(line.operations).some(({ severity }) => severity === 'stop');
-  if (isDue && isFree && line.checks.length === 0) return void store.logDone(line.operations);
+  if (isDue(line.operations, store.minute, zone.value) && isFree && line.checks.length === 0)
+    return void store.logDone(line.operations);
   asked.value = line;
   asking.value = true;
 }

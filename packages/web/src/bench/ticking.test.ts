@@ -1,6 +1,6 @@
 import { epochMinute, planView, type Build } from '@fixatum/core';
 import { batchesOf } from './bench';
-import { comesBefore, doneSince } from './ticking';
+import { comesBefore, doneSince, isDue } from './ticking';
 import { smallBuild } from '../testing/smallBuild';
 
 const build = (changes: Partial<Build> = {}): Build =>
@@ -87,5 +87,27 @@ describe('what was done today', () => {
       [440, 440, ['tasset 1/2']],
       [456, 456, ['tasset 2/2']],
     ]);
+  });
+});
+
+describe('what is ticked without a question', () => {
+  const [pass] = planView(build(), { now }).operations;
+  const planned = (start: number, opensAt: number | undefined) => [{ ...pass!, start, opensAt }];
+
+  it('is what is planned for now, give or take five minutes', () => {
+    expect(isDue(planned(now + 5, now + 5), now, 'UTC')).toBe(true);
+    expect(isDue(planned(now + 6, now + 6), now, 'UTC')).toBe(false);
+  });
+
+  it('is what is planned for later today and free already', () => {
+    expect(isDue(planned(now + 300, now), now, 'UTC')).toBe(true);
+    // What lies there is still wet, or it has no place in the plan.
+    expect(isDue(planned(now + 300, now + 1), now, 'UTC')).toBe(false);
+    expect(isDue(planned(now + 300, undefined), now, 'UTC')).toBe(false);
+    // 08:00 and a day, which is another day's work.
+    expect(isDue(planned(now + 1440, now), now, 'UTC')).toBe(false);
+    // At 23:50 half an hour past midnight is tonight.
+    const late = epochMinute('2027-02-15T23:50', 'UTC');
+    expect(isDue(planned(late + 40, late), late, 'UTC')).toBe(true);
   });
 });

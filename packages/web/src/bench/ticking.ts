@@ -1,4 +1,4 @@
-import type { PlannedOperation } from '@fixatum/core';
+import { workdayBegan, type PlannedOperation } from '@fixatum/core';
 
 /** Begun within so many minutes of when it is planned, work costs nothing that the plan does not know. */
 export const ON_TIME_MINUTES = 5;
@@ -23,6 +23,19 @@ export function comesBefore(
 
 /** Passes of one kind that follow each other within so many minutes were done together. */
 const TOGETHER_MINUTES = 15;
+
+/**
+ * Whether some passes can be ticked without a question: they are planned for now, or for later today and nothing that lies on their units
+ * keeps them from it.
+ * @param passes of one batch, at least one
+ * @param now epoch minutes
+ */
+export function isDue(passes: readonly PlannedOperation[], now: number, timeZone: string): boolean {
+  const start = Math.min(...passes.map((one) => one.start ?? Infinity));
+  if (start <= now + ON_TIME_MINUTES) return true;
+  if (!Number.isFinite(start) || workdayBegan(start, timeZone) !== workdayBegan(now, timeZone)) return false;
+  return passes.every(({ opensAt }) => opensAt !== undefined && opensAt <= now);
+}
 
 /** What was done together, as one line of a sheet. */
 export interface DoneTogether {

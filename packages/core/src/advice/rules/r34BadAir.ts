@@ -1,10 +1,10 @@
 import { dewPointC, type Air } from '../../drying/air';
-import { DEW_MARGIN_C, faultOfAir } from '../../drying/goodAir';
+import { DEW_MARGIN_C, faultOfAir, warmedAir } from '../../drying/goodAir';
 import { stepAsLogged } from '../../facts/laid';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
 import { sayC, sayWarmerC } from '../../model/sayMeasure';
-import type { LogEntry } from '../../model/schema';
+import type { LogEntry, Place } from '../../model/schema';
 import { nth } from '../../model/sure';
 import { epochMinute } from '../../model/wallTime';
 import type { Plan } from '../../schedule/answers/plan';
@@ -30,6 +30,15 @@ function complaint(material: Material, air: Air): string | undefined {
     case undefined:
       return undefined;
   }
+}
+
+/** What a heater would do in a room whose air stays as it is, as a sentence; nothing where it would not help. */
+function heated(material: Material, { climate, ventilation }: Place): string {
+  const warm =
+    climate.kind === 'constant' && ventilation !== 'outdoor' ? warmedAir(material, climate) : undefined;
+  return warm
+    ? ` Heated to ${sayC(warm.temperatureC)} the same air would do: ${Math.round(warm.humidityPct)} %.`
+    : '';
 }
 
 /** Air in which nothing minds what was not noted. */
@@ -109,7 +118,7 @@ export const r34BadAir: Rule = {
       findings.push(
         about(this, piece, step, {
           message: always
-            ? `${material.name} can't be laid in: ${place.name}. ${always}.`
+            ? `${material.name} can't be laid in: ${place.name}. ${always}.${heated(material, place)}`
             : `${place.name} has no air fit for ${material.name} for long enough in the coming weeks.`,
           reason,
           ideas,

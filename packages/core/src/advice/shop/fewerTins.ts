@@ -3,6 +3,7 @@ import { colourDistance } from '../../colour/distance';
 import { sameTint } from '../../colour/tint';
 import { patchedUnchecked } from '../../materials/applyPatch';
 import { materialsOf } from '../../materials/ownMaterials';
+import { begunSteps } from '../../model/hasBegun';
 import type { Material } from '../../model/materialSchema';
 import type { PatchStep } from '../../model/patch';
 import type { Build } from '../../model/schema';
@@ -60,15 +61,15 @@ export function insteadOf(
   const materials = materialsOf(build.materials);
   const own = materials.get(line.materialId);
   if (!own || !isLittleUsed(line)) return undefined;
+  const begun = begunSteps(build);
   const spots = line.steps.map(({ pieceId, stepId }) => {
     const at = build.pieces.findIndex(({ id }) => id === pieceId);
     const piece = build.pieces[at];
     const index = piece?.steps.findIndex(({ id }) => id === stepId) ?? -1;
     const step = piece?.steps[index];
-    const isBegun = [...(build.log ?? []), ...(build.underway ?? [])].some(
-      (one) => one.piece === pieceId && one.step === stepId,
-    );
-    return piece && step && !isBegun && step.palette === undefined ? { piece, index } : undefined;
+    return piece && step && !begun.has(`${pieceId} ${stepId}`) && step.palette === undefined
+      ? { piece, index }
+      : undefined;
   });
   if (spots.some((spot) => spot === undefined)) return undefined;
   const apart = (other: ShopLine) =>
