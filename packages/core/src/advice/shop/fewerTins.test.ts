@@ -129,6 +129,10 @@ describe('a tin of which little is used', () => {
       { op: 'replace', path: '/pieces/1/steps/3/colour', value: '#2a1a10' },
     ]);
     expect(dark.instead?.shows).toEqual(['a shade darker']);
+    // The bound is 15: ΔE00 of #594125 from it is 14.8, of #5a4225 15.2.
+    const near = (other: string) =>
+      asked(sampleBuild({ pieces: pieces(other) }), 'acrylic-wash', other).instead;
+    expect([near('#594125')?.colour, near('#5a4225')?.colour]).toEqual(['#2a1a10', undefined]);
     const pale = asked(sampleBuild({ pieces: pieces('#a8c8d8') }), 'acrylic-wash', '#a8c8d8');
     expect(pale.line.enoughMl).toBeLessThan(6);
     expect(pale.instead).toBeUndefined();
@@ -147,10 +151,11 @@ describe('a tin of which little is used', () => {
       foam('case', 20_000, 'acrylic-pu-primer-grey', '#eeeaea'),
       foam('rune', 300, 'acrylic-pu-primer-grey', '#8a6a4a', { more: [line(other)] }),
     ];
-    // ΔE00 of #f4f4f4 is 2.8 from #eeeaea, of #f4fbfb 6.2.
+    // The bound is 5: ΔE00 of #f4f4f4 from #eeeaea is 2.8, of white 4.6, of #f9faf4 5.4.
     const instead = (other: string) =>
       asked(sampleBuild({ pieces: pieces(other) }), 'flex-acrylic', other).instead;
     expect(instead('#f4f4f4')?.shows).toEqual(['a shade darker']);
-    expect(instead('#f4fbfb')).toBeUndefined();
+    expect(instead('#ffffff')?.shows).toEqual(['a shade darker']);
+    expect(instead('#f9faf4')).toBeUndefined();
   });
 });
