@@ -33,3 +33,16 @@ export async function pair(phone: Page, code: string, name: string): Promise<voi
   await phone.getByRole('button', { name: 'Pair' }).click();
   await expect(phone).toHaveURL(/\/$/);
 }
+
+/** A phone at the network's address, paired from the computer's own screen. */
+export async function pairedPhone(
+  page: Page,
+  browser: Browser,
+  demo: Demo,
+  { role, name }: { role: 'Finisher' | 'Helper'; name: string },
+): Promise<Page> {
+  const code = await offer(page, demo, role);
+  const phone = await phoneOf(browser, demo);
+  await pair(phone, code, name);
+  return phone;
+}

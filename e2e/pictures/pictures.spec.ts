@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { choose } from '../fields';
-import { offer, pair, phoneOf } from '../pairing';
+import { pairedPhone } from '../pairing';
 import { startDemo, type Demo } from '../server';
 
 const folder = resolve(dirname(fileURLToPath(import.meta.url)), '../../docs/screenshots');
@@ -209,11 +209,13 @@ for (const [name, path, steps] of deeper) {
 
 if (isWanted('helper-phone'))
   test('helper-phone', async ({ page, browser }) => {
-    const code = await offer(page, demo, 'Helper');
-    const phone = await phoneOf(browser, demo);
-    await pair(phone, code, 'Phone at the spray booth');
+    const phone = await pairedPhone(page, browser, demo, {
+      role: 'Helper',
+      name: 'Phone at the spray booth',
+    });
     await expect(page.getByText('Phone at the spray booth')).toBeVisible();
-    await phone.goto(`/b/${build}/bench`);
-    await expect(phone.getByTestId('next-pass')).toBeVisible();
+    await phone.goto(`/b/${build}/run-sheets`);
+    await expect(phone.getByRole('button', { name: /^Done: / }).first()).toBeVisible();
+    await expect(phone.locator('.working.on')).toHaveCount(0);
     await shoot(phone, 'helper-phone');
   });

@@ -1,5 +1,5 @@
 import { begin, logNext } from '../bench';
-import { offer, pair, phoneOf } from '../pairing';
+import { offer, pair, pairedPhone, phoneOf } from '../pairing';
 import { startDemo, type Demo } from '../server';
 import { expect, test } from '../test';
 
@@ -13,9 +13,7 @@ test('a helper’s phone is paired, logs, hears what others do, and is taken bac
   page,
   browser,
 }) => {
-  const code = await offer(page, demo, 'Helper');
-  const phone = await phoneOf(browser, demo);
-  await pair(phone, code, 'Booth phone');
+  const phone = await pairedPhone(page, browser, demo, { role: 'Helper', name: 'Booth phone' });
   await expect(page.getByText('Booth phone')).toBeVisible();
 
   await phone.goto(`/b/${demo.id}/bench`);
@@ -44,9 +42,7 @@ test('a helper’s phone is paired, logs, hears what others do, and is taken bac
 });
 
 test('two at one bench log one coat once, and the second hears who was first', async ({ page, browser }) => {
-  const code = await offer(page, demo, 'Helper');
-  const phone = await phoneOf(browser, demo);
-  await pair(phone, code, 'Booth phone');
+  const phone = await pairedPhone(page, browser, demo, { role: 'Helper', name: 'Booth phone' });
   await page.goto(`${demo.server.url}/b/${demo.id}/bench`);
   await phone.goto(`/b/${demo.id}/bench`);
   await begin(page);
@@ -72,9 +68,7 @@ test('a helper ticks passes on the run sheet, is asked about what is not due, an
   page,
   browser,
 }) => {
-  const code = await offer(page, demo, 'Helper');
-  const phone = await phoneOf(browser, demo);
-  await pair(phone, code, 'Booth phone');
+  const phone = await pairedPhone(page, browser, demo, { role: 'Helper', name: 'Booth phone' });
   await phone.goto(`/b/${demo.id}/run-sheets`);
   await expect(phone.locator('.working.on')).toHaveCount(0);
   const before = (await demo.stored()).log!.length;

@@ -270,6 +270,10 @@ td.figures:last-child {
   border-width: 2px;
 }
 
+.sheet.done {
+  margin-bottom: 10px;
+}
+
 .done summary {
   min-height: 44px;
   padding: 8px 0;
