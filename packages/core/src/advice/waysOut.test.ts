@@ -33,6 +33,42 @@ const ways = (build: Build, rule: string) => {
 };
 
 describe('searchWaysOut', () => {
+  it('tries no change that makes steps wait for each other in a circle, and finds the ways that do not', () => {
+    const build = make([
+      { id: 'base', kind: 'base', material: 'craft-acrylic' },
+      { id: 'lens', kind: 'attach', attaches: 'lens', after: ['base'] },
+      { id: 'join', kind: 'join', parts: ['fin'], after: ['lens', 'fin/seal'] },
+      { id: 'clear', kind: 'topcoat', material: 'matte-varnish' },
+    ]);
+    build.pieces.push(
+      samplePiece({ id: 'fin', name: 'Fin' }, [{ id: 'seal', kind: 'seal', material: 'pva-flex-primer' }]),
+    );
+    const plan = planBuild(build, { latestStarts: false });
+    const findings = judgeBuild(build, plan).filter(({ severity }) => severity !== 'note');
+    // "Put it on after the varnish" moves the lens behind the join that waits for it.
+    expect(findings.map(({ rule }) => rule)).toContain('R31');
+    for (const finding of findings) {
+      const { waysOut } = searchWaysOut(build, finding, plan);
+      for (const { change } of waysOut) expect(applyPatch(build, change).ok).toBe(true);
+    }
+    expect(checkBuild(build, plan).length).toBeGreaterThan(0);
+  });
+
+  it('drops a change that can’t be planned; the finding and the other ways stay', () => {
+    const build = make([dip, enamel]);
+    const plan = planBuild(build, { latestStarts: false });
+    const finding = judgeBuild(build, plan).find((one) => one.rule === 'R04')!;
+    const known = searchWaysOut(build, finding, plan).waysOut.length;
+    // A change of shape that no rule and no planner can read.
+    const broken = {
+      label: 'Broken',
+      change: [{ op: 'add' as const, path: '/pieces/0/steps/1/faces', value: 5 }],
+    };
+    const withBroken = searchWaysOut(build, { ...finding, ideas: [broken, ...finding.ideas] }, plan);
+    expect(withBroken.waysOut.map(({ label }) => label)).not.toContain('Broken');
+    expect(withBroken.waysOut).toHaveLength(known);
+  });
+
   it('offers a barrier and another paint for enamel on rubber dip, each with its cost', () => {
     const { waysOut } = ways(make([dip, enamel]), 'R04');
     expect(waysOut.length).toBeGreaterThan(1);

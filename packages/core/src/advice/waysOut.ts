@@ -1,4 +1,4 @@
-import { applyPatch, patchedUnchecked } from '../materials/applyPatch';
+import { applyPatch, patchedForTrying } from '../materials/applyPatch';
 import type { Build, Piece } from '../model/schema';
 import { materialsOf } from '../materials/ownMaterials';
 import { passMl } from '../quantity/amounts';
@@ -58,7 +58,7 @@ export function searchWaysOut(
   /** As the how manieth its rule names a cure. */
   const cureOf = ({ label }: Idea) => finding.ideas.findIndex((cure) => cure.label === label);
   const verdictOn = (idea: Idea): Verdict => {
-    const changed = patchedUnchecked(alone, changeAlone(build, alone, idea.change));
+    const changed = patchedForTrying(alone, changeAlone(build, alone, idea.change));
     const after = changed?.pieces.find((one) => one.id === piece.id);
     if (!changed || !after) return { obstacle: 'it does not fit' };
     if (breaksCraft(piece, after, idea, finding.severity, materials)) return {};
@@ -70,7 +70,7 @@ export function searchWaysOut(
     };
   };
   const holding = ideas.flatMap((idea) => {
-    const verdict = verdicts.get(idea.label) ?? verdictOn(idea);
+    const verdict = verdicts.get(idea.label) ?? tried(() => verdictOn(idea)) ?? { obstacle: 'it can’t be planned' };
     verdicts.set(idea.label, verdict);
     const { obstacle, holds } = verdict;
     if (obstacle !== undefined) obstacles.set(obstacle, (obstacles.get(obstacle) ?? 0) + 1);
@@ -94,7 +94,7 @@ export function searchWaysOut(
     .sort((a, b) => a.rough - b.rough)
     .slice(0, MOST_PLANNED)
     .flatMap(({ idea, look, shows, newRisks }) => {
-      const costed = costOf(build, alone, piece, idea, finding, plan, known.said);
+      const costed = tried(() => costOf(build, alone, piece, idea, finding, plan, known.said));
       return costed ? [{ ...idea, ...costed, look, shows, newRisks }] : [];
     })
     .sort((a, b) => costScore(a, cureOf(a)) - costScore(b, cureOf(b)))
@@ -106,6 +106,15 @@ export function searchWaysOut(
     waysOut: [],
     noWayOut: `${ideas.length} changes were tried (between, wait, thinner, another material, another order or place, left out): none helps${worst ? `; most often ${worst[0]}` : ''}.`,
   };
+}
+
+/** A change that breaks the planner or a rule is no way out, and takes nothing from the others. */
+function tried<T>(attempt: () => T): T | undefined {
+  try {
+    return attempt();
+  } catch {
+    return undefined;
+  }
 }
 
 const readyAt = (state: PiecePlan | undefined): number | undefined =>

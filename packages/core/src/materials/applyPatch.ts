@@ -3,6 +3,7 @@ import { parseBuild } from './parseBuild';
 import type { Result } from '../model/fault';
 import type { Build } from '../model/schema';
 import type { PatchStep } from '../model/patch';
+import { findStepCycle } from '../model/stepLinks';
 import { messageOf } from '../model/unknowns';
 
 /**
@@ -26,10 +27,14 @@ export function applyPatch(build: Build, change: readonly PatchStep[]): Result<B
   }
 }
 
-/** A build with a patch of our own making applied, to be looked at and thrown away: not checked. Undefined when it does not fit. */
-export function patchedUnchecked(build: Build, change: readonly PatchStep[]): Build | undefined {
+/**
+ * A build with a patch of our own making applied, to be looked at and thrown away. Undefined when it does not fit, or makes steps
+ * wait for each other in a circle; nothing else is checked.
+ */
+export function patchedForTrying(build: Build, change: readonly PatchStep[]): Build | undefined {
   try {
-    return patched(build, change);
+    const changed = patched(build, change);
+    return findStepCycle(changed) ? undefined : changed;
   } catch {
     return undefined;
   }

@@ -3,7 +3,7 @@ import type { Fault } from './fault';
 import { mapMoments } from './moments';
 import { referencesOf, type Path, type Reference } from './references';
 import type { Build, OwnMaterial } from './schema';
-import { findStepCycle } from './stepLinks';
+import { findStepCycle, saidOfCycle } from './stepLinks';
 
 type Say = (code: string, path: Path, message: string) => void;
 
@@ -34,8 +34,7 @@ export function findReferenceFaults(build: Build, materialsWith: KnownMaterials)
     if (!reference.found && reference.kind !== 'pass') say(...missing(build, reference));
   if (faults.length === 0) {
     const cycle = findStepCycle(build);
-    if (cycle)
-      say('cycle', cycle.path, `These steps wait for each other in a circle: ${cycle.steps.join(' → ')}.`);
+    if (cycle) say('cycle', cycle.path, saidOfCycle(cycle.steps));
   }
   build.swatches?.forEach((swatch, at) => {
     if ((swatch.result === undefined) !== (swatch.judgedOn === undefined))

@@ -3,6 +3,7 @@ import { planBuild } from '../schedule/answers/planBuild';
 import { judgeBuild } from '../advice/judgeBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { referencesOf, withoutDangling } from './references';
+import { findStepCycle } from './stepLinks';
 import type { Build } from './schema';
 
 /** A build in which everything refers to everything that can be referred to. */
@@ -37,6 +38,35 @@ const parsed = (build: unknown) => {
   const result = parseBuild(build);
   return result.ok ? 'ok' : result.faults.map(({ path, message }) => `${path.join('.')}: ${message}`);
 };
+
+describe('a circle of steps', () => {
+  it('is said in a sentence by the reader, and by the planner where one gets that far', () => {
+    const build = whole();
+    build.pieces[0]!.steps[0]!.after = ['helm/join'];
+    const said =
+      'These steps wait for each other in a circle: plate/seal → helm/join → plate/base → plate/seal.';
+    expect(parsed(build)).toEqual([`pieces.0.steps.0.after: ${said}`]);
+    expect(() => planBuild(build)).toThrow(said);
+  });
+
+  it('is looked for along 20,000 steps that wait for each other in a chain', () => {
+    const chain = (wait: string[]) =>
+      sampleBuild({
+        pieces: [
+          samplePiece(
+            {},
+            Array.from({ length: 20_000 }, (_, n) => ({
+              id: `s${n}`,
+              kind: 'prep' as const,
+              ...(n === 0 ? { after: wait } : {}),
+            })),
+          ),
+        ],
+      });
+    expect(findStepCycle(chain([]))).toBeUndefined();
+    expect(findStepCycle(chain(['s19999']))?.steps).toHaveLength(20_001);
+  });
+});
 
 describe('references', () => {
   it('are all found in a build that is whole', () => {

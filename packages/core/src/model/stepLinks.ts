@@ -1,5 +1,4 @@
 import type { Build, Piece } from './schema';
-import { nth } from './sure';
 
 /** One step of one piece, by its places in the build file. */
 export interface StepLink {
@@ -36,8 +35,13 @@ export function stepsBefore(pieces: readonly Piece[], piece: Piece, at: number):
   return previous ? [{ piece: piece.id, step: previous.id }] : [];
 }
 
-/** A circle of steps that wait for each other, with the path of the step that closes it; undefined if none. */
-export function findStepCycle(build: Build): { steps: string[]; path: (string | number)[] } | undefined {
+/**
+ * A circle of steps that wait for each other, with the path of the step that closes it; undefined if there is none. Walks without
+ * recursion, so a chain may be as long as it likes.
+ */
+export function findStepCycle(
+  build: Pick<Build, 'pieces'>,
+): { steps: string[]; path: (string | number)[] } | undefined {
   const before = new Map<string, string[]>();
   const paths = new Map<string, (string | number)[]>();
   build.pieces.forEach((piece, at) =>
@@ -48,23 +52,33 @@ export function findStepCycle(build: Build): { steps: string[]; path: (string | 
     }),
   );
   const done = new Set<string>();
-  const trail: string[] = [];
-  const visit = (key: string): string[] | undefined => {
-    if (done.has(key)) return undefined;
-    const at = trail.indexOf(key);
-    if (at >= 0) return [...trail.slice(at), key];
-    trail.push(key);
-    for (const next of before.get(key) ?? []) {
-      const circle = visit(next);
-      if (circle) return circle;
+  for (const first of before.keys()) {
+    /** The steps from `first` to where the walk is, each with how many of those it waits for have been looked at. */
+    const trail = new Map<string, number>();
+    const stack = done.has(first) ? [] : [first];
+    if (stack.length > 0) trail.set(first, 0);
+    for (let key = stack.at(-1); key !== undefined; key = stack.at(-1)) {
+      const seen = trail.get(key) ?? 0;
+      const next = before.get(key)?.[seen];
+      if (next === undefined) {
+        done.add(key);
+        trail.delete(key);
+        stack.pop();
+        continue;
+      }
+      trail.set(key, seen + 1);
+      if (trail.has(next)) {
+        const steps = [...stack.slice(stack.indexOf(next)), next];
+        return { steps, path: paths.get(next) ?? ['pieces'] };
+      }
+      if (done.has(next)) continue;
+      trail.set(next, 0);
+      stack.push(next);
     }
-    trail.pop();
-    done.add(key);
-    return undefined;
-  };
-  for (const key of before.keys()) {
-    const circle = visit(key);
-    if (circle) return { steps: circle, path: paths.get(nth(circle, 0)) ?? ['pieces'] };
   }
   return undefined;
 }
+
+/** What is said of a circle of steps. */
+export const saidOfCycle = (steps: readonly string[]): string =>
+  `These steps wait for each other in a circle: ${steps.join(' → ')}.`;

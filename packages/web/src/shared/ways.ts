@@ -8,6 +8,9 @@ import { useNotice } from './notice';
 const keyOf = (finding: RuleFinding): string =>
   [finding.piece, finding.rule, finding.step, finding.face, finding.below, finding.severity].join(' ');
 
+/** In place of an answer where the search itself broke: the finding stands, and nothing goes on turning. */
+const searchFailed: WaysOut = { waysOut: [], noWayOut: 'The search for one failed; the finding stands.' };
+
 /**
  * Ways out of findings, what beginning some passes now costs, and what would do in place of a tin: worked out in a worker when somebody asks.
  */
@@ -58,6 +61,7 @@ export const useWays = defineStore('ways', () => {
     key: string,
     answers: ShallowRef<Map<string, Answer>>,
     work: (of: number, link: WorkerLink) => Promise<Answer | undefined>,
+    failed?: Answer,
   ): void {
     if (!build.build || !build.view || asked.has(key)) return;
     link ??= openWorker('ways out');
@@ -75,14 +79,20 @@ export const useWays = defineStore('ways', () => {
           link = undefined;
           setting = 0;
         }
-        const again = () => question(key, answers, work);
+        const again = () => question(key, answers, work, failed);
+        if (failed && of === lastSetting) answers.value = new Map(answers.value).set(key, failed);
         if (of === lastSetting) notice.complain(error, { label: 'Try again', run: again });
       });
   }
 
   function ask(finding: RuleFinding): void {
     if (finding.severity === 'note') return;
-    question(keyOf(finding), known, (of, own) => own.run((remote) => remote.waysOut(of, plain(finding))));
+    question(
+      keyOf(finding),
+      known,
+      (of, own) => own.run((remote) => remote.waysOut(of, plain(finding))),
+      searchFailed,
+    );
   }
   const of = (finding: RuleFinding): WaysOut | undefined => known.value.get(keyOf(finding));
 

@@ -1,4 +1,4 @@
-import { patchedUnchecked } from '../../materials/applyPatch';
+import { patchedForTrying } from '../../materials/applyPatch';
 import type { Build } from '../../model/schema';
 import { sure } from '../../model/sure';
 import type { Plan } from '../../schedule/answers/plan';
@@ -38,7 +38,7 @@ export function sifter(build: Build, plan: Plan, pieceId: string): (way: Way) =>
   const { readings, taken } = aroundOf(plan.workload);
   const around = { readings, taken: allTaken(taken, takenBy(plan, linked)) };
   return (way) => {
-    const changed = patchedUnchecked(alone, changeAlone(build, alone, way.change));
+    const changed = patchedForTrying(alone, changeAlone(build, alone, way.change));
     if (!changed) return undefined;
     const then = planBuild(changed, {
       now: plan.now,

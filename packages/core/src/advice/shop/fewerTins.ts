@@ -1,7 +1,7 @@
 import { lab65 } from 'culori';
 import { colourDistance } from '../../colour/distance';
 import { sameTint } from '../../colour/tint';
-import { patchedUnchecked } from '../../materials/applyPatch';
+import { patchedForTrying } from '../../materials/applyPatch';
 import { materialsOf } from '../../materials/ownMaterials';
 import { begunSteps } from '../../model/hasBegun';
 import type { Material } from '../../model/materialSchema';
@@ -145,7 +145,7 @@ function tried(
       alone.pieces.some((one) =>
         path.startsWith(`/pieces/${build.pieces.findIndex(({ id }) => id === one.id)}/`),
       );
-    const changed = patchedUnchecked(alone, changeAlone(build, alone, change.filter(isHere)));
+    const changed = patchedForTrying(alone, changeAlone(build, alone, change.filter(isHere)));
     const after = changed?.pieces.find(({ id }) => id === pieceId);
     if (!changed || !after) return undefined;
     const look = lookDifference(piece, after, materials);

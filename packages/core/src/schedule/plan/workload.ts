@@ -10,6 +10,7 @@ import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
 import { nothingTaken, type Taken } from './taken';
+import { findStepCycle, saidOfCycle } from '../../model/stepLinks';
 import { groupBy } from '../../model/groupBy';
 import { calendarsOf, type Calendars } from './calendars';
 import { soonAfter } from './soonAfter';
@@ -133,7 +134,7 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
         ...taken.dusty.map(({ place }) => place),
       ]),
     ],
-    tails: tailsOf(operations),
+    tails: tailsOf(build, operations),
     dueAt,
     startAt,
     originAt: origin,
@@ -236,33 +237,40 @@ function arrivalOf({ timeZone }: Build, tins: readonly Tin[]): EpochMinute | und
   return ordered.length === 0 ? undefined : Math.min(...ordered);
 }
 
-/** Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle. */
-function tailsOf(operations: readonly Operation[]): Map<string, number> {
-  const followers = new Map<string, Operation[]>();
-  for (const operation of operations) {
-    for (const before of operation.after) {
-      const list = followers.get(before);
-      if (list) list.push(operation);
-      else followers.set(before, [operation]);
+/**
+ * Label minutes from the start of each operation to the end of what follows it, for telling urgent from idle.
+ * @throws an error that names the steps, when they wait for each other in a circle
+ */
+function tailsOf(build: Build, operations: readonly Operation[]): Map<string, number> {
+  const byId = new Map(operations.map((operation) => [operation.id, operation]));
+  /** How many of those that wait for each operation have no tail yet; once none is left, its own is known. */
+  const open = new Map<string, number>();
+  for (const { after } of operations)
+    for (const before of new Set(after)) open.set(before, (open.get(before) ?? 0) + 1);
+  const tails = new Map<string, number>();
+  const longest = new Map<string, number>();
+  const ready = operations.filter(({ id }) => !open.has(id));
+  for (let operation = ready.pop(); operation; operation = ready.pop()) {
+    const cure = Math.max(operation.material?.pack ?? 0, operation.material?.wear ?? 0);
+    const tail = operation.workMinutes + Math.max(cure, longest.get(operation.id) ?? 0);
+    tails.set(operation.id, tail);
+    for (const id of new Set(operation.after)) {
+      const before = byId.get(id);
+      if (!before) continue;
+      longest.set(id, Math.max(longest.get(id) ?? 0, labelWait(before, operation) + tail));
+      const left = (open.get(id) ?? 0) - 1;
+      open.set(id, left);
+      if (left === 0) ready.push(before);
     }
   }
-  const tails = new Map<string, number>();
-  const tailOf = (operation: Operation): number => {
-    const known = tails.get(operation.id);
-    if (known !== undefined) return known;
-    const next = followers.get(operation.id) ?? [];
-    const cure = Math.max(operation.material?.pack ?? 0, operation.material?.wear ?? 0);
-    const wait = (follower: Operation) => {
-      if (!operation.material) return 0;
-      if (follower.kind === 'mask') return operation.material.tape ?? 0;
-      if (follower.face !== operation.face) return operation.material.handle ?? 0;
-      return parseRecoat(operation.material.recoat)[0]?.from ?? 0;
-    };
-    const after = next.reduce((most, follower) => Math.max(most, wait(follower) + tailOf(follower)), cure);
-    const tail = operation.workMinutes + after;
-    tails.set(operation.id, tail);
-    return tail;
-  };
-  for (const operation of operations) tailOf(operation);
+  if (tails.size < operations.length) throw new Error(saidOfCycle(findStepCycle(build)?.steps ?? []));
   return tails;
+}
+
+/** Label minutes between an operation and one that follows it. */
+function labelWait({ material, face }: Operation, follower: Operation): number {
+  if (!material) return 0;
+  if (follower.kind === 'mask') return material.tape ?? 0;
+  if (follower.face !== face) return material.handle ?? 0;
+  return parseRecoat(material.recoat)[0]?.from ?? 0;
 }
