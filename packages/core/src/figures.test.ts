@@ -17,7 +17,7 @@ import { dryFilmUm, filmFactorOf } from './materials/film';
 import { binderTable } from './model/binders';
 import { filmFactor, type FilmGrade } from './model/filmGrades';
 import { methods } from './model/methods';
-import type { Climate } from './model/schema';
+import type { Climate, Step } from './model/schema';
 import { passMl } from './quantity/amounts';
 import { milestoneTable } from './model/milestones';
 import { handsOn } from './quantity/handsOn';
@@ -297,7 +297,7 @@ describe('hands and amounts', () => {
     '%s: %d min to set up, %d for a square metre, %d to clean up, %d of it lands',
     (method, setUp, work, cleanUp, lands) => {
       const step = { id: 's', kind: 'base' as const };
-      expect(handsOn(step, method, material('craft-acrylic'), 10_000, 0)).toEqual({
+      expect(handsOn(step, method, material('craft-acrylic'), { areaCm2: 10_000 })).toEqual({
         setUpMinutes: setUp,
         workMinutes: work,
         cleanUpMinutes: cleanUp,
@@ -314,17 +314,46 @@ describe('hands and amounts', () => {
 
   it('knows every method there is', () => expect(methods).toHaveLength(16));
 
+  // Minutes of a batch by section 9: getting ready once, then each unit by its size. 64 plates of 12 cm²: prep 4 + 64 · (0.3 + 3 · 12 ÷ 500)
+  // = 27.808; 24 studs of 10 cm²: look 2 + 24 · (0.1 + 0.5 · 10 ÷ 500) = 4.64; and so on. Each unit is exact to half a 64th of a minute.
   it.each([
-    ['attach', 10],
-    ['join', 15],
-    ['inspect', 5],
-    ['unmask', 4],
-  ] as const)('%s takes %d min whatever the area', (kind, minutes) => {
-    expect(handsOn({ id: 's', kind }, 'hand', undefined, 9000, 0)).toEqual({
-      setUpMinutes: 0,
-      workMinutes: minutes,
-      cleanUpMinutes: 0,
+    ['prep', {}, 64, 12, 0, 27.808],
+    ['prep', {}, 1, 620, 0, 4 + 5],
+    ['sand', {}, 24, 10, 0, 3 + 24 * (0.3 + 0.08)],
+    ['sand', {}, 1, 1000, 0, 3 + 9],
+    ['fill', {}, 4, 300, 600, 3 + 4 * (0.5 + 6)],
+    ['mask', {}, 2, 300, 1000, 2 + 2 * (0.3 + 15)],
+    ['mask', { covers: ['zip'] }, 10, 300, 1000, 1 + 10 * 0.5],
+    ['mask', { covers: ['zip', 'tab'] }, 1, 300, 1000, 1 + 1],
+    ['unmask', {}, 2, 300, 1000, 1 + 2 * (0.2 + 3)],
+    ['attach', {}, 6, 300, 0, 3 + 6 * 1.5],
+    ['attach', { fixings: 4 }, 6, 300, 0, 3 + 6 * 6],
+    ['attach', { alongMm: 800 }, 2, 300, 800, 3 + 2 * 12],
+    ['join', {}, 2, 300, 500, 5 + 2 * 7.5],
+    ['inspect', {}, 64, 12, 0, 2 + 64 * 0.112],
+    ['inspect', { looksOver: 'sealed' }, 1, 620, 0, 2 + 1],
+    ['inspect', { looksOver: 'worn' }, 4, 620, 0, 8],
+    ['weather', {}, 24, 300, 0, 2 + 24 * 0.2],
+    ['base', { minutes: 30 }, 18, 300, 0, 30],
+  ] as const)('%s %j of %d × %d cm², along %d mm, takes %d min in all', (kind, more, units, areaCm2, lengthMm, minutes) => {
+    const step = { id: 's', kind, ...more } as Step;
+    const { setUpMinutes, workMinutes, cleanUpMinutes } = handsOn(step, 'hand', undefined, {
+      areaCm2,
+      lengthMm,
+      units,
     });
+    expect(Math.abs(setUpMinutes + units * workMinutes + cleanUpMinutes - minutes)).toBeLessThanOrEqual(
+      units / 128 + 1e-9,
+    );
+    if (units === 1) expect(workMinutes).toBe(Math.round(workMinutes));
+  });
+
+  it('a coat on a small piece of a set takes a quarter of a minute to take up and lay down', () => {
+    const step = { id: 's', kind: 'base' as const };
+    const of = (areaCm2: number, units: number) =>
+      handsOn(step, 'brush', material('craft-acrylic'), { areaCm2, units }).workMinutes;
+    // 12 cm² at 2 m²/h are 0.036 min; 100 cm² are 0.3, in quarters 0.5; a single one takes a whole minute.
+    expect([of(12, 64), of(100, 64), of(12, 1)]).toEqual([0.25, 0.5, 1]);
   });
 });
 

@@ -1,4 +1,6 @@
+import type { Method } from '../model/methods';
 import type { Build, LogEntry, Piece, Step } from '../model/schema';
+import { planBuild } from '../schedule/answers/planBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { judgeBuild } from './judgeBuild';
 
@@ -140,6 +142,34 @@ const cases: [string, Build, string[]][] = [
     [],
   ],
 ];
+
+describe('O07 at an edge that has to be sharp', () => {
+  const at = (edge: 'tape' | 'by-hand' | undefined, method: Method) => {
+    const build = sampleBuild({
+      pieces: [
+        samplePiece(
+          {
+            zones: [
+              { id: 'field', name: 'Field', share: 0.8 },
+              { id: 'rim', name: 'Rim', share: 0.2, ...(edge ? { edge } : {}) },
+            ],
+          },
+          [
+            { id: 'a', kind: 'base', material: 'flex-acrylic', method: 'brush', zones: ['field'] },
+            { id: 'b', kind: 'base', material: 'flex-acrylic', method, zones: ['rim'] },
+          ],
+        ),
+      ],
+    });
+    return judgeBuild(build, planBuild(build, { latestStarts: false })).some(({ rule }) => rule === 'O07');
+  };
+
+  it('wants tape for a brush too; spray wants it at any edge', () => {
+    expect([at(undefined, 'brush'), at('by-hand', 'brush'), at('tape', 'brush')]).toEqual([false, false, true]);
+    expect([at(undefined, 'airbrush'), at('by-hand', 'airbrush')]).toEqual([true, true]);
+    expect([at(undefined, 'foam-brush'), at('by-hand', 'foam-brush')]).toEqual([true, false]);
+  });
+});
 
 describe('rules', () => {
   it.each(cases)('%s', (_what, one, expected) => {

@@ -1,4 +1,3 @@
-import { tapeMmOf } from './tape';
 import { edgeOf, shareOf, zoneIdsOf } from '../model/stepSpots';
 import type { Material } from '../model/materialSchema';
 import type { Method } from '../model/methods';
@@ -6,13 +5,11 @@ import { coveredShare } from '../model/placements';
 import { substrateTable } from '../model/substrates';
 import type { Face, Piece, Step } from '../model/schema';
 
-/** What one pass of a step works on: the area it covers, the share of its spots that is, and the edge round them. */
+/** What one pass of a step works on: the area it covers, and the share of its spots that is. */
 export interface PassArea {
   areaCm2: number;
   /** Of the area of its zones, 0 to 1. */
   share: number;
-  /** For tape between zones: as long as it is laid. */
-  edgeMm: number;
 }
 
 /** The area of one pass of a step on some faces of a piece. */
@@ -25,17 +22,16 @@ export function passArea(
 ): PassArea {
   const zones = step.zones ?? zoneIdsOf(piece);
   const ofFace = (face: Face) => (piece.faces[face]?.areaCm2 ?? 0) * shareOf(piece, zones);
-  const edgeMm = step.kind === 'mask' && !step.covers ? tapeMmOf(piece, step) : edgeOf(piece, zones);
   const whole = faces.reduce((sum, face) => sum + ofFace(face), 0);
   const ofPiece = shareOf(piece, zones);
   const { grooveMm = 0, seamMm = 0 } = piece.lengths ?? {};
   const share = coveredShare(step, material, method, whole / Math.max(1, faces.length), {
-    edgesMm: edgeMm,
+    edgesMm: edgeOf(piece, zones),
     groovesMm: grooveMm > 0 ? grooveMm * ofPiece : undefined,
     seamsMm: seamMm > 0 ? seamMm * ofPiece : undefined,
   });
   const edges = step.kind === 'seal' && faces.includes('outer') ? cutEdgeCm2(piece) * ofPiece : 0;
-  return { areaCm2: (whole + edges) * share, share, edgeMm };
+  return { areaCm2: (whole + edges) * share, share };
 }
 
 /** The cut edges of a piece that lie open, cm²: their cells drink, and they are sealed with its outer face. */

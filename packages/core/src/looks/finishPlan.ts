@@ -2,7 +2,7 @@ import { converter } from 'culori';
 import { reachesOver, tapeBetweenMm } from '../facts/tape';
 import type { Piece, Step, Zone } from '../model/schema';
 import type { Material } from '../model/materialSchema';
-import { maskMinutes, unmaskMinutes } from '../quantity/handsOn';
+import { handsOn, tapeMinutes as minutesOfTape } from '../quantity/handsOn';
 import { nth } from '../model/sure';
 import { sayM } from '../model/sayMeasure';
 
@@ -32,14 +32,16 @@ export interface FinishOptions {
   order?: readonly string[] | undefined;
   /** The stops to look over what was taped, and all colours; none without it. */
   lookOver?: (at: 'pulled' | 'coloured') => Step[];
-  /** Hands-on minutes of some coats; without it only tape is compared. */
-  minutesOf?: (steps: readonly Step[]) => number;
+  /** Hands-on minutes of some coats, those that are cut in by hand along so many mm; without it only tape is compared. */
+  minutesOf?: (steps: readonly Step[], cutInMm: number) => number;
   materials: ReadonlyMap<string, Material>;
 }
 
 const lab = converter('lab');
 /** A lighter zone that was dirtied takes a coat more, about ten minutes for fifty steps of lightness. */
 const STAIN_MINUTES_PER_LIGHTNESS = 0.2;
+/** Tape waits until what it goes on is tape-safe, and is pulled while the next coat is fresh: worth so many minutes of work by hand. */
+const TAPE_WAIT_MINUTES = 15;
 const MOST_GROUPS_TRIED = 6;
 
 const lightnessOf = (colour: string | undefined) => (colour ? (lab(colour)?.l ?? 50) : 50);
@@ -62,6 +64,10 @@ interface Turn {
   other?: { tapeMm: number; minutes: number };
 }
 
+/** What tips the choice between tape and a steady hand, minutes: hands, what is spilled on, and waiting for tape. */
+const trouble = ({ minutes, stainMinutes, isTaped }: Turn): number =>
+  minutes + stainMinutes + (isTaped ? TAPE_WAIT_MINUTES : 0);
+
 /** Tries orders and tools of some groups of zones on one piece. */
 class Painting {
   constructor(
@@ -81,10 +87,17 @@ class Painting {
     const meant = this.way(finish, finish.steps, earlier, later);
     if (!finish.byHand) return meant;
     const byHand = this.way(finish, finish.byHand, earlier, later);
-    const all = ({ minutes, stainMinutes }: Turn) => minutes + stainMinutes;
     // What needs no tape as it is meant is done as it is meant.
-    const [taken, other] = meant.isTaped && all(byHand) < all(meant) ? [byHand, meant] : [meant, byHand];
+    const [taken, other] = meant.isTaped && trouble(byHand) < trouble(meant) ? [byHand, meant] : [meant, byHand];
     return meant.isTaped ? { ...taken, other } : meant;
+  }
+
+  /** Minutes of looking the edges over once tape is off; those of the last are looked at with the colours. */
+  private lookMinutes(later: readonly ZoneFinish[]): number {
+    if (later.length === 0 || !this.options.lookOver) return 0;
+    const { areaCm2 } = this.piece.faces.outer;
+    const { setUpMinutes, workMinutes } = handsOn({ id: 'look', kind: 'inspect' }, 'hand', undefined, { areaCm2 });
+    return setUpMinutes + workMinutes;
   }
 
   private way(
@@ -94,13 +107,15 @@ class Painting {
     later: readonly ZoneFinish[],
   ): Turn {
     const [colours] = coloursFirst(steps, this.options.materials);
+    const edges = [finish, ...earlier].flatMap(({ zones }) => zones);
     const reaches = colours.some((step) =>
-      reachesOver(step, this.options.materials.get(step.material ?? '')),
+      reachesOver(step, this.options.materials.get(step.material ?? ''), edges),
     );
     const covered = idsOf(earlier);
     const isTaped = reaches && covered.length > 0;
-    const tapeMm = isTaped ? tapeBetweenMm(this.piece, covered, idsOf([finish])) : 0;
-    const tapeMinutes = isTaped ? maskMinutes(tapeMm) + unmaskMinutes : 0;
+    const meetsMm = covered.length > 0 ? tapeBetweenMm(this.piece, covered, idsOf([finish])) : 0;
+    const tapeMm = isTaped ? meetsMm : 0;
+    const tapeMinutes = isTaped ? minutesOfTape(tapeMm) + this.lookMinutes(later) : 0;
     const stain = reaches
       ? later.reduce(
           (sum, other) => sum + Math.max(0, lightnessOf(mainColour(other)) - lightnessOf(mainColour(finish))),
@@ -112,7 +127,7 @@ class Painting {
       steps,
       isTaped,
       tapeMm,
-      minutes: (this.options.minutesOf?.(colours) ?? 0) + tapeMinutes,
+      minutes: (this.options.minutesOf?.(colours, isTaped ? 0 : meetsMm) ?? 0) + tapeMinutes,
       stainMinutes: STAIN_MINUTES_PER_LIGHTNESS * stain,
     };
   }

@@ -6,7 +6,7 @@ import { entryOf } from '../model/sure';
 import { groundTable } from './ground';
 import type { SealerSchool } from './look';
 import { schoolById, type School } from './schools';
-import { isPressed, type Writing } from './writing';
+import { isPressed, sizedMinutes, type Writing } from './writing';
 
 /** What seams, pores and pinholes are brushed full with, and sanded. */
 export const FILLER = 'foam-filler-paste';
@@ -16,7 +16,6 @@ export const caulked = {
   material: 'acrylic-caulk',
   film: 'light',
   placement: 'seams',
-  minutes: 8,
   note: 'Press it in, wipe off what stands proud, smooth with a wet finger.',
 } as const;
 
@@ -34,7 +33,6 @@ export function groundworkOf(writing: Writing): Step[] {
   const needs = groundTable[piece.substrate.kind];
   const steps: Step[] = [
     step('prep', 'hand', {
-      minutes: 10,
       note: needs.cleans
         ? cleaningTable[needs.cleans].note
         : 'Round the edges, clean off marker and glue, vacuum the dust.',
@@ -44,12 +42,12 @@ export function groundworkOf(writing: Writing): Step[] {
   const { isPorousFoam, dissolves } = substrateTable[piece.substrate.kind];
   if (choices.wipe && dissolves) tell('White spirit would eat this foam: marker is sealed in instead.');
   else if (choices.wipe)
-    steps.push(step('prep', 'hand', { minutes: 5, cleans: 'unglued', note: cleaningTable.unglued.note }));
+    steps.push(step('prep', 'hand', { cleans: 'unglued', note: cleaningTable.unglued.note }));
   if (choices.lines && isPorousFoam)
-    steps.push(step('texture', 'tool', { texture: choices.lines, minutes: 15, note: lined[choices.lines] }));
+    steps.push(step('texture', 'tool', { texture: choices.lines, minutes: sizedMinutes(piece, 15), note: lined[choices.lines] }));
   if (choices.seams === 'gaps' || choices.seams === 'both') steps.push(step('fill', 'tool', caulked));
   const fills = choices.seams === 'hairline' || choices.seams === 'both' || needs.fills;
-  if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light', minutes: 10 }));
+  if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light' }));
   if (fills || needs.opens === 'sand') steps.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
   if (needs.opens === 'heat' && !piece.substrate.heatSealed)
     steps.push(
@@ -70,7 +68,7 @@ export function groundworkOf(writing: Writing): Step[] {
       if (!substrateTable[piece.substrate.kind].isPorousFoam) continue;
       steps.push(
         step('texture', 'stamp', {
-          ...(one.minutes ? { minutes: one.minutes } : {}),
+          ...(one.minutes ? { minutes: sizedMinutes(piece, one.minutes) } : {}),
           ...(one.note ? { note: one.note } : {}),
           ...(groups.length > 1 ? { zones: group.zones.map(({ id }) => id) } : {}),
         }),
@@ -81,7 +79,6 @@ export function groundworkOf(writing: Writing): Step[] {
     steps.push(
       step('mask', 'hand', {
         covers: piece.keepBare,
-        minutes: 8,
         note: `Cover: ${piece.keepBare.join(', ')}.`,
       }),
     );

@@ -182,7 +182,11 @@ describe('three colours on one piece', () => {
   it('are masked in order, without a stop, and every mask comes off again', () => {
     // A rim of 480 cm² is too large to be brushed for the sake of the tape.
     const faces = { outer: { areaCm2: 1600 }, inner: { areaCm2: 1580 } };
-    const build = dressed({ looks }, bothFaces({ zones, faces }));
+    // Sponges are cut in by hand, unless an edge has to be sharp.
+    const sharp = zones.map((zone) => ({ ...zone, edge: 'tape' as const }));
+    const byHand = dressed({ looks }, bothFaces({ zones, faces })).pieces[0]!;
+    expect(byHand.steps.filter(({ kind }) => kind === 'mask')).toEqual([]);
+    const build = dressed({ looks }, bothFaces({ zones: sharp, faces }));
     expect(findings(build)).toEqual([]);
     const { steps } = build.pieces[0]!;
     expect(steps.filter((step) => step.kind === 'mask').map((step) => step.zones)).toEqual(
@@ -203,7 +207,7 @@ describe('three colours on one piece', () => {
 
 describe('finishAcrossZones', () => {
   const zone = (id: string, share: number, edgeMm: number): Zone => ({ id, name: id, share, edgeMm });
-  const finish = (one: Zone, method: 'sponge' | 'brush', colour: string): ZoneFinish => ({
+  const finish = (one: Zone, method: 'foam-brush' | 'brush', colour: string): ZoneFinish => ({
     zones: [one],
     steps: [
       { id: `base-${one.id}`, kind: 'base', material: 'flex-acrylic', method, colour, zones: [one.id] },
@@ -220,18 +224,18 @@ describe('finishAcrossZones', () => {
       materials: catalogueById,
     });
 
-  it('paints by sponge first and brushes the rest up to it, with no tape at all', () => {
+  it('paints by foam brush first and brushes the rest up to it, with no tape at all', () => {
     const plan = across([
       finish(zone('fine', 0.2, 500), 'brush', '#eeeeee'),
-      finish(zone('field', 0.8, 900), 'sponge', '#222222'),
+      finish(zone('field', 0.8, 900), 'foam-brush', '#222222'),
     ]);
-    // Brush first needs 500 mm of tape: 2 min, 8 min at 4 m an hour, 4 min to pull it. The dark sponge first stains the light zone, by
+    // Brush first needs 500 mm of tape: 2 + 8 min at 4 m an hour, 1 + 2 min to pull it. The dark foam brush first stains the light zone, by
     // 0.2 min a step of lightness, and L* 94 − 13 makes 16 min. So the light one still goes first here.
     expect(plan.order).toEqual(['fine', 'field']);
     expect(plan.tapeMm).toBe(500);
     const grey = across([
       finish(zone('fine', 0.2, 500), 'brush', '#333333'),
-      finish(zone('field', 0.8, 900), 'sponge', '#222222'),
+      finish(zone('field', 0.8, 900), 'foam-brush', '#222222'),
     ]);
     expect(grey.order).toEqual(['field', 'fine']);
     expect(grey.tapeMm).toBe(0);
@@ -240,8 +244,8 @@ describe('finishAcrossZones', () => {
 
   it('never needs more tape and stain than light to dark does', () => {
     const finishes = [
-      finish(zone('a', 0.5, 800), 'sponge', '#dddddd'),
-      finish(zone('b', 0.3, 600), 'sponge', '#888888'),
+      finish(zone('a', 0.5, 800), 'foam-brush', '#dddddd'),
+      finish(zone('b', 0.3, 600), 'foam-brush', '#888888'),
       finish(zone('c', 0.2, 300), 'brush', '#111111'),
     ];
     const best = across(finishes);

@@ -115,7 +115,7 @@ describe('looks stop to look', () => {
   });
 
   it('without waiting for more than dry paint: 50 min before a film can be handled', () => {
-    // Craft acrylic at label air: touch-dry 20 min after 08:05 and handleable long after; the look takes 3 min.
+    // Craft acrylic at label air: touch-dry 20 min after 08:05 and handleable long after; the look 0.1 min and half a minute for 500 cm², so one.
     const piece = samplePiece({}, [
       { id: 'base', kind: 'base', material: 'craft-acrylic', method: 'brush' },
       { id: 'look', kind: 'inspect', method: 'hand', looksOver: 'coloured' },
@@ -124,8 +124,9 @@ describe('looks stop to look', () => {
     const plan = planBuild(build, { latestStarts: false });
     expect(checkPlan(build, plan)).toEqual([]);
     const [base, seen] = plan.operations;
-    expect(seen!.workMinutes).toBe(3);
-    expect(seen!.start! - base!.laidAt!).toBe(20);
+    expect(seen!.workMinutes).toBe(1);
+    // Its two minutes of getting ready fall into the wait.
+    expect(seen!.laidAt! - seen!.workMinutes - base!.laidAt!).toBe(20);
   });
 
   it('before packing once it can be packed, and no date waits for that', () => {
@@ -308,7 +309,7 @@ describe('what fails is put right', () => {
       { latestStarts: false, now: epochMinute('2027-02-15T09:06', 'UTC') },
     );
     const again = plan.operations.find(({ stepId }) => stepId === stop.id)!;
-    expect([again.status, again.failures, again.workMinutes]).toEqual(['planned', 1, 4]);
+    expect([again.status, again.failures, again.workMinutes]).toEqual(['planned', 1, 1]);
     expect(toWallTime(again.start!, 'UTC')).toBe('2027-02-15T09:06');
   });
 
@@ -372,9 +373,9 @@ it('every check says what is right and wrong, and what can be done', () => {
     }
 });
 
-it('a look takes a few minutes, and is taken again a day later where only time helps', () => {
-  const minutes = Object.fromEntries(lookOvers.map((at) => [at, lookOverTable[at].minutes]));
-  expect(minutes).toEqual({ worn: 10, bare: 4, sealed: 3, primed: 3, coloured: 3, pulled: 2, packing: 5 });
+it('a try-on takes eight minutes in all, and a look is taken again a day later where only time helps', () => {
+  const minutes = lookOvers.map((at) => lookOverTable[at].minutesInAll);
+  expect(minutes).toEqual([8, undefined, undefined, undefined, undefined, undefined, undefined]);
   const { build, piece } = dressed({ looks: [{ look: look('gunmetal') }] });
   const stop = stopAt(piece, 'packing');
   const [wait] = mendOffers(build, piece, stop.id, checkOf(piece, stop, 'nail'));

@@ -76,7 +76,7 @@ export class Owned {
   }
 
   /** Hands-on minutes of a way on all units of the piece, all coats. */
-  minutes(kind: Step['kind'], way: Way, zones: readonly string[] | undefined): number {
+  minutes(kind: Step['kind'], way: Way, zones: readonly string[] | undefined, cutInMm = 0): number {
     const { outer } = this.piece.faces;
     const areaCm2 = outer.areaCm2 * this.piece.quantity * (zones ? shareOf(this.piece, zones) : 1);
     const step: Step = { id: 'tried', kind, method: way.method };
@@ -84,8 +84,7 @@ export class Owned {
       step,
       way.method,
       catalogueById.get(way.material),
-      areaCm2,
-      0,
+      { areaCm2, cutInMm: cutInMm * this.piece.quantity },
     );
     return way.coats * (setUpMinutes + workMinutes + cleanUpMinutes);
   }

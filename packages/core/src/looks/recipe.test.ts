@@ -94,7 +94,9 @@ describe('a look that is saved and put on the same piece', () => {
 });
 
 describe('on another piece', () => {
-  const first = dressed();
+  const plain = dressed();
+  // Somebody knows that prep takes ten minutes here.
+  const first = { ...plain, steps: plain.steps.map((step, n) => (n === 0 ? { ...step, minutes: 10 } : step)) };
   const look = saved(first);
   const other = (changes: Partial<Piece> = {}): Piece =>
     plate({
@@ -179,7 +181,7 @@ describe('on another piece', () => {
       finestDetailMm: 0.6,
     });
     const { steps, notes } = again(ground, piece, look);
-    // Ten minutes of prep on 800 cm² are twenty on 1600.
+    // Ten minutes that somebody said for prep on 800 cm² are twenty on 1600.
     expect([first.steps[0]!.minutes, steps[0]!.minutes]).toEqual([10, 20]);
     expect(steps.filter(({ material, film }) => material && (film ?? 'normal') === 'normal')).toEqual([]);
     expect(notes).toContain('Minutes that were said are scaled to the area.');

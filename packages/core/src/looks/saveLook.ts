@@ -4,6 +4,7 @@ import type { Material } from '../model/materialSchema';
 import type { LogEntry, Piece, Step, Zone, ZoneRole } from '../model/schema';
 import { lookSchema, type Look, type LookStep, type Recipe, type SealerSchool } from './look';
 import { schools } from './schools';
+import { lookMinutes } from './writing';
 
 /** The format of a look that is shared as a file. */
 export const LOOK_FORMAT = 'fixatum-look/1';
@@ -136,7 +137,7 @@ function coatsOf(piece: Piece, name: string, id: string, zone: string | undefine
           }
         : {}),
       ...(step.colour ? { colour: step.colour } : {}),
-      ...(step.minutes ? { minutes: step.minutes } : {}),
+      ...(step.minutes ? { minutes: lookMinutes(piece, step.minutes) } : {}),
       ...(step.note ? { note: step.note } : {}),
       ...(step.wanted ? { wanted: step.wanted } : {}),
       ...(step.waitFor ? { waitFor: step.waitFor } : {}),

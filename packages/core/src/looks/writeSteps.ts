@@ -1,3 +1,4 @@
+import { isCutIn } from '../facts/tape';
 import { catalogueById } from '../materials/catalogue';
 import { inPalette } from '../model/palette';
 import type { Build, Piece, Step } from '../model/schema';
@@ -11,7 +12,7 @@ import type { Look, LookStep } from './look';
 import { Owned, spraysOver, type Way } from './owned';
 import { groundworkOf } from './groundwork';
 import { undercoatsFor } from './undercoats';
-import { isPowder, isPressed, zonesOf, type Writing } from './writing';
+import { isPowder, isPressed, sizedMinutes, zonesOf, type Writing } from './writing';
 import { coatsToHide, coverGrades, type CoverGrades } from '../colour/hiding';
 import { seenColour } from '../colour/seenColour';
 import { spotsOf } from '../facts/spots';
@@ -110,7 +111,7 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
 /** A colour that wants more coats than that wants another undercoat, or another paint. */
 const MOST_MORE_COATS = 2;
 /** On more than this a brush leaves its marks, and is no choice for the sake of the tape. */
-const BRUSHED_UP_TO_CM2 = 200;
+const BRUSHED_UP_TO_CM2 = 600;
 
 /** The colours and the weathering of all groups, in the order they are done. */
 function coloursOf(
@@ -145,19 +146,13 @@ function coloursOf(
     order: choices.order,
     lookOver: writing.lookOver,
     materials: catalogueById,
-    minutesOf: (steps) =>
-      steps.reduce(
-        (sum, { kind, method, material, coats, film, zones: own }) =>
-          method === undefined || material === undefined
-            ? sum
-            : sum +
-              writing.owned.minutes(
-                kind,
-                { material, method, coats: coats ?? 1, film: film ?? 'normal' },
-                own,
-              ),
-        0,
-      ),
+    minutesOf: (steps, cutInMm) =>
+      steps.reduce((sum, step) => {
+        const { kind, method, material, coats = 1, film = 'normal', zones: own } = step;
+        if (method === undefined || material === undefined) return sum;
+        const edgeMm = isCutIn(step, catalogueById.get(material)) ? cutInMm : 0;
+        return sum + writing.owned.minutes(kind, { material, method, coats, film }, own, edgeMm);
+      }, 0),
   });
   return { middle: zones.steps, zones };
 }
@@ -257,7 +252,7 @@ export class LookWriter {
       step(one.kind, method, {
         ...(laid ? { material: laid.material, coats, film: laid.film } : {}),
         ...(shade ? { colour: shade } : {}),
-        ...(one.minutes ? { minutes: one.minutes } : {}),
+        ...(one.minutes ? { minutes: sizedMinutes(piece, one.minutes) } : {}),
         ...(one.note ? { note: one.note } : {}),
         ...(one.wanted ? { wanted: one.wanted } : {}),
         ...(one.waitFor ? { waitFor: one.waitFor } : {}),

@@ -49,3 +49,15 @@ export const isPowder = ({ material }: Pick<Step, 'material'>): boolean => {
   const known = material === undefined ? undefined : entryOf(catalogueById, material);
   return known !== undefined && binderOf(known).loose === true;
 };
+
+/** What the minutes of a look are said for, cm². */
+const MINUTES_FOR_CM2 = 600;
+
+/** The minutes that a look says for work by hand, for all units of a piece: by their area, but never less than half of what is said. */
+export const sizedMinutes = (piece: Piece, minutes: number): number =>
+  Math.max(1, Math.round(minutes * Math.max(0.5, sizeOf(piece))));
+
+/** What a look is to say so that it comes to some minutes on the piece it is taken from. */
+export const lookMinutes = (piece: Piece, minutes: number): number => minutes / Math.max(0.5, sizeOf(piece));
+
+const sizeOf = ({ faces, quantity }: Piece): number => (faces.outer.areaCm2 * quantity) / MINUTES_FOR_CM2;

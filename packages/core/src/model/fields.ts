@@ -50,6 +50,8 @@ export const textureKinds = ['pressed', 'burned', 'ground'] as const;
 export const surfaces = ['skin', 'release', 'opened'] as const;
 
 /** What a zone is in a finish, so that it is known again on another piece. */
+/** How the edge of a zone is kept: cut in by hand, along a groove or relief edge; or taped, as it has to be sharp without one. */
+export const zoneEdges = ['by-hand', 'tape'] as const;
 export const zoneRoles = ['field', 'trim', 'accent', 'line', 'hardware'] as const;
 
 export const id = z.string().min(1, 'give it an id').max(80, 'an id has at most 80 letters');
@@ -89,6 +91,7 @@ export type TextureKind = (typeof textureKinds)[number];
 
 export type Surface = (typeof surfaces)[number];
 
+export type ZoneEdge = (typeof zoneEdges)[number];
 export type ZoneRole = (typeof zoneRoles)[number];
 
 export type AirAid = (typeof airAids)[number];

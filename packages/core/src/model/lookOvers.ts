@@ -4,7 +4,8 @@ import { columnOf, idsOf, tableOf } from './table';
 /** A stop in the work where a seasoned finisher looks before going on (docs/domain.md, "Looking over"). */
 export interface LookOverDefinition {
   word: string;
-  minutes: number;
+  /** Minutes in all, however many there are; what says none takes those of any look (`stepKindTable.inspect`). */
+  minutesInAll?: number;
   /** What it waits for; a look needs no more than dry paint. */
   waits: readonly Wait[];
   /** It is done as things are packed: it needs hands, but no date waits for it. */
@@ -19,37 +20,31 @@ const touchDry: readonly Wait[] = [{ milestone: 'touch', coats: 'all', where: 'e
 export const lookOverTable = tableOf<LookOverDefinition>()({
   worn: {
     word: 'Try it on',
-    minutes: 10,
+    minutesInAll: 8,
     waits: handled,
   },
   bare: {
     word: 'Look over before the first coat',
-    minutes: 4,
     waits: handled,
   },
   sealed: {
     word: 'Look over the sealer',
-    minutes: 3,
     waits: touchDry,
   },
   primed: {
     word: 'Look over the primer',
-    minutes: 3,
     waits: touchDry,
   },
   coloured: {
     word: 'Look over the colours',
-    minutes: 3,
     waits: touchDry,
   },
   pulled: {
     word: 'Look over the edges',
-    minutes: 2,
     waits: touchDry,
   },
   packing: {
     word: 'Look over before packing',
-    minutes: 5,
     // A fingernail tells nothing before.
     waits: packable,
     atPacking: true,

@@ -87,7 +87,6 @@ export const methodTable = tableOf<MethodDefinition>()({
     rateM2PerHour: 1.5,
     transfer: 0.85,
     evenness: 0.75,
-    reachesOver: true,
     drags: true,
   },
   stipple: {
@@ -96,7 +95,6 @@ export const methodTable = tableOf<MethodDefinition>()({
     rateM2PerHour: 1.5,
     transfer: 0.85,
     evenness: 0.7,
-    reachesOver: true,
   },
   'dry-brush': { ...brushed, word: 'dry brush', transfer: 0.5, evenness: 0.3 },
   wipe: { ...brushed, word: 'wipe on', evenness: 0.5, drags: true },

@@ -91,7 +91,6 @@ export function joinStep(build: Build, piece: Piece, parts: readonly string[], a
     kind: 'join',
     parts: [...parts],
     after: [...(previous ? [previous.id] : []), ...ends],
-    minutes: 15,
   };
 }
 

@@ -25,6 +25,7 @@ import {
   textureKinds,
   surfaces,
   zoneRoles,
+  zoneEdges,
 } from './fields';
 import { sayMm } from './sayMeasure';
 
@@ -53,7 +54,8 @@ export const stepSchema = z.looseObject({
   after: z.array(z.string().min(1)).optional(),
   air: z.enum(airAids).optional(),
   wanted: z.array(z.enum(wantedEffects)).optional(),
-  minutes: z.number().positive('longer than nothing').max(1440, 'longer than a day').optional(),
+  /** Hands-on minutes as somebody knows them, for the whole batch: all units together. */
+  minutes: z.number().positive('longer than nothing').max(6000, 'at most a hundred hours').optional(),
   optional: z.boolean().optional(),
   dilution: z.string().max(200).optional(),
   /** What is stirred in, % of the material by volume, and with what. */
@@ -64,6 +66,12 @@ export const stepSchema = z.looseObject({
   attaches: z.enum(attachments).optional(),
   /** For join steps: the pieces that become part of this one. */
   parts: z.array(id).optional(),
+  /** For glue and what is put on, on one unit: how many fixings (pins, studs, buckles) … */
+  fixings: z.number().int('whole fixings only').min(1, 'at least one').max(500, 'at most 500').optional(),
+  /** … or what length is glued, filled or joined, mm … */
+  alongMm: z.number().positive('longer than nothing').max(1_000_000).optional(),
+  /** … or what area is glued, cm² on each of the two faces. */
+  bondCm2: areaCm2.optional(),
   /** For mask steps: closures and bond areas that are covered, by name. */
   covers: z.array(name).optional(),
   /** For glue: the area that was kept bare for it, by its name. */
@@ -112,6 +120,8 @@ export const zoneSchema = z.looseObject({
     .max(100)
     .optional(),
   wantsSheen: z.enum(sheenClasses).optional(),
+  /** How its edge is kept; where nothing is said, by hand for brush work and with tape for what sprays or is wider than the line. */
+  edge: z.enum(zoneEdges).optional(),
   /** What it is in the finish, where its size does not tell. */
   role: z.enum(zoneRoles).optional(),
   /** The colour it is to have; what its steps lay says more. */

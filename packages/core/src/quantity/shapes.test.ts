@@ -71,20 +71,22 @@ describe('amounts and minutes', () => {
 
   it('takes set-up, area ÷ rate and clean-up', () => {
     // 600 cm² at 2 m²/h is 1.8 min, rounded up.
-    expect(handsOn({ id: 's', kind: 'seal' }, 'brush', material, 600, 0)).toEqual({
+    expect(handsOn({ id: 's', kind: 'seal' }, 'brush', material, { areaCm2: 600 })).toEqual({
       setUpMinutes: 3,
       workMinutes: 2,
       cleanUpMinutes: 5,
     });
-    // 2000 mm of tape at 4 m an hour is half an hour.
-    expect(handsOn({ id: 's', kind: 'mask' }, 'hand', undefined, 600, 2000).workMinutes).toBe(30);
-    expect(handsOn({ id: 's', kind: 'seal', minutes: 12 }, 'brush', material, 600, 0)).toEqual({
+    // 2000 mm of tape at 4 m an hour is half an hour, and 0.3 min to take it up.
+    expect(
+      handsOn({ id: 's', kind: 'mask' }, 'hand', undefined, { areaCm2: 600, lengthMm: 2000 }).workMinutes,
+    ).toBe(31);
+    expect(handsOn({ id: 's', kind: 'seal', minutes: 12 }, 'brush', material, { areaCm2: 600 })).toEqual({
       setUpMinutes: 0,
       workMinutes: 12,
       cleanUpMinutes: 0,
     });
     expect(
-      handsOn({ id: 's', kind: 'seal' }, 'brush', catalogueById.get('epoxy-clear'), 600, 0),
+      handsOn({ id: 's', kind: 'seal' }, 'brush', catalogueById.get('epoxy-clear'), { areaCm2: 600 }),
     ).toMatchObject({ setUpMinutes: 8, cleanUpMinutes: 10 });
   });
 });

@@ -716,13 +716,13 @@ export const firing: Case[] = [
   ],
   [
     'O07',
-    'the rim sponged beside the painted field',
+    'the rim laid with a foam brush beside the painted field',
     [
       plate(
         [
           pva,
           { ...paint, zones: ['field'] },
-          lay('rim', 'base', 'craft-acrylic', { method: 'sponge', zones: ['rim'] }),
+          lay('rim', 'base', 'craft-acrylic', { method: 'foam-brush', zones: ['rim'] }),
         ],
         zones,
       ),
@@ -737,19 +737,30 @@ export const firing: Case[] = [
             pva,
             { ...paint, zones: ['field'] },
             { id: 't', kind: 'mask', zones: ['field'] },
-            lay('rim', 'base', 'craft-acrylic', { method: 'sponge', zones: ['rim'] }),
+            lay('rim', 'base', 'craft-acrylic', { method: 'foam-brush', zones: ['rim'] }),
             { id: 'u', kind: 'unmask' },
           ],
           zones,
         ),
       ],
       [
-        'by brush',
+        'by foam brush at an edge that is kept by hand',
         plate(
           [
             pva,
             { ...paint, zones: ['field'] },
-            lay('rim', 'base', 'craft-acrylic', { method: 'brush', zones: ['rim'] }),
+            lay('rim', 'base', 'craft-acrylic', { method: 'foam-brush', zones: ['rim'] }),
+          ],
+          { zones: zones.zones?.map((zone) => ({ ...zone, edge: 'by-hand' as const })) ?? [] },
+        ),
+      ],
+      [
+        'by sponge along a groove',
+        plate(
+          [
+            pva,
+            { ...paint, zones: ['field'] },
+            lay('rim', 'base', 'craft-acrylic', { method: 'sponge', zones: ['rim'] }),
           ],
           zones,
         ),

@@ -293,7 +293,7 @@ export const judgedWays: JudgedWay[] = [
   ['R74 latex on skin', 'R74', 'step 1, Natural latex', 'Foam seal spray in place of Natural latex', true],
   ['O06 straps on before the paint', 'O06', 'step 1, Attach', 'Put them on afterwards', true],
   [
-    'O07 the rim sponged beside the painted field',
+    'O07 the rim laid with a foam brush beside the painted field',
     'O07',
     'step 3, Craft acrylic',
     'By brush, along the edge',

@@ -467,7 +467,7 @@ export const bad: Recipe[] = [
       ...raw,
       zones: [
         { id: 'field', name: 'Field', share: 0.7 },
-        { id: 'rim', name: 'Rim', share: 0.3 },
+        { id: 'rim', name: 'Rim', share: 0.3, edge: 'tape' },
       ],
     },
   ],

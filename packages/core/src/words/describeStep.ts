@@ -2,6 +2,7 @@ import type { Build, Piece, Step } from '../model/schema';
 import { parseRecoat } from '../materials/material';
 import { handsOn } from '../quantity/handsOn';
 import { cutEdgeCm2, passArea } from '../facts/passArea';
+import { workLengthMm } from '../facts/workLength';
 import { recoatFactor } from '../drying/filmTimes';
 import { sayWait } from '../model/wallTime';
 import { stepKindTable } from '../model/stepKinds';
@@ -11,7 +12,7 @@ import type { Material } from '../model/materialSchema';
 import { lookingTable } from '../model/lookOverChecks';
 import { methodWords } from '../model/methods';
 import { passDetails } from './passDetails';
-import { facesOf, methodOf } from '../model/stepSpots';
+import { facesOf, methodOf, unitsOf } from '../model/stepSpots';
 
 /**
  * A step in one line: how much of what, with which tool, on what, where, how long a pass takes and how long it waits.
@@ -23,9 +24,11 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
   const faces = facesOf(step);
   const zoneName = (id: string) => piece.zones?.find((zone) => zone.id === id)?.name ?? id;
   const partName = (id: string) => build.pieces.find((candidate) => candidate.id === id)?.name ?? id;
-  const { areaCm2, edgeMm } = passArea(piece, step, faces.slice(0, 1), material, method);
-  const hands = handsOn(step, method, material, areaCm2, edgeMm);
-  const minutes = hands.setUpMinutes + hands.workMinutes + hands.cleanUpMinutes;
+  const { areaCm2 } = passArea(piece, step, material ? faces.slice(0, 1) : faces, material, method);
+  const units = unitsOf(piece, step).length;
+  const lengthMm = workLengthMm(build.pieces, piece, step);
+  const hands = handsOn(step, method, material, { areaCm2, lengthMm, units });
+  const minutes = Math.ceil(hands.setUpMinutes + units * hands.workMinutes + hands.cleanUpMinutes);
   const recoat = material && parseRecoat(material.recoat)[0]?.from;
   const wait =
     recoat === undefined ? undefined : recoat * recoatFactor(filmFactorOf(material, step.film, step.pourMm));
@@ -43,7 +46,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
     step.units && step.units.length < piece.quantity
       ? `only ${step.units.join(', ')} of ${piece.quantity}`
       : '',
-    `${sayWait(minutes)} a pass`,
+    units > 1 ? `${sayWait(minutes)} for all ${units}` : `${sayWait(minutes)} a pass`,
     step.waitFor === 'cured' ? 'once all below is cured' : '',
     step.waitFor === 'through' ? 'each coat once what is below is dry through' : '',
     wait === undefined ? '' : `then ${sayWait(wait)}`,

@@ -1,4 +1,4 @@
-import type { Attachment, Surface, TextureKind, WantedEffect, ZoneRole } from '../model/fields';
+import type { Attachment, Surface, TextureKind, WantedEffect, ZoneEdge, ZoneRole } from '../model/fields';
 
 /** What an attach step puts on, on a menu. */
 export const attachmentWords: Record<Attachment, string> = {
@@ -38,6 +38,12 @@ export const zoneRoleWords: Record<ZoneRole, string> = {
   accent: 'accent',
   line: 'line',
   hardware: 'hardware',
+};
+
+/** How the edge of a zone is kept. */
+export const zoneEdgeWords: Record<ZoneEdge, string> = {
+  'by-hand': 'by hand, along a groove',
+  tape: 'with tape, sharp',
 };
 
 export const surfaceWords: Record<Surface, string> = {

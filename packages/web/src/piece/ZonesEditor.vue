@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { idFromName, sheenClasses, sheenWords, zoneRoles, zoneRoleWords, type Look } from '@fixatum/core';
+import {
+  idFromName,
+  sheenClasses,
+  sheenWords,
+  zoneEdges,
+  zoneEdgeWords,
+  zoneRoles,
+  zoneRoleWords,
+  type Look,
+} from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { valueOf } from '../shared/inputs';
 import RemoveButton from '../shared/RemoveButton.vue';
@@ -31,6 +40,11 @@ const roleItems = [
   ...zoneRoles.map((value) => ({ value, title: zoneRoleWords[value] })),
 ];
 
+const edgeItems = [
+  { value: '', title: 'by its tool' },
+  ...zoneEdges.map((value) => ({ value, title: zoneEdgeWords[value] })),
+];
+
 /** What a zone comes out in where it is not said: the colour of its look. */
 const lookColour = ({ lookId }: ZoneDraft): string | undefined =>
   props.looks.find(({ id }) => id === lookId)?.colour;
@@ -51,6 +65,7 @@ function add(): void {
       lookId: '',
       wantsSheen: '',
       role: '',
+      edge: '',
       colour: '',
     });
   }
@@ -117,6 +132,12 @@ function remove(at: number): void {
         :label="`${zone.name} is`"
         density="compact"
         class="role"
+      />
+      <v-select
+        v-model="zone.edge"
+        :items="edgeItems"
+        :label="`Edge of ${zone.name} kept`"
+        density="compact"
       />
       <label class="colour" :title="`Colour of ${zone.name}`">
         <input

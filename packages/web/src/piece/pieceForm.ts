@@ -14,6 +14,7 @@ import {
   type SheenClass,
   type SubstrateKind,
   type Surface,
+  type ZoneEdge,
   type ZoneRole,
 } from '@fixatum/core';
 import { made, namesIn, orNothing } from '../shared/formValues';
@@ -36,6 +37,8 @@ export interface ZoneDraft {
   wantsSheen: SheenClass | '';
   /** What it is in the finish; empty for as its size tells. */
   role: ZoneRole | '';
+  /** How its edge is kept; empty for as its tool wants. */
+  edge: ZoneEdge | '';
   /** The colour it is to have; empty where none is said. */
   colour: string;
 }
@@ -105,7 +108,7 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
       bendRadiusMm,
       bodyDiameterMm: undefined,
     })),
-    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen, role, colour }) => ({
+    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen, role, edge, colour }) => ({
       id,
       name,
       percent: Math.round(share * 1000) / 10,
@@ -113,6 +116,7 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
       lookId: '',
       wantsSheen: wantsSheen ?? '',
       role: role ?? '',
+      edge: edge ?? '',
       colour: colour ?? '',
     })),
     lookId: '',
@@ -172,6 +176,7 @@ export function pieceFromForm(
     borders: bordersOf(zone.id),
     wantsSheen: orNothing(zone.wantsSheen),
     role: orNothing(zone.role),
+    edge: orNothing(zone.edge),
     colour: orNothing(zone.colour),
   }));
   const read = made(pieceSchema, {

@@ -27,7 +27,6 @@ export const o02BareAreasUncovered: Rule = {
       id: freshId('mask-bare', piece),
       kind: 'mask',
       covers: open,
-      minutes: 8,
       note: `Cover: ${open.join(', ')}.`,
     };
     const finding: RuleFinding = {

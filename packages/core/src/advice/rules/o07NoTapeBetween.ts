@@ -11,7 +11,7 @@ import { stepPointer, type Rule } from '../rule';
 
 const painted = new Set(['paint', 'texture', 'weather', 'detail', 'topcoat']);
 
-/** O07: what is sprayed, sponged or laid with a foam brush beside a painted zone reaches over, unless that is taped. */
+/** O07: what is sprayed or laid with a foam brush beside a painted zone reaches over, and so does any coat at an edge that has to be sharp, unless it is taped. */
 export const o07NoTapeBetween: Rule = {
   id: 'O07',
   severity: 'risk',
@@ -23,10 +23,12 @@ export const o07NoTapeBetween: Rule = {
     return steps.flatMap(({ step, at, material }): RuleFinding[] => {
       const own = step.zones;
       const method = methodOf(step, material);
-      if (!material || !own || own.length >= zones.length || !reachesOver(step, material)) return [];
+      if (!material || !own || own.length >= zones.length) return [];
+      const edges = zones.filter(({ id }) => own.includes(id));
       // A clear does no harm beside.
-      const open = zones.filter(({ id }) => {
-        if (own.includes(id)) return false;
+      const open = zones.filter((zone) => {
+        const { id } = zone;
+        if (own.includes(id) || !reachesOver(step, material, [...edges, zone])) return false;
         const isPainted = steps.some(
           (other) =>
             other.at < at &&
@@ -49,7 +51,7 @@ export const o07NoTapeBetween: Rule = {
         about(this, piece, step, {
           message: `${material.name} by ${methodWords[method]} reaches over to ${names}, which is painted already and not taped.`,
           reason:
-            'Spray drifts, and a sponge or foam brush is wider than the line. Tape, or a small brush along the edge, keeps it clean.',
+            'Spray drifts, a foam brush is wider than the line, and no hand keeps a sharp edge without a groove. Tape keeps it clean; so does a small brush along a groove.',
           ideas: [
             { label: `Tape ${names} for it`, change },
             ...(material.methods.includes('brush')

@@ -2,6 +2,7 @@ import { isPorousFoam } from '../../model/substrates';
 import { has } from '../../model/traits';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
+import { workBegins } from '../../schedule/plan/plan';
 import { pairRule, ways } from '../pairs';
 import type { Rule } from '../rule';
 import { sayC } from '../../model/sayMeasure';
@@ -46,9 +47,10 @@ export const r53StuckOnTooSoon: Rule = {
         : [],
     );
     const vinyl = plan.operations.flatMap((operation): RuleFinding[] => {
-      const { start, stepId, stepIndex, unit } = operation;
+      const { laidAt, stepId, stepIndex, unit } = operation;
       const step = piece.steps[stepIndex];
-      if (operation.pieceId !== piece.id || step?.attaches !== 'vinyl' || start === undefined) return [];
+      if (operation.pieceId !== piece.id || step?.attaches !== 'vinyl' || laidAt === undefined) return [];
+      const start = workBegins(operation);
       const state = plan.units.get(`${piece.id}/${unit}`);
       const isSoft = operation.cells.some((cell) => (state?.asOf(cell, start)?.packAt ?? -Infinity) > start);
       if (!isSoft) return [];

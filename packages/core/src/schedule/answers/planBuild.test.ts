@@ -201,7 +201,7 @@ describe('planBuild', () => {
   it('waits for all units of another piece', () => {
     const build = sampleBuild({
       pieces: [
-        samplePiece({ id: 'a', quantity: 2 }, [{ id: 's', kind: 'prep', minutes: 30 }]),
+        samplePiece({ id: 'a', quantity: 2 }, [{ id: 's', kind: 'prep', minutes: 60 }]),
         samplePiece({ id: 'b' }, [{ id: 't', kind: 'join', minutes: 5, after: ['a/s'] }]),
       ],
     });

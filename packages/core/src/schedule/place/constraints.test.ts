@@ -4,6 +4,7 @@ import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import type { Build, Piece, Step } from '../../model/schema';
 import { epochMinute, toWallTime } from '../../model/wallTime';
 import { rackShareOf } from '../plan/operations';
+import { workBegins } from '../plan/plan';
 import { planBuild } from '../answers/planBuild';
 
 const wall = (minute: number | undefined) => toWallTime(minute ?? NaN, 'UTC').slice(5);
@@ -131,7 +132,7 @@ describe('parts', () => {
     const plan = planned(sampleBuild({ pieces: [quick, slow] }));
     const join = plan.operations.find(({ kind }) => kind === 'join')!;
     const part = plan.units.get('slow/1')!;
-    expect(join.start).toBeGreaterThanOrEqual(part.dry('outer:whole')!.handleAt);
+    expect(workBegins(join)).toBeGreaterThanOrEqual(part.dry('outer:whole')!.handleAt);
     const ready = new Map(plan.pieces.map((one) => [one.pieceId, one]));
     expect(ready.get('quick')!.wearableAt).toBe(ready.get('slow')!.wearableAt);
   });

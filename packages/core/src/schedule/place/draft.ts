@@ -116,10 +116,29 @@ export class Draft extends DraftState {
       for (const before of operation.after) visit(before);
       visiting.delete(id);
       const followers = followersOf(this, operation);
-      if (followers.length > 0) this.placeWith(operation, followers);
-      else this.place(operation);
+      if (followers.length > 0) {
+        this.placeWith(operation, followers);
+        return;
+      }
+      const tray = this.restOfTray(operation);
+      for (const other of tray) for (const before of other.after) visit(before);
+      this.place(operation, -Infinity, 1 + tray.length);
+      // The others right behind it, never in a gap before it.
+      for (const other of tray) if (!this.placed.has(other.id)) this.place(other, operation.laidAt);
     };
     for (const id of ids) visit(id);
+  }
+
+  /** The other units of a tray that get the same pass and have no place yet; none where something else says when they go on. */
+  private restOfTray(operation: PlannedOperation): PlannedOperation[] {
+    const { kept, personOf } = this.options;
+    const isBound = ({ id }: PlannedOperation) =>
+      kept?.beginsAt.has(id) === true || personOf?.has(id) === true || this.heldUntil.has(id) || this.reserved.has(id);
+    if (isBound(operation)) return [];
+    return (this.workload.trays.get(operation.id) ?? []).flatMap((id) => {
+      const other = id === operation.id ? undefined : this.planned.get(id);
+      return other && other.status === 'planned' && !this.placed.has(id) && !isBound(other) ? [other] : [];
+    });
   }
 
   /**
@@ -157,8 +176,11 @@ export class Draft extends DraftState {
   /** When the last thing placed for somebody is done. */
   private readonly turns = new Map<string, EpochMinute>();
 
-  /** Puts one operation at its first good moment, its work not before the one given. */
-  private place(operation: PlannedOperation, atSoonest = -Infinity): void {
+  /**
+   * Puts one operation at its first good moment, its work not before the one given.
+   * @param units with room behind it for the same on so many units in all, where any session has that
+   */
+  private place(operation: PlannedOperation, atSoonest = -Infinity, units = 1): void {
     const reservation = this.reserved.get(operation.id);
     if (reservation) {
       reservation.line.remove(reservation.stretch);
@@ -175,7 +197,7 @@ export class Draft extends DraftState {
     const from = Math.max(soonest, notBefore, keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
     const asKept = kept && from !== Infinity ? keptFit(this, operation, soonest, kept) : undefined;
-    const fit = asKept ?? (from === Infinity ? undefined : this.bestFit(operation, from));
+    const fit = asKept ?? (from === Infinity ? undefined : this.trayFit(operation, from, units));
     const reason = kept?.reasons?.get(operation.id);
     operation.boundBy = fit?.boundBy ?? 'order';
     // What it was put there for holds while it stays there.
@@ -207,7 +229,15 @@ export class Draft extends DraftState {
     this.lay(operation, laidAt);
   }
 
-  private bestFit(operation: PlannedOperation, from: EpochMinute): Fit {
+  /** Where an operation goes with room behind it for the rest of its tray; where no session has that, where it goes by itself. */
+  private trayFit(operation: PlannedOperation, from: EpochMinute, units: number): Fit {
+    if (units === 1) return this.bestFit(operation, from);
+    const together = this.bestFit(operation, from, (units - 1) * operation.workMinutes);
+    return together.start === Infinity ? this.bestFit(operation, from) : together;
+  }
+
+  /** @param behind minutes that have to be free behind its work as well */
+  private bestFit(operation: PlannedOperation, from: EpochMinute, behind = 0): Fit {
     const wanted = this.options.personOf?.get(operation.id) ?? this.byHands;
     let best: Fit = {
       start: Infinity,
@@ -219,14 +249,14 @@ export class Draft extends DraftState {
     };
     for (const line of this.hands) {
       if (wanted !== undefined && line.id !== wanted) continue;
-      const fresh = this.freshFit(operation, from, line, best.laidAt);
+      const fresh = this.freshFit(operation, from, line, best.laidAt, behind);
       if (fresh.laidAt < best.laidAt || best.line === undefined) best = fresh;
     }
     const soonest = best.laidAt;
     const latest = soonest + this.habits.joinPatienceMinutes;
     for (const line of this.hands) {
       if (wanted !== undefined && line.id !== wanted) continue;
-      const joining = joiningFit(this, operation, from, line, latest);
+      const joining = joiningFit(this, operation, from, line, latest, behind);
       if (joining && (!best.joins || joining.laidAt < best.laidAt)) best = joining;
     }
     if (best.laidAt > soonest + plainHabits.joinPatienceMinutes) best.boundBy = 'choice';
@@ -234,9 +264,15 @@ export class Draft extends DraftState {
   }
 
   /** The first start by one person with a set-up of its own. Gives up beyond `limit`. */
-  private freshFit(operation: PlannedOperation, from: EpochMinute, line: Timeline, limit: EpochMinute): Fit {
+  private freshFit(
+    operation: PlannedOperation,
+    from: EpochMinute,
+    line: Timeline,
+    limit: EpochMinute,
+    behind: number,
+  ): Fit {
     const { setUpMinutes, workMinutes, cleanUpMinutes } = operation;
-    const total = setUpMinutes + workMinutes + cleanUpMinutes;
+    const total = setUpMinutes + workMinutes + behind + cleanUpMinutes;
     const unit = this.unitOf(operation);
     let start = Math.max(from - setUpMinutes, this.now);
     const pushes = new Map<Binding | 'choice', number>();

@@ -20,6 +20,7 @@ export interface Fit {
 /**
  * The first start right behind a pass of the same batch, before `latest`: one that is planned or under way, or that was logged a
  * moment ago. Undefined where there is none.
+ * @param behind minutes that have to be free behind its work as well, for the rest of its tray
  */
 export function joiningFit(
   draft: DraftState,
@@ -27,9 +28,10 @@ export function joiningFit(
   from: EpochMinute,
   line: Timeline,
   latest: EpochMinute,
+  behind = 0,
 ): Fit | undefined {
   const { workMinutes, cleanUpMinutes, batchKey, rinseKey, material } = operation;
-  const total = workMinutes + cleanUpMinutes;
+  const total = workMinutes + behind + cleanUpMinutes;
   const wait = longestWait(operation);
   const potLife = material?.potLife ?? Infinity;
   const fit = (start: EpochMinute, rinse: number, mixedAt: EpochMinute, joins?: Busy): Fit | undefined => {
@@ -67,7 +69,7 @@ export function joiningFit(
     // nobody does anything else with the things lying ready.
     const next = stretch.joinedBy;
     const isTaken = next
-      ? start + workMinutes > next.start
+      ? start + workMinutes + behind > next.start
       : !line.isFree(laidAt, start - laidAt + rinse + total, (other) => other === stretch);
     if (isTaken) continue;
     const joined = fit(start, rinse, rinse > 0 ? start + rinse : (stretch.mixedAt ?? start), stretch);

@@ -3,12 +3,14 @@ import type { Placement } from '../../model/placementIds';
 import { placementOf } from '../../model/placements';
 import { placesOf } from '../../model/places';
 import { stepKindTable, type StepKind } from '../../model/stepKinds';
-import type { AirAid, Build, Face, Piece } from '../../model/schema';
+import type { AirAid, Build, Face, Piece, Step } from '../../model/schema';
 import { stepsBefore } from '../../model/stepLinks';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import { materialsOf } from '../../materials/ownMaterials';
 import { handsOn, type HandsOn } from '../../quantity/handsOn';
 import { passArea } from '../../facts/passArea';
+import { cutInMm as cutInEdgeMm } from '../../facts/tape';
+import { workLengthMm } from '../../facts/workLength';
 import { restMinutesOf } from '../../facts/rest';
 import type { LookOver } from '../../model/lookOvers';
 import type { FilmGrade } from '../../model/filmGrades';
@@ -97,6 +99,7 @@ export function expandBuild(build: Build): Operation[] {
   const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
   const operations: Operation[] = [];
 
+  const laid = ({ material }: Step) => (material === undefined ? undefined : materials.get(material));
   for (const piece of build.pieces) {
     for (let unit = 1; unit <= piece.quantity; unit += 1) {
       piece.steps.forEach((step, stepIndex) => {
@@ -107,6 +110,9 @@ export function expandBuild(build: Build): Operation[] {
         const grade = step.film ?? 'normal';
         const coats = Array.from({ length: step.coats ?? 1 }, (_, n) => n + 1);
         const standing = piece.standing ?? false;
+        const lengthMm = workLengthMm(build.pieces, piece, step);
+        const cutInMm = cutInEdgeMm(piece, stepIndex, laid);
+        const units = unitsOf(piece, step).length;
         const passes: { coat: number; face: Face | undefined }[] = !material
           ? [{ coat: 1, face: undefined }]
           : standing
@@ -116,7 +122,7 @@ export function expandBuild(build: Build): Operation[] {
         for (const { coat, face } of passes) {
           const id = operationId({ piece: piece.id, unit, step: step.id, coat, face });
           const touched = face ? [face] : facesOf(step);
-          const { areaCm2, share, edgeMm } = passArea(piece, step, touched, material, method);
+          const { areaCm2, share } = passArea(piece, step, touched, material, method);
           const placeId = step.place !== undefined && placeIds.has(step.place) ? step.place : defaultPlaceId;
           operations.push({
             id,
@@ -163,7 +169,7 @@ export function expandBuild(build: Build): Operation[] {
             optional: step.optional ?? false,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
             mustDryThrough: step.waitFor === 'through',
-            ...handsOn(step, method, material, areaCm2, edgeMm, piece.quantity > 1),
+            ...handsOn(step, method, material, { areaCm2, lengthMm, cutInMm, units }),
           });
           previous = id;
         }

@@ -15,6 +15,7 @@ import { groupBy } from '../../model/groupBy';
 import { calendarsOf, type Calendars } from './calendars';
 import { soonAfter } from './soonAfter';
 import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
+import { traysOf } from './trays';
 
 /** What stays the same however often a build is planned: its operations, clocks and calendars. */
 export interface Workload extends Calendars {
@@ -53,6 +54,8 @@ export interface Workload extends Calendars {
   pins: Map<string, EpochMinute>;
   /** The operations of each piece, in order. */
   byPiece: Map<string, Operation[]>;
+  /** The same pass of all units of a tray, by the id of each. */
+  trays: ReadonlyMap<string, readonly string[]>;
   /** What hands, racks and rooms are needed for besides. */
   taken: Taken;
   /** The pieces that a piece becomes part of, however far up, by its id. */
@@ -113,6 +116,7 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
   const places = placesOf(build);
   const byId = new Map(operations.map((operation) => [operation.id, operation]));
   const { byUnit, unitsAfter } = unitsOf(operations, byId);
+  const byPiece = groupBy(operations, ({ pieceId }) => pieceId);
   return {
     build,
     readings,
@@ -143,7 +147,8 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
     touchTests: (build.touchTests ?? [])
       .map((test) => ({ test, at: epochMinute(test.at, timeZone) }))
       .sort((a, b) => a.at - b.at),
-    byPiece: groupBy(operations, ({ pieceId }) => pieceId),
+    byPiece,
+    trays: traysOf(build.pieces, byPiece),
     taken,
     wholesOf: wholesOf(build),
     arrivals: arrivalsOf(build, operations),

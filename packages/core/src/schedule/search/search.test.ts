@@ -270,7 +270,7 @@ describe('bounds', () => {
     build.events = [{ id: 'day', name: 'The day', packAt: '2027-02-15T20:00', wearAt: '2027-02-16T09:00' }];
     expect(planBuild(build).bounds[0]!.provesLate).toBe(true);
     const busy = sampleBuild({
-      pieces: [samplePiece({ quantity: 30 }, [{ id: 'p', kind: 'prep', minutes: 60 }])],
+      pieces: [samplePiece({ quantity: 30 }, [{ id: 'p', kind: 'prep', minutes: 1800 }])],
     });
     busy.people[0]!.availability = [{ days: ['sat'], from: '10:00', to: '12:00' }];
     // Two hands at once are half as long about it: 900 min are seven Saturdays and a half.
