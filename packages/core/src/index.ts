@@ -1,5 +1,6 @@
 export * from './model/binders';
 export * from './model/fault';
+export * from './model/firstDue';
 export * from './model/hasBegun';
 export * from './model/references';
 export * from './model/moments';
@@ -141,6 +142,8 @@ export * from './schedule/search/storedPlan';
 export * from './schedule/search/warmStart';
 export * from './schedule/search/worthTaking';
 export * from './schedule/answers/beside';
+export * from './schedule/answers/goFirst';
+export * from './schedule/answers/goFirstWords';
 export * from './schedule/answers/bounds';
 export * from './schedule/plan/taken';
 export * from './schedule/answers/handsBound';

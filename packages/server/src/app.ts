@@ -140,7 +140,7 @@ export function createApp({
     api.use(archiveRoutes({ ...backups, store, models, photos }));
   }
   api.use(eventRoutes({ store, devices, closing }));
-  const workshops = new WorkshopStore({ models }, store.queue);
+  const workshops = new WorkshopStore({ models }, store.queue, clock);
   api.use(workshopRoutes({ store, workshops, models, clock }));
   api.use(buildRoutes({ store, clock, samplesFolder }));
   api.use(pieceRoutes({ store, clock }));

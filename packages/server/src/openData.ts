@@ -97,7 +97,7 @@ export class OpenData {
     const database = await openDatabase(dataFolder, {
       beforeUpgrade: () => this.backups.make('before-upgrade'),
     });
-    const store = new BuildStore(database);
+    const store = new BuildStore(database, clock);
     const readings = new ReadingStore(database.models);
     const closing = new AbortController();
     const app = createApp({

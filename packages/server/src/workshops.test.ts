@@ -181,6 +181,40 @@ describe('a workshop', () => {
     expect((await order([first.id])).body.detail).toContain('every build of the workshop once');
     expect((await order([first.id, first.id])).status).toBe(422);
   });
+
+  it('has its builds in the order of their dates until somebody puts them in one, and again when asked; also after a restart', async () => {
+    const dated = async (name: string, day: string, workshop?: string) => {
+      const wearAt = `2027-${day}T09:00`;
+      const build = await lantern({ name, pieces: [], log: [], events: [{ id: 'day', name: 'Day', wearAt }] });
+      return make(build, workshop);
+    };
+    const may = await dated('May', '05-01');
+    const [{ id: workshop }] = await list();
+    const march = await dated('March', '03-06', workshop);
+    const names = async () => {
+      const known = new Map((await get('/api/builds')).builds.map((one: Build & { id: string }) => [one.id, one.name]));
+      return (await list())[0].builds.map((id: string) => known.get(id));
+    };
+    expect(await names()).toEqual(['March', 'May']);
+    expect((await get(`/api/builds/${march.id}/beside`)).builds[0]).toMatchObject({ name: 'May', isAhead: false });
+    expect((await get(`/api/builds/${may.id}/beside`)).builds[0]).toMatchObject({ name: 'March', isAhead: true });
+    const order = (body: object) => request(app).put(`/api/workshops/${workshop}/order`).send(body);
+    await order({ builds: [may.id, march.id] }).expect(204);
+    await database.close();
+    await open();
+    expect([await names(), (await list())[0].ownOrder]).toEqual([['May', 'March'], true]);
+    // A new one goes before the first that is needed later.
+    await dated('April', '04-01', workshop);
+    expect(await names()).toEqual(['April', 'May', 'March']);
+    await dated('June', '06-01', workshop);
+    expect(await names()).toEqual(['April', 'May', 'March', 'June']);
+    await order({ by: 'date' }).expect(204);
+    expect([await names(), (await list())[0].ownOrder]).toEqual([['March', 'April', 'May', 'June'], false]);
+    // A date that moves moves the build.
+    await patch(march.id, { events: [{ id: 'day', name: 'Day', wearAt: '2027-07-01T09:00' }] }).expect(200);
+    expect(await names()).toEqual(['April', 'May', 'June', 'March']);
+    expect((await order({ by: 'name' })).status).toBe(422);
+  });
 });
 
 describe('builds beside each other', () => {

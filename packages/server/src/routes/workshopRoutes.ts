@@ -29,7 +29,11 @@ interface Parts {
 }
 
 const nameSchema = z.object({ name: z.string().trim().min(1, 'give it a name').max(120) });
-const orderSchema = z.object({ builds: z.array(z.string()).max(10_000) });
+/** All builds of a workshop in order; or in the order of their dates. */
+const orderSchema = z.union([
+  z.object({ builds: z.array(z.string()).max(10_000) }),
+  z.object({ by: z.literal('date') }),
+]);
 const finishSchema = z.object({ finished: z.boolean() });
 /** Versions of builds that the caller has, as `id:version,id:version`. */
 const haveSchema = z.object({ have: z.string().max(20_000).optional() });
@@ -93,8 +97,11 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
   });
 
   router.put('/workshops/:workshop/order', readJson, async (request, response) => {
-    const { builds } = bodyOf(request, orderSchema);
-    await workshops.order(param(request, 'workshop'), builds);
+    const asked = bodyOf(request, orderSchema);
+    const builds = await workshops.order(
+      param(request, 'workshop'),
+      'by' in asked ? asked.by : asked.builds,
+    );
     for (const id of builds) store.nudge(id);
     response.status(204).end();
   });

@@ -2,6 +2,7 @@ import {
   checkedLogEdit,
   drawsOf,
   lessDrawn,
+  nth,
   ownParts,
   parseBuild,
   sharedParts,
@@ -18,12 +19,22 @@ import {
 } from '@fixatum/core';
 import jsonpatch from 'fast-json-patch';
 import { nanoid } from 'nanoid';
-import { Op, type Transaction } from 'sequelize';
+import { type Transaction } from 'sequelize';
 import { NewsDesk, type BuildNews } from './buildNews';
 import { deleteRows, readAside, readRows, writeRows, type AsideBuild, type StoredBuild } from './buildRows';
 import { ChangeLog, type ChangeNote, type TakesBack } from './changeLog';
 import { KeptBuilds } from './keptBuilds';
-import { createWorkshop, seenWorkshop, writeShared, type SeenWorkshop, type Sibling } from './workshopRows';
+import { hasOwnOrder, inOrder, placeFor } from './buildOrder';
+import { makeClock, type Clock } from './clock';
+import {
+  createWorkshop,
+  seenWorkshop,
+  workshopIn,
+  writeShared,
+  type SeenWorkshop,
+  type Sibling,
+  type StoredWorkshop,
+} from './workshopRows';
 import { WriteQueue } from './writeQueue';
 import type { Database } from '../storage/database';
 import type { BuildRow } from '../storage/models';
@@ -62,7 +73,11 @@ export class BuildStore {
   private readonly changeLog: ChangeLog;
   private readonly redoLog: RedoLog;
 
-  constructor(private readonly database: Database) {
+  /** @param clock tells which dates of builds are yet to come */
+  constructor(
+    private readonly database: Database,
+    private readonly clock: Clock = makeClock(undefined),
+  ) {
     this.changeLog = new ChangeLog(database.models);
     this.redoLog = new RedoLog(database.models);
     this.queue = new WriteQueue(database);
@@ -104,7 +119,7 @@ export class BuildStore {
   /** The builds there are, in the order in which they have hands, racks and tins. */
   async list(): Promise<BuildSummary[]> {
     const { builds, pieces } = this.database.models;
-    const rows = await builds.findAll({ where: { deletedAt: null }, order: ['position'] });
+    const rows = await this.inOrder(await builds.findAll({ where: { deletedAt: null } }));
     return Promise.all(
       rows.map(async ({ id, body, version, workshopId, finishedAt }) => ({
         id,
@@ -115,6 +130,37 @@ export class BuildStore {
         finishedAt,
       })),
     );
+  }
+
+  /** Builds in the order of their workshops. */
+  private async inOrder(rows: readonly BuildRow[]): Promise<BuildRow[]> {
+    const workshops = await this.database.models.workshops.findAll({ order: ['position'] });
+    return workshops.flatMap((row) =>
+      inOrder(
+        rows.filter(({ workshopId }) => workshopId === row.id),
+        workshopIn(row).workshop,
+        this.clock,
+      ),
+    );
+  }
+
+  /**
+   * Makes room for a new build in its workshop: behind all others, or where somebody put those in an order before the first that is needed
+   * later.
+   * @returns its position
+   */
+  private async makeRoom(build: Build, { id, workshop }: StoredWorkshop, transaction: Transaction): Promise<number> {
+    const { builds } = this.database.models;
+    const last = (await builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
+    if (!hasOwnOrder(workshop)) return last + 1;
+    const all = await builds.findAll({ where: { workshopId: id, deletedAt: null }, transaction });
+    const rows = inOrder(all, workshop, this.clock);
+    const behind = rows.slice(placeFor(build, rows, workshop, this.clock));
+    // Each of those behind it takes the place of the next, and the last a new one.
+    const places = [...behind.map(({ position }) => position), last + 1];
+    for (const [n, row] of behind.entries())
+      await builds.update({ position: nth(places, n + 1) }, { where: { id: row.id }, transaction });
+    return nth(places, 0);
   }
 
   /** Whether any build was ever stored here. */
@@ -142,16 +188,18 @@ export class BuildStore {
     const { builds } = this.database.models;
     const own = await builds.findByPk(id);
     if (!own || own.deletedAt !== null) throw notFound('build');
-    const rows = await builds.findAll({
-      where: { workshopId: own.workshopId, id: { [Op.ne]: id } },
-      order: ['position'],
-    });
+    const rows = await this.inOrder(await builds.findAll({ where: { workshopId: own.workshopId } }));
+    const at = rows.findIndex((row) => row.id === id);
     return Promise.all(
-      rows.map(async ({ id: other, position, deletedAt }) => ({
-        ...(await this.queue.inTurn(() => this.readAny(other))),
-        isAhead: position < own.position,
-        isAside: deletedAt !== null,
-      })),
+      rows.flatMap(({ id: other, deletedAt }, n) =>
+        n === at
+          ? []
+          : [
+              this.queue
+                .inTurn(() => this.readAny(other))
+                .then((stored) => ({ ...stored, isAhead: n < at, isAside: deletedAt !== null })),
+            ],
+      ),
     );
   }
 
@@ -176,11 +224,11 @@ export class BuildStore {
             : await createWorkshop(models, workshopOf(build, into.name.slice(0, 120)), transaction);
         const id = nanoid(10);
         const workshopId = workshop.id;
-        const position = (await models.builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
+        const position = await this.makeRoom(build, workshop, transaction);
         await models.builds.create(
           {
             id,
-            position: position + 1,
+            position,
             version: 0,
             body: '{}',
             deletedAt: null,

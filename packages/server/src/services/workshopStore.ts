@@ -3,6 +3,8 @@ import { literal } from 'sequelize';
 import { Problem } from '../http/problem';
 import type { Database } from '../storage/database';
 import { createWorkshop, seenWorkshop, readWorkshop, workshopIn, type StoredWorkshop } from './workshopRows';
+import { hasOwnOrder, inOrder, OWN_ORDER } from './buildOrder';
+import type { Clock } from './clock';
 import type { WriteQueue } from './writeQueue';
 
 /** A workshop among others, with the builds in it in the order in which they have its hands, racks and tins. */
@@ -14,6 +16,8 @@ export interface WorkshopSummary {
   people: string[];
   places: string[];
   builds: string[];
+  /** Somebody put its builds in an order; else they go by date. */
+  ownOrder: boolean;
 }
 
 /** Keeps workshops. What is in them is changed by the builds that use them; here they are made, named, put in order and let go. */
@@ -21,25 +25,30 @@ export class WorkshopStore {
   constructor(
     private readonly database: Pick<Database, 'models'>,
     private readonly queue: WriteQueue,
+    private readonly clock: Clock,
   ) {}
 
   async list(): Promise<WorkshopSummary[]> {
     const { workshops, builds } = this.database.models;
     const rows = await workshops.findAll({ order: ['position'] });
     const own = await builds.findAll({
-      attributes: ['id', 'workshopId'],
+      attributes: ['id', 'workshopId', 'position', 'body'],
       where: { deletedAt: null },
-      order: ['position'],
     });
-    return rows.map(workshopIn).map(({ id, version, workshop: { name, timeZone, people, places } }) => ({
-      id,
-      name,
-      timeZone,
-      version,
-      people: people.map((one) => one.name),
-      places: places.map((one) => one.name),
-      builds: own.filter(({ workshopId }) => workshopId === id).map((build) => build.id),
-    }));
+    return rows.map(workshopIn).map(({ id, version, workshop }) => {
+      const { name, timeZone, people, places } = workshop;
+      const builds = own.filter(({ workshopId }) => workshopId === id);
+      return {
+        id,
+        name,
+        timeZone,
+        version,
+        people: people.map((one) => one.name),
+        places: places.map((one) => one.name),
+        builds: inOrder(builds, workshop, this.clock).map((build) => build.id),
+        ownOrder: hasOwnOrder(workshop),
+      };
+    });
   }
 
   get(id: string): Promise<StoredWorkshop> {
@@ -80,12 +89,13 @@ export class WorkshopStore {
 
   /**
    * Puts the builds of a workshop in an order: the first has hands, racks and tins before the next.
-   * @param order all its builds, each once
+   * @param order all its builds, each once; or `date` for the order of their dates again
+   * @returns its builds
    */
-  order(id: string, order: readonly string[]): Promise<void> {
-    const { builds } = this.database.models;
+  order(id: string, order: readonly string[] | 'date'): Promise<string[]> {
+    const { builds, workshops } = this.database.models;
     return this.queue.alone(async (transaction) => {
-      await readWorkshop(this.database.models, id, transaction);
+      const { workshop } = await readWorkshop(this.database.models, id, transaction);
       const own = await builds.findAll({
         attributes: ['id', 'position'],
         where: { workshopId: id, deletedAt: null },
@@ -93,6 +103,13 @@ export class WorkshopStore {
         transaction,
       });
       const known = new Set(own.map((build) => build.id));
+      const { buildOrder: _before, ...rest } = workshop;
+      const write = (after: Workshop) =>
+        workshops.update({ body: JSON.stringify(after) }, { where: { id }, transaction });
+      if (order === 'date') {
+        await write(rest);
+        return [...known];
+      }
       if (
         order.length !== known.size ||
         new Set(order).size !== order.length ||
@@ -105,6 +122,8 @@ export class WorkshopStore {
           { position: sure(positions[at], 'a place in the order') },
           { where: { id: build }, transaction },
         );
+      await write({ ...rest, buildOrder: OWN_ORDER });
+      return [...order];
     });
   }
 }

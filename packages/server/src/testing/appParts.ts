@@ -11,18 +11,21 @@ import type { Database } from '../storage/database';
 /** The sample builds that ship with the program. */
 export const samplesFolder = join(__dirname, '../../../../demo');
 
+/** The demo's moment. */
+export const testClock = makeClock('2027-02-20T19:30');
+
 /** What an application on a database is made of in tests: the demo's moment, its samples, photos beside the data. */
 export const appParts = (
   database: Database,
   folder: string,
-  store = new BuildStore(database),
+  store = new BuildStore(database, testClock),
 ): AppOptions => ({
   store,
   records: new Records(database, store),
   models: database.models,
   readings: new ReadingStore(database.models),
   devices: new Devices(database.models),
-  clock: makeClock('2027-02-20T19:30'),
+  clock: testClock,
   samplesFolder,
   photos: new Photos(join(folder, 'photos')),
 });

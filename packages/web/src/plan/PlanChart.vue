@@ -82,6 +82,13 @@ const people = computed(() =>
     sessions: inSightOf(store.view?.sessions ?? []).filter((session) => session.personId === person.id),
   })),
 );
+/** The evenings that other builds of the workshop have, with their names. */
+const taken = computed(() =>
+  store.beside.flatMap(({ id, name }) =>
+    inSightOf(store.besidePlans[id]?.sessions ?? []).map((session) => ({ ...session, key: `${id} ${session.id}`, name })),
+  ),
+);
+const takenOf = (personId: string) => taken.value.filter((session) => session.personId === personId);
 const flags = computed(() => (store.build ? datesOf(store.build) : []));
 const rows = computed(() => {
   const work = groupBy(
@@ -180,6 +187,14 @@ onMounted(toNow);
         </div>
         <div ref="above">
           <div v-for="lane in people" :key="lane.person.id" class="lane session-lane">
+            <span
+              v-for="session in takenOf(lane.person.id)"
+              :key="session.key"
+              class="elsewhere"
+              :style="{ left: left(session.from), width: `max(7px, ${wide(session.from, session.to)})` }"
+              :title="`${lane.person.name}: ${session.name}, ${sayMoment(session.from, zone)} to ${sayTimeOfDay(session.to, zone)}`"
+              >{{ session.name }}</span
+            >
             <button
               v-for="session in lane.sessions"
               :key="session.id"
@@ -314,6 +329,26 @@ onMounted(toNow);
   top: 0;
   bottom: 0;
   border-left: 1px solid var(--line);
+}
+
+.elsewhere {
+  position: absolute;
+  top: 4px;
+  bottom: 4px;
+  padding: 0 4px;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+  font-size: 0.75rem;
+  line-height: 20px;
+  color: rgb(var(--v-theme-on-surface));
+  border: 1px dashed rgb(var(--v-theme-on-surface));
+  border-radius: 2px;
+  background: repeating-linear-gradient(
+    -45deg,
+    rgb(var(--v-theme-surface)) 0 6px,
+    rgb(var(--v-theme-surface-variant)) 6px 12px
+  );
 }
 
 .session {

@@ -123,6 +123,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       <span><i class="film handleable" /> handleable</span><span><i class="film" /> cured</span
       ><span><i class="key-pass" /> hands-on work</span>
       <span><i class="key-free" /> somebody is free</span>
+      <span v-if="store.beside.length > 0"><i class="key-elsewhere" /> another build has it</span>
     </p>
 
     <p v-if="store.view.effort.planned > 0" class="small quiet figures effort">
@@ -199,6 +200,10 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
 .legend .key-pass {
   height: 6px;
   background: rgb(var(--v-theme-primary));
+}
+
+.legend .key-elsewhere {
+  border: 1px dashed rgb(var(--v-theme-on-surface));
 }
 
 .legend .key-free {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { sayChance, sayMoment, sayWait, type PlanView, type Rescue } from '@fixatum/core';
+import { goFirstWords, sayChance, sayMoment, sayWait, type PlanView, type Rescue } from '@fixatum/core';
 import { mdiChevronDown, mdiChevronUp } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { useBetterPlan } from './betterPlan';
+import { useGoBefore } from './goBefore';
 import { useBuild } from '../shared/build';
 import { useForecast } from '../shared/forecast';
 import { pieceName } from '../shared/words';
@@ -13,6 +14,7 @@ import { pieceName } from '../shared/words';
 const store = useBuild();
 const forecast = useForecast();
 const better = useBetterPlan();
+const { offers, looking, nameOf, goBefore } = useGoBefore();
 const SAFE = 0.8;
 
 const trouble = computed(() =>
@@ -100,6 +102,17 @@ const gained = (rescue: Rescue) =>
         @click="isOpen = !isOpen"
       />
     </div>
+    <p v-if="looking" class="small quiet mt-2" role="status">
+      Looking whether another build has the evenings it needs…
+    </p>
+    <ul v-if="offers.length > 0" class="trouble" aria-label="Builds that go first">
+      <li v-for="offer in offers" :key="offer.other">
+        {{ goFirstWords(offer, nameOf(offer.other), store.theView.timeZone) }}
+        <v-btn size="small" class="ml-2" @click="goBefore(offer.other)"
+          >Go before {{ nameOf(offer.other) }}</v-btn
+        >
+      </li>
+    </ul>
     <template v-if="isOpen">
       <v-progress-linear
         v-if="better.rescueShare !== undefined"

@@ -125,6 +125,7 @@ export interface WorkshopSummary {
   people: string[];
   places: string[];
   builds: string[];
+  ownOrder: boolean;
 }
 
 /** A workshop whole. */
@@ -276,6 +277,8 @@ export const api = {
   deleteWorkshop: (id: string) => call<void>('DELETE', `/workshops/${encodeURIComponent(id)}`),
   orderBuilds: (id: string, builds: string[]) =>
     call<void>('PUT', `/workshops/${encodeURIComponent(id)}/order`, { builds }),
+  orderBuildsByDate: (id: string) =>
+    call<void>('PUT', `/workshops/${encodeURIComponent(id)}/order`, { by: 'date' }),
   workshopUrl: (id: string) => `/api/workshops/${encodeURIComponent(id)}/file`,
   /** @param have versions of builds that are known, as `id:version` */
   beside: (id: string, have: readonly string[]) =>

@@ -3,6 +3,7 @@ import {
   storedPlanOf,
   type Build,
   type Drawn,
+  type GoFirst,
   type ReadingsByPlace,
   type StoredPlan,
   type Taken,
@@ -73,6 +74,35 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     await workOut();
   }
 
+  /** What the worker is asked about the open build among the others. */
+  function requestFor(of: string, mine: Build, after: readonly BuildInHand[]) {
+    const ahead = inHand.value.filter(({ isAhead }) => isAhead);
+    const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
+    return plain({
+      id: of,
+      now: Math.floor(now.value),
+      readings: readingsByPlace.value,
+      builds: [...ahead, me, ...after].map((one) => ({ id: one.id, build: one.build, plan: one.plan })),
+    });
+  }
+
+  /** What each build that goes before the open one costs it, where that is late; planned for real. */
+  async function askGoFirst(): Promise<GoFirst[]> {
+    const [of, mine] = [id.value, build.value];
+    if (of === undefined || !mine || !inHand.value.some(({ isAhead }) => isAhead)) return [];
+    const request = requestFor(
+      of,
+      mine,
+      inHand.value.filter(({ isAhead }) => !isAhead),
+    );
+    const own = openWorker('going first');
+    try {
+      return await own.run((remote) => remote.goFirst(request));
+    } finally {
+      own.end();
+    }
+  }
+
   let newest = 0;
   /** Works out anew what the others leave, as the open build and its plan are now. */
   async function workOut(): Promise<void> {
@@ -80,7 +110,6 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     const ticket = newest;
     const [of, mine] = [id.value, build.value];
     if (of === undefined || !mine) return;
-    const me = { id: of, build: mine, plan: warm.value && storedPlanOf(warm.value) };
     const ahead = inHand.value.filter(({ isAhead }) => isAhead);
     // What comes after an open build that has no plan yet has to wait for that; its first plan need not wait for them.
     const after = warm.value ? inHand.value.filter(({ isAhead }) => !isAhead) : [];
@@ -88,12 +117,7 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
       take({ taken: nothingTaken, plans: {}, drawn: [], worn: [] });
       return;
     }
-    const request = plain({
-      id: of,
-      now: Math.floor(now.value),
-      readings: readingsByPlace.value,
-      builds: [...ahead, me, ...after].map((one) => ({ id: one.id, build: one.build, plan: one.plan })),
-    });
+    const request = requestFor(of, mine, after);
     const own = (link ??= openWorker('beside'));
     try {
       const outcome = await own.run((remote) => remote.beside(request));
@@ -128,6 +152,7 @@ export function besides({ id, build, warm, now, readingsByPlace, whenTaken }: Be
     plans,
     load,
     workOut,
+    askGoFirst,
     forget,
   };
 }

@@ -407,6 +407,7 @@ export const useBuild = defineStore('build', () => {
     around,
     beside: beside.inHand,
     besidePlans: beside.plans,
+    askGoFirst: beside.askGoFirst,
     elsewhere: beside.elsewhere,
     doneDrawn: beside.doneDrawn,
     wornElsewhere: beside.wornElsewhere,

@@ -74,7 +74,17 @@ const kinds = (build: BuildSummary) =>
         <p class="quiet small">{{ aboutOf(group.workshop) }}</p>
       </header>
       <p v-if="group.inHand.length > 1" class="quiet small order">
-        The first has hands, racks and tins before the next.
+        <template v-if="group.workshop.ownOrder"
+          >In your own order: the top build goes first.
+          <v-btn
+            v-if="!me.isHelper"
+            variant="text"
+            size="small"
+            @click="tried(() => api.orderBuildsByDate(group.workshop.id))"
+            >Order by date</v-btn
+          ></template
+        >
+        <template v-else>In order of date: the build that is needed first goes first.</template>
       </p>
       <ul>
         <li v-for="(build, at) in group.inHand" :key="build.id">

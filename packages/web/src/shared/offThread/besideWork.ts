@@ -1,11 +1,13 @@
 import {
   drawsOf,
+  goFirst as goFirstOf,
   planTogether,
   sure,
   warmOfStored,
   wornIn,
   type Build,
   type Drawn,
+  type GoFirst,
   type PlannedOperation,
   type PlanView,
   type ReadingsByPlace,
@@ -37,9 +39,15 @@ export interface BesideOutcome {
   worn: Worn[];
 }
 
+const withPlans = (builds: BesideRequest['builds']) =>
+  builds.map(({ plan, ...one }) => ({ ...one, plan: plan && warmOfStored(plan) }));
+
+/** What each build before that one in the order costs it, where it is late. */
+export const goFirst = ({ builds, id, now, readings }: BesideRequest): GoFirst[] =>
+  goFirstOf(withPlans(builds), id, { now, readings });
+
 export function beside({ builds, id, now, readings }: BesideRequest): BesideOutcome {
-  const known = builds.map(({ plan, ...one }) => ({ ...one, plan: plan && warmOfStored(plan) }));
-  const plans = planTogether(known, { now, readings });
+  const plans = planTogether(withPlans(builds), { now, readings });
   const isMeant = ({ status }: PlannedOperation) => status !== 'skipped';
   return {
     taken: sure(plans.get(id), 'the plan of the open build').workload.taken,

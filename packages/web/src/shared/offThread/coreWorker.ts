@@ -1,6 +1,6 @@
 import { speakMeasuresAs, speakMomentsAs } from '@fixatum/core';
 import { expose } from 'comlink';
-import { beside } from './besideWork';
+import { beside, goFirst } from './besideWork';
 import { finish, finishStill, recipes } from './colourWork';
 import { forecast } from './forecastWork';
 import { glances } from './glanceWork';
@@ -14,6 +14,7 @@ import { costOfStart, instead, setBuild, waysOut } from './waysWork';
 const coreWork = {
   plan,
   beside,
+  goFirst,
   compare,
   improve,
   rescue,
