@@ -1,4 +1,6 @@
 import {
+  withProofs,
+  heldUp,
   checkBuild,
   forecastBuild,
   judgeBuild,
@@ -261,9 +263,11 @@ function pieceLine(build: Build, plan: Plan, piece: PiecePlan): string {
         : `, ${sayWait(piece.slackMinutes)} to spare`;
   const start = piece.latestStartAt === undefined ? '' : `, go on by ${at(piece.latestStartAt)}`;
   const bound = plan.bounds.find((one) => one.pieceId === piece.pieceId);
-  const held = plan.heldUp.find((one) => one.pieceId === piece.pieceId);
   const isClose = piece.readiness === 'late' || piece.readiness === 'tight';
-  const waits = held && isClose ? `. ${held.sentence.slice(0, -1)}` : '';
+  const held = isClose
+    ? heldUp(plan, withProofs(plan)).find((one) => one.pieceId === piece.pieceId)
+    : undefined;
+  const waits = held ? `. ${held.sentence.slice(0, -1)}` : '';
   const proof = bound?.provesLate ? `. ${bound.sentence} No plan can make it` : '';
   return `${name}: ${piece.readiness}; packable ${at(piece.packableAt)}, wearable ${at(piece.wearableAt)}${margin}${start}${waits}${proof}`;
 }

@@ -1,6 +1,8 @@
 export * from './model/binders';
 export * from './model/fault';
 export * from './model/firstDue';
+export * from './drying/seasons';
+export * from './looks/firstWorkshop';
 export * from './model/hasBegun';
 export * from './model/references';
 export * from './model/moments';
@@ -143,6 +145,8 @@ export * from './schedule/search/warmStart';
 export * from './schedule/search/worthTaking';
 export * from './schedule/answers/beside';
 export * from './schedule/answers/goFirst';
+export * from './schedule/answers/heldUp';
+export * from './schedule/answers/whyLater';
 export * from './schedule/answers/goFirstWords';
 export * from './schedule/answers/bounds';
 export * from './schedule/plan/taken';

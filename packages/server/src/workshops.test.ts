@@ -185,19 +185,32 @@ describe('a workshop', () => {
   it('has its builds in the order of their dates until somebody puts them in one, and again when asked; also after a restart', async () => {
     const dated = async (name: string, day: string, workshop?: string) => {
       const wearAt = `2027-${day}T09:00`;
-      const build = await lantern({ name, pieces: [], log: [], events: [{ id: 'day', name: 'Day', wearAt }] });
+      const build = await lantern({
+        name,
+        pieces: [],
+        log: [],
+        events: [{ id: 'day', name: 'Day', wearAt }],
+      });
       return make(build, workshop);
     };
     const may = await dated('May', '05-01');
     const [{ id: workshop }] = await list();
     const march = await dated('March', '03-06', workshop);
     const names = async () => {
-      const known = new Map((await get('/api/builds')).builds.map((one: Build & { id: string }) => [one.id, one.name]));
+      const known = new Map(
+        (await get('/api/builds')).builds.map((one: Build & { id: string }) => [one.id, one.name]),
+      );
       return (await list())[0].builds.map((id: string) => known.get(id));
     };
     expect(await names()).toEqual(['March', 'May']);
-    expect((await get(`/api/builds/${march.id}/beside`)).builds[0]).toMatchObject({ name: 'May', isAhead: false });
-    expect((await get(`/api/builds/${may.id}/beside`)).builds[0]).toMatchObject({ name: 'March', isAhead: true });
+    expect((await get(`/api/builds/${march.id}/beside`)).builds[0]).toMatchObject({
+      name: 'May',
+      isAhead: false,
+    });
+    expect((await get(`/api/builds/${may.id}/beside`)).builds[0]).toMatchObject({
+      name: 'March',
+      isAhead: true,
+    });
     const order = (body: object) => request(app).put(`/api/workshops/${workshop}/order`).send(body);
     await order({ builds: [may.id, march.id] }).expect(204);
     await database.close();

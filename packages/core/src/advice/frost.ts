@@ -1,5 +1,6 @@
 import type { ClimateSeries } from '../drying/climateSeries';
 import type { Build, Climate, Place } from '../model/schema';
+import { seasonExtremesC } from '../drying/seasons';
 import type { EpochMinute } from '../model/wallTime';
 
 /** The coldest and the warmest that the climate of a place gets, °C. */
@@ -9,6 +10,8 @@ export function extremesC(climate: Climate): { coldest: number; warmest: number 
       return { coldest: climate.temperatureC, warmest: climate.temperatureC };
     case 'daily':
       return { coldest: climate.meanC - climate.swingC, warmest: climate.meanC + climate.swingC };
+    case 'season':
+      return seasonExtremesC(climate.zone);
     case 'hourly':
       return { coldest: Math.min(...climate.temperatureC), warmest: Math.max(...climate.temperatureC) };
   }

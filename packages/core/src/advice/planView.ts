@@ -15,7 +15,8 @@ import { planBuild, type PlanOptions } from '../schedule/answers/planBuild';
 import { ribbonOf, type RibbonSpan } from '../schedule/view/ribbon';
 import type { Plan } from '../schedule/answers/plan';
 import type { Effort } from '../schedule/answers/effortBound';
-import type { HeldUp } from '../schedule/answers/heldUp';
+import { heldUp, type HeldUp } from '../schedule/answers/heldUp';
+import { withProofs } from '../schedule/answers/whyLater';
 import type { HandsBound } from '../schedule/answers/handsBound';
 import type { CoatMilestones } from '../drying/laidCoat';
 import { groundColourOf } from '../model/substrates';
@@ -75,12 +76,13 @@ const MARGIN_MINUTES = 12 * 60;
 export function planView(build: Build, options: PlanOptions = {}): PlanView {
   const plan = planBuild(build, options);
   const { from, until } = spanOf(plan);
+  const operations = withProofs(plan);
   return {
     now: plan.now,
     timeZone: plan.timeZone,
     from,
     until,
-    operations: plan.operations,
+    operations,
     pieces: plan.pieces.map((piece) => ({ ...piece, ribbon: ribbonOf(plan, piece.pieceId, from, until) })),
     sessions: plan.sessions,
     findings: judgeBuild(build, plan),
@@ -89,7 +91,7 @@ export function planView(build: Build, options: PlanOptions = {}): PlanView {
     score: plan.score,
     bounds: plan.bounds,
     hands: plan.hands,
-    heldUp: plan.heldUp,
+    heldUp: heldUp(plan, operations),
     effort: plan.effort,
     places: placeBands(plan.workload, plan.operations, plan.units, from, until),
     outlooks: plan.outlooks,

@@ -165,7 +165,11 @@ describe('O07 at an edge that has to be sharp', () => {
   };
 
   it('wants tape for a brush too; spray wants it at any edge', () => {
-    expect([at(undefined, 'brush'), at('by-hand', 'brush'), at('tape', 'brush')]).toEqual([false, false, true]);
+    expect([at(undefined, 'brush'), at('by-hand', 'brush'), at('tape', 'brush')]).toEqual([
+      false,
+      false,
+      true,
+    ]);
     expect([at(undefined, 'airbrush'), at('by-hand', 'airbrush')]).toEqual([true, true]);
     expect([at(undefined, 'foam-brush'), at('by-hand', 'foam-brush')]).toEqual([true, false]);
   });

@@ -70,7 +70,8 @@ export function searchWaysOut(
     };
   };
   const holding = ideas.flatMap((idea) => {
-    const verdict = verdicts.get(idea.label) ?? tried(() => verdictOn(idea)) ?? { obstacle: 'it can’t be planned' };
+    const verdict = verdicts.get(idea.label) ??
+      tried(() => verdictOn(idea)) ?? { obstacle: 'it can’t be planned' };
     verdicts.set(idea.label, verdict);
     const { obstacle, holds } = verdict;
     if (obstacle !== undefined) obstacles.set(obstacle, (obstacles.get(obstacle) ?? 0) + 1);

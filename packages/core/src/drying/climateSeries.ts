@@ -2,6 +2,7 @@ import type { Climate } from '../model/schema';
 import { atZone, epochMinute, type EpochMinute } from '../model/wallTime';
 import { nth } from '../model/sure';
 import { saturationPressureHpa, dewPointC, type Air } from './air';
+import { seasonAir } from './seasons';
 
 /**
  * The air of a place over time, as steps of constant air: `airAt` answers for any minute, and the air does not
@@ -36,6 +37,7 @@ const WARMEST_HOUR = 15;
  * - `hourly`: an hour a value from `start`; the first value holds before it, the last after it.
  * - `daily`: temperature `mean ± swing` as a sinusoid that is warmest at 15:00 local time; humidity is the value at
  *   the mean temperature and falls as the air warms, the dew point staying where it is.
+ * - `season`: the same, with what is usual outside for the day of the year.
  */
 export function climateSeries(climate: Climate, timeZone: string): ClimateSeries {
   if (climate.kind === 'constant') {
@@ -61,7 +63,42 @@ export function climateSeries(climate: Climate, timeZone: string): ClimateSeries
       },
     };
   }
-  return dailySeries(climate, localClock(timeZone));
+  const clock = localClock(timeZone);
+  return climate.kind === 'season' ? seasonSeries(climate, timeZone, clock) : dailySeries(climate, clock);
+}
+
+/** Outside air that swings every day, each day by what is usual for the time of the year. */
+function seasonSeries(
+  { zone, half }: Extract<Climate, { kind: 'season' }>,
+  timeZone: string,
+  localMinuteOfDay: (minute: EpochMinute) => number,
+  cutAtC?: number,
+): ClimateSeries {
+  const days = new Map<number, ClimateSeries>();
+  const dayOf = (minute: EpochMinute): ClimateSeries => {
+    const midnight = Math.round(minute - localMinuteOfDay(minute));
+    let day = days.get(midnight);
+    if (!day) {
+      const date = atZone(midnight + DAY_MINUTES / 2, timeZone);
+      const air = seasonAir(zone, half, date.month, date.day);
+      day = dailySeries({ kind: 'daily', ...air }, localMinuteOfDay, cutAtC);
+      days.set(midnight, day);
+    }
+    return day;
+  };
+  const known = new Map<number, ClimateSeries>();
+  return {
+    airAt: (minute) => dayOf(minute).airAt(minute),
+    nextChangeAfter: (minute) => dayOf(minute).nextChangeAfter(minute),
+    cutAt: (temperatureC) => {
+      let series = known.get(temperatureC);
+      if (!series) {
+        series = seasonSeries({ kind: 'season', zone, half }, timeZone, localMinuteOfDay, temperatureC);
+        known.set(temperatureC, series);
+      }
+      return series;
+    },
+  };
 }
 
 /** A temperature that swings once a day, in steps that are cut besides wherever it passes some temperature. */

@@ -117,7 +117,8 @@ export function firstGoodAir(
   while (start <= limit) {
     const laid = track.progressAt(start + workMinutes);
     const end = track.minuteAt(laid + fitMinutes);
-    const formed = track.minuteAt(laid + warmMinutes);
+    // Carried indoors once it is touch-dry, it forms there.
+    const formed = place.indoors ? end : track.minuteAt(laid + warmMinutes);
     let faultyUntil: EpochMinute | undefined;
     for (let minute = start; minute < Math.min(formed, limit + 1440);) {
       const next = series.nextChangeAfter(minute);

@@ -22,6 +22,8 @@ export interface Stand {
   from: EpochMinute;
   placeAir: PlaceAir;
   fan: boolean;
+  /** It was carried here by itself, as the coat laid before was touch-dry. */
+  isCarried?: boolean;
 }
 
 /** When one coat reaches each milestone, in epoch minutes; Infinity for never. */

@@ -14,6 +14,8 @@ export type Clock = 'early' | 'late';
 export interface PlaceAir {
   placeId: string;
   series: ClimateSeries;
+  /** Where what is coated here is carried once it is touch-dry; undefined where it stays. */
+  indoors?: PlaceAir;
   /** Whether the air at a moment was measured, as against assumed. */
   measuredAt(minute: EpochMinute): boolean;
   /** How fast the clock of a material runs in some air; 0 below its minimum temperature. */
@@ -83,4 +85,20 @@ export function placeAirOf(
       return track;
     },
   };
+}
+
+/**
+ * Airs of places with those that things are carried from told where to.
+ * @param indoorsOf the place indoors for each that things are carried in from, by id
+ */
+export function withIndoors(
+  airs: ReadonlyMap<string, PlaceAir>,
+  indoorsOf: ReadonlyMap<string, string>,
+): Map<string, PlaceAir> {
+  return new Map(
+    [...airs].map(([id, air]) => {
+      const indoors = airs.get(indoorsOf.get(id) ?? '');
+      return [id, indoors ? { ...air, indoors } : air];
+    }),
+  );
 }

@@ -49,8 +49,16 @@ export function cutInMm(piece: Piece, at: number, laid: (step: Step) => Material
       return role !== undefined && seen.has(role) && other.zones ? other.zones : [];
     }),
   );
-  const beside = all.filter(({ id }) => before.has(id) && !step.zones?.includes(id) && !isMaskedAt(piece, id, at));
-  return beside.length === 0 ? 0 : tapeBetweenMm(piece, beside.map(({ id }) => id), step.zones);
+  const beside = all.filter(
+    ({ id }) => before.has(id) && !step.zones?.includes(id) && !isMaskedAt(piece, id, at),
+  );
+  return beside.length === 0
+    ? 0
+    : tapeBetweenMm(
+        piece,
+        beside.map(({ id }) => id),
+        step.zones,
+      );
 }
 
 /**

@@ -31,7 +31,9 @@ export function workLengthMm(pieces: readonly Piece[], piece: Piece, step: Step)
 /** The tape between zones that a step pulls, mm: of all masks before it that share a zone with it and were not pulled before. */
 function pulledMm(piece: Piece, unmask: Step): number {
   const shares = (one: Step, other: Step) =>
-    one.zones === undefined || other.zones === undefined || one.zones.some((zone) => other.zones?.includes(zone));
+    one.zones === undefined ||
+    other.zones === undefined ||
+    one.zones.some((zone) => other.zones?.includes(zone));
   let on: Step[] = [];
   for (const step of piece.steps) {
     if (step.id === unmask.id) break;

@@ -30,6 +30,8 @@ export interface FinishOptions {
   freshId: (stem: string) => string;
   /** Zones in the order the user wants them painted. */
   order?: readonly string[] | undefined;
+  /** Where tape is laid and pulled; where the coats are laid unless given. */
+  tapePlace?: string | undefined;
   /** The stops to look over what was taped, and all colours; none without it. */
   lookOver?: (at: 'pulled' | 'coloured') => Step[];
   /** Hands-on minutes of some coats, those that are cut in by hand along so many mm; without it only tape is compared. */
@@ -88,7 +90,8 @@ class Painting {
     if (!finish.byHand) return meant;
     const byHand = this.way(finish, finish.byHand, earlier, later);
     // What needs no tape as it is meant is done as it is meant.
-    const [taken, other] = meant.isTaped && trouble(byHand) < trouble(meant) ? [byHand, meant] : [meant, byHand];
+    const [taken, other] =
+      meant.isTaped && trouble(byHand) < trouble(meant) ? [byHand, meant] : [meant, byHand];
     return meant.isTaped ? { ...taken, other } : meant;
   }
 
@@ -96,7 +99,9 @@ class Painting {
   private lookMinutes(later: readonly ZoneFinish[]): number {
     if (later.length === 0 || !this.options.lookOver) return 0;
     const { areaCm2 } = this.piece.faces.outer;
-    const { setUpMinutes, workMinutes } = handsOn({ id: 'look', kind: 'inspect' }, 'hand', undefined, { areaCm2 });
+    const { setUpMinutes, workMinutes } = handsOn({ id: 'look', kind: 'inspect' }, 'hand', undefined, {
+      areaCm2,
+    });
     return setUpMinutes + workMinutes;
   }
 
@@ -204,7 +209,7 @@ export function finishAcrossZones(
   turns.forEach((turn, at) => {
     const [colours, weathering] = coloursFirst(turn.steps, options.materials);
     worn.push(weathering);
-    const place = colours[0]?.place;
+    const place = options.tapePlace ?? colours[0]?.place;
     const tape = { zones: idsOf(chosen.slice(0, at)), ...(place === undefined ? {} : { place }) };
     if (turn.isTaped)
       steps.push({

@@ -44,7 +44,13 @@ export function groundworkOf(writing: Writing): Step[] {
   else if (choices.wipe)
     steps.push(step('prep', 'hand', { cleans: 'unglued', note: cleaningTable.unglued.note }));
   if (choices.lines && isPorousFoam)
-    steps.push(step('texture', 'tool', { texture: choices.lines, minutes: sizedMinutes(piece, 15), note: lined[choices.lines] }));
+    steps.push(
+      step('texture', 'tool', {
+        texture: choices.lines,
+        minutes: sizedMinutes(piece, 15),
+        note: lined[choices.lines],
+      }),
+    );
   if (choices.seams === 'gaps' || choices.seams === 'both') steps.push(step('fill', 'tool', caulked));
   const fills = choices.seams === 'hairline' || choices.seams === 'both' || needs.fills;
   if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light' }));

@@ -96,7 +96,10 @@ describe('a look that is saved and put on the same piece', () => {
 describe('on another piece', () => {
   const plain = dressed();
   // Somebody knows that prep takes ten minutes here.
-  const first = { ...plain, steps: plain.steps.map((step, n) => (n === 0 ? { ...step, minutes: 10 } : step)) };
+  const first = {
+    ...plain,
+    steps: plain.steps.map((step, n) => (n === 0 ? { ...step, minutes: 10 } : step)),
+  };
   const look = saved(first);
   const other = (changes: Partial<Piece> = {}): Piece =>
     plate({

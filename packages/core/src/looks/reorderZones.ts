@@ -28,6 +28,7 @@ export function reorderZones(piece: Piece, materials: ReadonlyMap<string, Materi
   const edges = piece.steps.find(({ looksOver }) => looksOver === 'pulled');
   const plan = finishAcrossZones(piece, finishes, {
     freshId,
+    tapePlace: piece.steps.find(({ kind }) => kind === 'mask')?.place,
     materials,
     lookOver: (at) => (edges && at === 'pulled' ? [{ ...edges, id: freshId('inspect') }] : []),
   });

@@ -145,6 +145,7 @@ function coloursOf(
     freshId,
     order: choices.order,
     lookOver: writing.lookOver,
+    tapePlace: writing.owned.placeFor('hand'),
     materials: catalogueById,
     minutesOf: (steps, cutInMm) =>
       steps.reduce((sum, step) => {

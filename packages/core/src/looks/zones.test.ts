@@ -147,7 +147,9 @@ describe('weathering and clears', () => {
 
 describe('tape and brush', () => {
   it('a small zone is brushed up to the edge where that is quicker, and both are told', () => {
-    const { zones: order } = write({ looks: picks('bone-and-horn', 'worn-brown-leather', 'clean-toy-plastic') });
+    const { zones: order } = write({
+      looks: picks('bone-and-horn', 'worn-brown-leather', 'clean-toy-plastic'),
+    });
     // 160 cm² by brush, three coats cut in along 300 mm: 3 × (3 + 2 + 5) = 30 min; by foam brush 3 × (3 + 1 + 5), 300 mm of tape, 2 + 5 to lay
     // it, 1 + 2 to pull it, and 2 + 2 to look over the edges of a piece of 1600 cm².
     expect(order!.why).toContain('Gem: brushed up to the edge, 30 min; with 0.3 m of tape, 41 min.');

@@ -50,6 +50,9 @@ export const textureKinds = ['pressed', 'burned', 'ground'] as const;
 export const surfaces = ['skin', 'release', 'opened'] as const;
 
 /** What a zone is in a finish, so that it is known again on another piece. */
+/** A climate as people say it, and which half of the globe it is on. */
+export const climateZones = ['cold', 'mild', 'warm', 'hot'] as const;
+export const halves = ['north', 'south'] as const;
 /** How the edge of a zone is kept: cut in by hand, along a groove or relief edge; or taped, as it has to be sharp without one. */
 export const zoneEdges = ['by-hand', 'tape'] as const;
 export const zoneRoles = ['field', 'trim', 'accent', 'line', 'hardware'] as const;
@@ -91,6 +94,8 @@ export type TextureKind = (typeof textureKinds)[number];
 
 export type Surface = (typeof surfaces)[number];
 
+export type ClimateZone = (typeof climateZones)[number];
+export type Half = (typeof halves)[number];
 export type ZoneEdge = (typeof zoneEdges)[number];
 export type ZoneRole = (typeof zoneRoles)[number];
 

@@ -12,3 +12,11 @@ export const roomAtLabelAir: Place = {
 /** The places of a build, or the one assumed when it names none. */
 export const placesOf = (build: Build): Place[] =>
   build.places.length > 0 ? build.places : [roomAtLabelAir];
+
+/** Where things are carried from places outside once they are touch-dry: the first place indoors, by the id of the place outside. */
+export function indoorsOf(places: readonly Place[]): Map<string, string> {
+  const home = places.find(({ ventilation }) => ventilation !== 'outdoor');
+  return new Map(
+    places.flatMap(({ id, carriedIn }) => (carriedIn && home && home.id !== id ? [[id, home.id]] : [])),
+  );
+}

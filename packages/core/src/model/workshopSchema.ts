@@ -11,6 +11,8 @@ import {
   temperatureC,
   humidityPct,
   ventilations,
+  climateZones,
+  halves,
   id,
   date,
   colour,
@@ -56,6 +58,8 @@ export const climateSchema = z.discriminatedUnion('kind', [
     swingC: z.number().min(0).max(30),
     humidityPct,
   }),
+  /** Outside, as is usual for the month. */
+  z.looseObject({ kind: z.literal('season'), zone: z.enum(climateZones), half: z.enum(halves) }),
 ]);
 
 export const placeSchema = z.looseObject({
@@ -65,6 +69,12 @@ export const placeSchema = z.looseObject({
   slots: z.number().int('whole places only').min(1, 'at least one piece must fit').max(500),
   climate: climateSchema,
   hours: window.optional(),
+  /** It is used by daylight only, at this latitude; negative in the south. */
+  daylightAtDeg: z.number().min(-90).max(90).optional(),
+  /** What is coated here is carried indoors once it is touch-dry. */
+  carriedIn: z.boolean().optional(),
+  /** Its air is what is usual; nobody has said or measured it. */
+  assumed: z.boolean().optional(),
   /** Silicone spray or polish is used here, which creeps everywhere. */
   silicone: z.boolean().optional(),
   /** The local port on which a thermo-hygrometer of this place answers. */

@@ -44,7 +44,8 @@ export function handsOn(
   { areaCm2, lengthMm = 0, cutInMm = 0, units = 1 }: PassSize,
 ): HandsOn {
   const inAll = step.minutes ?? (step.looksOver ? lookOverTable[step.looksOver].minutesInAll : undefined);
-  if (inAll !== undefined) return { setUpMinutes: 0, workMinutes: ofOne(inAll / units, units), cleanUpMinutes: 0 };
+  if (inAll !== undefined)
+    return { setUpMinutes: 0, workMinutes: ofOne(inAll / units, units), cleanUpMinutes: 0 };
   const hands = batchHands(step, material);
   if (hands) {
     const minutes = unitMinutes(hands, step, areaCm2, lengthMm);
@@ -52,7 +53,8 @@ export function handsOn(
   }
   const pace = methodTable[method];
   const laying = (areaCm2 / 10_000 / pace.rateM2PerHour + cutInMm / CUT_IN_MM_PER_HOUR) * 60;
-  const workMinutes = units > 1 ? Math.ceil(Math.max(SHORTEST_OF_A_SET_MINUTES, laying) * 4) / 4 : ofOne(laying, 1);
+  const workMinutes =
+    units > 1 ? Math.ceil(Math.max(SHORTEST_OF_A_SET_MINUTES, laying) * 4) / 4 : ofOne(laying, 1);
   if (material?.potLife === undefined)
     return { setUpMinutes: pace.setUpMinutes, workMinutes, cleanUpMinutes: pace.cleanUpMinutes };
   const mixes = step.mixes ?? 1;
@@ -65,7 +67,8 @@ export function handsOn(
 
 /** The minutes of a kind of work as a batch; undefined for what goes by the pace of its method. */
 function batchHands(step: Step, material: Material | undefined): BatchHands | undefined {
-  if (step.kind === 'mask' && step.covers) return { ...spotMaskHands, eachMinutes: spotMinutes(step.covers.length) };
+  if (step.kind === 'mask' && step.covers)
+    return { ...spotMaskHands, eachMinutes: spotMinutes(step.covers.length) };
   const { hands } = stepKindTable[step.kind];
   // A wash is brushed on by its area; wiping it back is not.
   return step.kind === 'weather' && material ? undefined : hands;

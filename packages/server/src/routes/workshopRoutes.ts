@@ -98,10 +98,7 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
 
   router.put('/workshops/:workshop/order', readJson, async (request, response) => {
     const asked = bodyOf(request, orderSchema);
-    const builds = await workshops.order(
-      param(request, 'workshop'),
-      'by' in asked ? asked.by : asked.builds,
-    );
+    const builds = await workshops.order(param(request, 'workshop'), 'by' in asked ? asked.by : asked.builds);
     for (const id of builds) store.nudge(id);
     response.status(204).end();
   });

@@ -24,7 +24,12 @@ export function inOrder<T extends Ordered>(rows: readonly T[], workshop: Worksho
  * Where a new build goes among those that somebody put in an order: before the first that is needed later.
  * @returns its place in the list
  */
-export function placeFor(build: Build, inOwnOrder: readonly Ordered[], workshop: Workshop, clock: Clock): number {
+export function placeFor(
+  build: Build,
+  inOwnOrder: readonly Ordered[],
+  workshop: Workshop,
+  clock: Clock,
+): number {
   const now = clock.wallTimeIn(workshop.timeZone);
   const due = firstDue(build, now);
   const at = inOwnOrder.findIndex((row) => compare(due, dueOf(row, now)) < 0);

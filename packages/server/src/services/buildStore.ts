@@ -149,7 +149,11 @@ export class BuildStore {
    * later.
    * @returns its position
    */
-  private async makeRoom(build: Build, { id, workshop }: StoredWorkshop, transaction: Transaction): Promise<number> {
+  private async makeRoom(
+    build: Build,
+    { id, workshop }: StoredWorkshop,
+    transaction: Transaction,
+  ): Promise<number> {
     const { builds } = this.database.models;
     const last = (await builds.max<number | null, BuildRow>('position', { transaction })) ?? 0;
     if (!hasOwnOrder(workshop)) return last + 1;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayMoment, toEpochMinute, toWallTime, type Binding, type PlannedOperation } from '@fixatum/core';
+import { daylightWords, sayMoment, toEpochMinute, toWallTime, type PlannedOperation, type Reason } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import { useBuild } from '../shared/build';
@@ -21,7 +21,7 @@ watch(open, (isOpen) => {
   at.value = pinned.value?.at ?? toWallTime(props.operation.start, zone.value);
 });
 
-const why: Record<Binding | 'choice', string> = {
+const why: Record<Exclude<Reason, 'daylight' | 'elsewhere'>, string> = {
   start: 'It begins as soon as it can.',
   order: 'It begins when what goes before is done.',
   drying: 'What lies below has to dry first.',
@@ -35,8 +35,18 @@ const why: Record<Binding | 'choice', string> = {
   air: 'The air is unfit before.',
   dust: 'Before, dust would settle on wet paint in the same room.',
   material: 'What it is laid with is on order and not here before.',
+  busy: 'Hands are at other work of this build before.',
   choice: 'It could begin sooner, but that would cost a set-up or an evening more, or move what was planned.',
 };
+
+function whyOf(operation: PlannedOperation): string {
+  const reason = operation.waitsFor?.why ?? operation.boundBy;
+  if (reason === undefined) return '';
+  if (reason === 'daylight') return daylightWords(operation, zone.value);
+  return reason === 'elsewhere'
+    ? `${operation.waitsFor?.by ?? 'Another build'} has the hands before.`
+    : why[reason];
+}
 
 async function pin(): Promise<void> {
   const minute = toEpochMinute(at.value, zone.value);
@@ -58,7 +68,7 @@ async function letGo(): Promise<void> {
       <p>{{ passWords(operation) }} · {{ withWords(operation) }}</p>
       <p class="mt-2">
         <strong>{{ sayMoment(operation.start, zone) }}.</strong>{{ ' ' }}
-        <span v-if="operation.boundBy" class="quiet">{{ why[operation.boundBy] }}</span>
+        <span class="quiet">{{ whyOf(operation) }}</span>
       </p>
       <form class="mt-4" novalidate @submit.prevent="pin">
         <MomentField v-model="at" label="Begin it on" />

@@ -85,7 +85,11 @@ const people = computed(() =>
 /** The evenings that other builds of the workshop have, with their names. */
 const taken = computed(() =>
   store.beside.flatMap(({ id, name }) =>
-    inSightOf(store.besidePlans[id]?.sessions ?? []).map((session) => ({ ...session, key: `${id} ${session.id}`, name })),
+    inSightOf(store.besidePlans[id]?.sessions ?? []).map((session) => ({
+      ...session,
+      key: `${id} ${session.id}`,
+      name,
+    })),
   ),
 );
 const takenOf = (personId: string) => taken.value.filter((session) => session.personId === personId);

@@ -1,5 +1,19 @@
 <script setup lang="ts">
-import { BUILD_FORMAT, inWorkshop, toEpochMinute, type Build, messageOf } from '@fixatum/core';
+import {
+  BUILD_FORMAT,
+  climateZones,
+  climateZoneTable,
+  firstAvailability,
+  firstPlaces,
+  halfOf,
+  inWorkshop,
+  messageOf,
+  toEpochMinute,
+  type Build,
+  type ClimateZone,
+  type Half,
+  type SprayPlace,
+} from '@fixatum/core';
 import { DateTime } from 'luxon';
 import { computed, ref, watch } from 'vue';
 import { faultPlace } from '../shared/faultPlace';
@@ -28,6 +42,26 @@ const wearDay = ref('');
 const packed = ref(true);
 const evenings = ref(true);
 const weekends = ref(true);
+const weekdays = ref(false);
+/** A question that is skipped: what is usual is assumed, and said to be. */
+const LATER = 'later';
+const spray = ref<SprayPlace | typeof LATER>(LATER);
+const climate = ref<ClimateZone | typeof LATER>(LATER);
+const half = ref<Half>('north');
+const sprayItems = [
+  { value: LATER, title: 'Skip: outside, I suppose' },
+  { value: 'outside', title: 'Outside: a porch, balcony or yard' },
+  { value: 'booth', title: 'Indoors, with extraction' },
+  { value: 'nowhere', title: 'Nowhere: brushes only' },
+];
+const climateItems = [
+  { value: LATER, title: 'Skip: mild, I suppose' },
+  ...climateZones.map((value) => ({ value, title: climateZoneTable[value].word })),
+];
+const halfItems = [
+  { value: 'north', title: 'northern half' },
+  { value: 'south', title: 'southern half' },
+];
 const problem = ref('');
 const saving = ref(false);
 
@@ -38,6 +72,7 @@ watch(
     // Where most is made already.
     into.value = [...workshops].sort((a, b) => b.builds.length - a.builds.length)[0]?.id ?? NEW;
     const zone = timeZone.value;
+    half.value = halfOf(zone, clock.now(zone));
     const today = DateTime.fromMillis(clock.now(zone) * 60_000, { zone });
     name.value = '';
     problem.value = '';
@@ -78,31 +113,20 @@ async function make(): Promise<void> {
       {
         id: 'me',
         name: 'Me',
-        availability: [
-          ...(evenings.value
-            ? [{ days: ['mon', 'tue', 'wed', 'thu', 'fri'] as const, from: '19:00', to: '22:00' }]
-            : []),
-          ...(weekends.value ? [{ days: ['sat', 'sun'] as const, from: '10:00', to: '18:00' }] : []),
-        ].map((rule) => ({ ...rule, days: [...rule.days] })),
+        availability: firstAvailability({
+          evenings: evenings.value,
+          weekends: weekends.value,
+          weekdays: weekdays.value,
+        }),
       },
     ],
-    places: [
+    places: firstPlaces(
       {
-        id: 'room',
-        name: 'Room',
-        ventilation: 'window',
-        slots: 6,
-        climate: { kind: 'constant', temperatureC: 20, humidityPct: 50 },
+        outside: climate.value === LATER ? undefined : { zone: climate.value, half: half.value },
+        spray: spray.value === LATER ? undefined : spray.value,
       },
-      {
-        id: 'outside',
-        name: 'Outside',
-        ventilation: 'outdoor',
-        slots: 4,
-        climate: { kind: 'constant', temperatureC: 18, humidityPct: 60 },
-        hours: { from: '09:00', to: '19:00' },
-      },
-    ],
+      half.value,
+    ),
     pieces: [],
   };
   saving.value = true;
@@ -144,6 +168,16 @@ async function make(): Promise<void> {
           <p class="mt-4 mb-1">When is there time for it?</p>
           <v-checkbox v-model="evenings" label="Weekday evenings, 19:00 to 22:00" />
           <v-checkbox v-model="weekends" label="Weekends, 10:00 to 18:00" />
+          <v-checkbox v-model="weekdays" label="Weekdays in daytime, 9:00 to 17:00" />
+          <v-select v-model="spray" :items="sprayItems" label="Where can you spray?" class="mt-4" />
+          <div v-if="spray === 'outside' || spray === LATER" class="outside">
+            <v-select v-model="climate" :items="climateItems" label="What is it like outside?" />
+            <v-select v-model="half" :items="halfItems" label="Which half of the globe?" />
+          </div>
+          <p class="small quiet mt-1">
+            Outside has the air and daylight of the month until you measure. All of this can be changed later,
+            in the Workshop.
+          </p>
         </template>
         <p v-if="problem" class="problem mt-3" role="alert">{{ problem }}</p>
         <div class="d-flex ga-3 mt-5">
@@ -156,6 +190,12 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
+.outside {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr;
+  gap: 10px;
+}
+
 .problem {
   color: rgb(var(--v-theme-error));
   font-weight: 600;

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import NumberField from '../shared/NumberField.vue';
 import {
+  climateZones,
+  climateZoneTable,
+  latitudeOf,
   parseAirCsv,
   parseForecastFile,
   pathText,
@@ -8,10 +11,12 @@ import {
   ventilations,
   type AirFileResult,
   type Climate,
+  type ClimateZone,
+  type Half,
   type Place,
   messageOf,
 } from '@fixatum/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { api } from '../shared/api';
 import FileButton from '../shared/FileButton.vue';
 import { useBuild } from '../shared/build';
@@ -40,9 +45,37 @@ const ventilationItems = [
 ] satisfies { value: (typeof ventilations)[number]; title: string }[];
 const kindItems = [
   { value: 'constant', title: 'steady' },
+  { value: 'season', title: 'usual for the season' },
   { value: 'daily', title: 'daily swing' },
   { value: 'hourly', title: 'hour by hour' },
 ];
+
+const zoneItems = climateZones.map((value) => ({ value, title: climateZoneTable[value].word }));
+const halfItems = [
+  { value: 'north', title: 'northern half' },
+  { value: 'south', title: 'southern half' },
+];
+// What somebody says of the air is assumed no more.
+watch(
+  () => place.value.climate,
+  () => delete place.value.assumed,
+  { deep: true },
+);
+const setDaylight = (on: boolean | null) => {
+  const { climate } = place.value;
+  const season = climate.kind === 'season' ? climate : climateAs('season', climate, zone.value, store.now);
+  if (on && season.kind === 'season') place.value.daylightAtDeg = latitudeOf(season.zone, season.half);
+  else delete place.value.daylightAtDeg;
+};
+/** Daylight goes with where it is. */
+function setSeason(change: Partial<{ zone: ClimateZone; half: Half }>): void {
+  const { climate } = place.value;
+  if (climate.kind !== 'season') return;
+  const season = { ...climate, ...change };
+  place.value.climate = season;
+  if (place.value.daylightAtDeg !== undefined)
+    place.value.daylightAtDeg = latitudeOf(season.zone, season.half);
+}
 
 function setKind(kind: Climate['kind']): void {
   place.value.climate = climateAs(kind, place.value.climate, zone.value, store.now);
@@ -110,6 +143,15 @@ const measured = computed(() => store.readings.find((one) => one.place === place
         label="Only at certain hours"
         @update:model-value="setHours"
       />
+      <template v-if="place.ventilation === 'outdoor'">
+        <v-checkbox
+          class="wide"
+          :model-value="place.daylightAtDeg !== undefined"
+          label="Only by daylight"
+          @update:model-value="setDaylight"
+        />
+        <v-checkbox v-model="place.carriedIn" class="wide" label="Carried indoors once touch-dry" />
+      </template>
       <v-checkbox v-model="place.silicone" class="wide" label="Silicone is used here" />
       <template v-if="place.hours">
         <TimeField v-model="place.hours.from" label="From" density="compact" />
@@ -150,10 +192,29 @@ const measured = computed(() => store.readings.find((one) => one.place === place
           density="compact"
         />
       </template>
+      <template v-else-if="place.climate.kind === 'season'">
+        <v-select
+          :model-value="place.climate.zone"
+          label="Climate"
+          density="compact"
+          :items="zoneItems"
+          @update:model-value="setSeason({ zone: $event })"
+        />
+        <v-select
+          :model-value="place.climate.half"
+          label="Which half of the globe"
+          density="compact"
+          :items="halfItems"
+          @update:model-value="setSeason({ half: $event })"
+        />
+      </template>
       <span v-else class="quiet small figures"
         >{{ place.climate.temperatureC.length }} hours from {{ place.climate.start.replace('T', ' ') }}</span
       >
     </div>
+    <p v-if="place.assumed && !measured" class="small quiet">
+      Assumed: nobody has measured here. A thermo-hygrometer or a forecast makes the plan truer.
+    </p>
     <PlaceAir :climate="place.climate" :measured="measured" :name="place.name" />
     <div class="tools">
       <FileButton

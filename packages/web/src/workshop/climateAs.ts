@@ -1,4 +1,4 @@
-import { climateSeries, toWallTime, type Climate } from '@fixatum/core';
+import { climateSeries, halfOf, toWallTime, type Climate } from '@fixatum/core';
 
 const HOURS_AHEAD = 24 * 7;
 const USUAL_SWING_C = 4;
@@ -16,6 +16,7 @@ export function climateAs(kind: Climate['kind'], climate: Climate, timeZone: str
   const [t, h] = [tenth(temperatureC), Math.round(humidityPct)];
   if (kind === 'constant') return { kind, temperatureC: t, humidityPct: h };
   if (kind === 'daily') return { kind, meanC: t, swingC: USUAL_SWING_C, humidityPct: h };
+  if (kind === 'season') return { kind, zone: 'mild', half: halfOf(timeZone, Math.floor(now)) };
   const from = Math.floor(now / 60) * 60;
   const airs = Array.from({ length: HOURS_AHEAD }, (_, hour) => series.airAt(from + hour * 60));
   return {

@@ -31,7 +31,7 @@ export function planTogether(builds: readonly BuildBeside[], at: At): Map<string
   const begun = builds.map((one) => (builds.length > 1 ? begunIn(one, at) : nothingTaken));
   const plans = new Map<string, Plan>();
   for (const [n, one] of builds.entries()) {
-    const before = [...plans].map(([id, plan]) => ofBuild(id, takenBy(plan, noPieces)));
+    const before = [...plans].map(([id, plan]) => ofBuild(id, plan.workload.build.name, takenBy(plan, noPieces)));
     plans.set(one.id, planned(one, at, allTaken(...before, ...begun.slice(n + 1))));
   }
   return plans;
@@ -50,11 +50,12 @@ const planned = ({ build, plan: warm }: BuildBeside, { now, readings = {} }: At,
 function begunIn(one: BuildBeside, at: At): Taken {
   const { log = [], underway = [] } = one.build;
   if (log.length + underway.length === 0) return nothingTaken;
-  return ofBuild(one.id, takenBy(planned(one, at, nothingTaken), noPieces, true));
+  return ofBuild(one.id, one.build.name, takenBy(planned(one, at, nothingTaken), noPieces, true));
 }
 
-/** Pieces of two builds may have one name. */
-const ofBuild = (id: string, taken: Taken): Taken => ({
+/** Pieces of two builds may have one name; whose hands they are is said by the name of the build. */
+const ofBuild = (id: string, name: string, taken: Taken): Taken => ({
   ...taken,
+  hands: taken.hands.map((hand) => ({ ...hand, by: name })),
   racks: taken.racks.map((rack) => ({ ...rack, unit: `${id}/${rack.unit}` })),
 });

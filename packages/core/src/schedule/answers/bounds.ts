@@ -91,7 +91,12 @@ export function bestAirOf(
   own: readonly PlannedOperation[],
   state: UnitState | undefined,
 ): { air: PlaceAir; isFanned: boolean } {
-  const places = new Set<PlaceAir>(own.map(({ placeId }) => entryOf(workload.airs, placeId)));
+  const places = new Set<PlaceAir>(
+    own.flatMap(({ placeId }) => {
+      const air = entryOf(workload.airs, placeId);
+      return air.indoors ? [air, air.indoors] : [air];
+    }),
+  );
   for (const stand of state?.stands ?? []) places.add(stand.placeAir);
   return {
     air: quickestAir([...places], workload.originAt),

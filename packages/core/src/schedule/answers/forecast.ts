@@ -1,7 +1,8 @@
 import { groupBy } from '../../model/groupBy';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '../../model/schema';
-import { placeAirOf } from '../../drying/placeAir';
+import { placeAirOf, withIndoors } from '../../drying/placeAir';
+import { indoorsOf } from '../../model/places';
 import { sayMoment } from '../../model/sayMoment';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
@@ -98,11 +99,14 @@ export class Forecast {
     const timeFactors = new Map(this.used.map((id) => [id, timeFactor(normal(), this.confirmed.has(id))]));
     const future: Workload = {
       ...workload,
-      airs: new Map(
-        [...workload.airs].map(([id, place]) => [
-          id,
-          placeAirOf(id, disturbed(place.series, plan.now, build.timeZone, normal), workload.originAt),
-        ]),
+      airs: withIndoors(
+        new Map(
+          [...workload.airs].map(([id, place]) => [
+            id,
+            placeAirOf(id, disturbed(place.series, plan.now, build.timeZone, normal), workload.originAt),
+          ]),
+        ),
+        indoorsOf(build.places),
       ),
     };
     const { operations, units } = decode(future, this.sequence, {

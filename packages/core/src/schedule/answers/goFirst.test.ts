@@ -79,10 +79,19 @@ describe('goFirst', () => {
 
 describe('firstDue', () => {
   const events = (...dates: [string, string?][]) => ({
-    events: dates.map(([wearAt, packAt], n) => ({ id: `e${n}`, name: 'E', wearAt, ...(packAt ? { packAt } : {}) })),
+    events: dates.map(([wearAt, packAt], n) => ({
+      id: `e${n}`,
+      name: 'E',
+      wearAt,
+      ...(packAt ? { packAt } : {}),
+    })),
   });
   it('is when it is packed, of the first date that is yet to come', () => {
-    const build = events(['2027-05-01T09:00', '2027-04-30T18:00'], ['2027-03-06T09:00'], ['2027-09-01T09:00']);
+    const build = events(
+      ['2027-05-01T09:00', '2027-04-30T18:00'],
+      ['2027-03-06T09:00'],
+      ['2027-09-01T09:00'],
+    );
     expect(firstDue(build, '2027-02-01T00:00')).toBe('2027-03-06T09:00');
     expect(firstDue(build, '2027-03-06T09:00')).toBe('2027-03-06T09:00');
     expect(firstDue(build, '2027-03-06T09:01')).toBe('2027-04-30T18:00');

@@ -1,12 +1,16 @@
 import { isAtPacking } from '../../model/lookOvers';
 import { sayWait, type EpochMinute } from '../../model/wallTime';
-import type { Binding, PiecePlan, PlannedOperation } from '../plan/plan';
+import { sayC } from '../../model/sayMeasure';
+import { sayMoment } from '../../model/sayMoment';
+import { groupBy } from '../../model/groupBy';
+import type { PiecePlan, PlannedOperation, Reason } from '../plan/plan';
+import type { Plan } from './plan';
 import { unitKey } from '../plan/workload';
 
 /** What a piece waits for longest from now until it is ready. */
 export interface HeldUp {
   pieceId: string;
-  why: Binding | 'choice';
+  why: Reason;
   /** What has to dry, by name. */
   material: string | undefined;
   minutes: number;
@@ -17,7 +21,7 @@ export interface HeldUp {
 }
 
 /** What a piece waits for, to follow "Waits longest"; drying names its material. */
-const waitWords: Record<Exclude<Binding, 'drying' | 'through'> | 'choice', string> = {
+const waitWords: Record<Exclude<Reason, 'drying' | 'through' | 'daylight' | 'elsewhere'>, string> = {
   start: 'to be begun',
   order: 'for its parts, or what goes before',
   window: 'for a recoat window',
@@ -28,20 +32,30 @@ const waitWords: Record<Exclude<Binding, 'drying' | 'through'> | 'choice', strin
   air: 'for fit air',
   dust: 'until dust and wet paint do not meet',
   material: 'for a material to come',
-  choice: 'to go on together with other pieces',
+  choice: 'to be done in fewer evenings and set-ups',
+  busy: 'for hands that are at other work',
 };
 
 /** A wait shorter than this is nothing to speak of. */
 const WORTH_SAYING_MINUTES = 60;
 
 /**
- * What holds each piece up: every wait of its slowest unit from now on, for what lies below to dry and then for what kept the
+ * What holds each piece of a plan up.
+ * @param operations its passes with why each waits, proved (`withProofs`)
+ */
+export function heldUp(plan: Plan, operations: readonly PlannedOperation[]): HeldUp[] {
+  const byPiece = groupBy(operations, ({ pieceId }) => pieceId);
+  return plan.pieces.flatMap((piece) => heldUpOf(piece, byPiece.get(piece.pieceId) ?? [], plan) ?? []);
+}
+
+/**
+ * What holds a piece up: every wait of its slowest unit from now on, for what lies below to dry and then for what kept the
  * next pass from beginning, and last for the coats to cure. Undefined for a piece that waits for nothing, or never is ready.
  */
-export function heldUp(
+function heldUpOf(
   piece: PiecePlan,
   operations: readonly PlannedOperation[],
-  now: EpochMinute,
+  { now, timeZone }: Pick<Plan, 'now' | 'timeZone'>,
 ): HeldUp | undefined {
   const { packableAt, wearableAt } = piece;
   if (packableAt === undefined || wearableAt === undefined) return undefined;
@@ -57,41 +71,70 @@ export function heldUp(
   const own = operations
     .filter((one) => unitKey(one) === unitKey(last) && one.laidAt !== undefined && !isAtPacking(one))
     .sort((a, b) => (a.laidAt ?? 0) - (b.laidAt ?? 0));
-  const waits = new Map<string, { why: HeldUp['why']; material: string | undefined; minutes: number }>();
-  const wait = (why: HeldUp['why'], material: string | undefined, from: EpochMinute, to: EpochMinute) => {
+  const waits = new Map<string, { why: Reason; material: string | undefined; minutes: number; first: PlannedOperation }>();
+  const wait = (
+    why: Reason,
+    material: string | undefined,
+    from: EpochMinute,
+    to: EpochMinute,
+    of: PlannedOperation,
+  ) => {
     if (to <= from) return;
     const isDrying = why === 'drying' || why === 'through';
     const key = isDrying ? `drying ${material}` : why;
-    const known = waits.get(key)?.minutes ?? 0;
+    const before = waits.get(key);
+    const known = before?.minutes ?? 0;
     const what = isDrying ? material : undefined;
-    waits.set(key, { why: isDrying ? 'drying' : why, material: what, minutes: known + to - from });
+    waits.set(key, { why: isDrying ? 'drying' : why, material: what, minutes: known + to - from, first: before?.first ?? of });
   };
   let at = now;
   let coat: string | undefined;
-  for (const { laidAt = now, start, opensAt, workMinutes, boundBy, material } of own) {
+  for (const one of own) {
+    const { laidAt = now, start, opensAt, workMinutes, material } = one;
+    const boundBy = one.waitsFor?.why ?? one.boundBy;
     // Setting up is work.
     const begins = Math.min(start ?? Infinity, laidAt - workMinutes);
     const opens = Math.min(begins, Math.max(at, opensAt ?? at));
     // Without a coat of its own it waits for others.
-    wait(coat === undefined ? 'order' : 'drying', coat, at, opens);
+    wait(coat === undefined ? 'order' : 'drying', coat, at, opens, one);
     // What was only just let begin was kept by nothing else.
     const why = boundBy === undefined || boundBy === 'drying' || boundBy === 'through' ? 'hands' : boundBy;
-    wait(why, undefined, Math.max(at, opens), begins);
+    wait(why, undefined, Math.max(at, opens), begins, one);
     at = Math.max(at, laidAt);
     if (material) coat = material.name;
   }
-  wait(coat === undefined ? 'order' : 'drying', coat, at, readyAt);
+  wait(coat === undefined ? 'order' : 'drying', coat, at, readyAt, last);
   const [most] = [...waits.values()].sort((a, b) => b.minutes - a.minutes);
   if (!most || most.minutes < WORTH_SAYING_MINUTES) return undefined;
   const ofMinutes = readyAt - now;
-  const what =
-    most.why === 'drying' || most.why === 'through'
-      ? `for ${most.material ?? 'a coat'} to dry`
-      : waitWords[most.why];
+  const { first, ...told } = most;
   return {
     pieceId: piece.pieceId,
-    ...most,
+    ...told,
     ofMinutes,
-    sentence: `Waits longest ${what}: ${sayWait(most.minutes)} of ${sayWait(ofMinutes)}.`,
+    sentence: `Waits longest ${whatFor(told, first)}: ${sayWait(most.minutes)} of ${sayWait(ofMinutes)}.${
+      told.why === 'daylight' ? ` ${daylightWords(first, timeZone)}` : ''
+    }`,
   };
+}
+
+function whatFor({ why, material }: Pick<HeldUp, 'why' | 'material'>, first: PlannedOperation): string {
+  switch (why) {
+    case 'drying':
+    case 'through':
+      return `for ${material ?? 'a coat'} to dry`;
+    case 'elsewhere':
+      return `while ${first.waitsFor?.by ?? 'another build'} has the evenings`;
+    case 'daylight':
+      return 'for daylight that falls into free time';
+    default:
+      return waitWords[why];
+  }
+}
+
+/** Why what wants daylight waits, and what would not. */
+export function daylightWords({ material, start }: PlannedOperation, timeZone: string): string {
+  const wants = material ? `${material.name} wants daylight and ${sayC(material.minC)} there` : 'It wants daylight there';
+  const until = start === undefined ? '' : ` until ${sayMoment(start, timeZone)}`;
+  return `${wants}; free time is after dark${until}. A free hour by day, a booth with extraction or a brush would not wait.`;
 }

@@ -7,7 +7,6 @@ import type { PieceBound } from './bounds';
 import type { PlaceOutlook } from './outlook';
 import type { MeasuredMaterial } from '../state/measuredTimes';
 import type { Effort } from './effortBound';
-import type { HeldUp } from './heldUp';
 import type { HandsBound } from './handsBound';
 
 /** A whole plan: every operation, every piece, every session. */
@@ -25,8 +24,6 @@ export interface Plan {
   /** The soonest each piece can be ready under any plan. */
   bounds: PieceBound[];
   hands: HandsBound[];
-  /** What each piece waits for longest, where it waits. */
-  heldUp: HeldUp[];
   /** Sessions and set-ups: as planned, and what no plan can do without. */
   effort: Effort;
   /** What every plan of this build shares. */

@@ -13,7 +13,6 @@ import { searchPlan, type SearchOptions } from '../search/search';
 import { pieceReadiness } from '../state/readiness';
 import { sessionsOf } from './sessions';
 import type { Plan } from './plan';
-import { heldUp } from './heldUp';
 import { handsBounds } from './handsBound';
 import { fewestSessionsAndSetUps } from './effortBound';
 import { entryOf, nth } from '../../model/sure';
@@ -101,7 +100,6 @@ export function planBuild(build: Build, options: PlanOptions = {}): Plan {
     score,
     bounds: options.latestStarts === false ? [] : pieceBounds(workload, operations, units, now),
     hands: options.latestStarts === false ? [] : handsBounds(workload, operations, units, now),
-    heldUp: pieces.flatMap((piece) => heldUp(piece, entryOf(byPiece, piece.pieceId), now) ?? []),
     effort: {
       planned: score.sessions,
       atLeast: fewestSessionsAndSetUps(workload, operations, now),

@@ -2,6 +2,8 @@ import { isPlaced } from '../plan/plan';
 import type { Taken } from '../plan/taken';
 import { unitKey } from '../plan/workload';
 import { takesPlace } from '../state/draftState';
+import { entryOf } from '../../model/sure';
+import { staysOf } from '../state/stays';
 import type { Plan } from './plan';
 
 /**
@@ -32,8 +34,16 @@ export function takenBy(plan: Plan, except: ReadonlySet<string>, begunOnly = fal
     }
     if (handleAt <= plan.now) continue;
     taken.wet.push({ place: placeId, from: begins, to: touchAt });
-    if (takesPlace(operation))
-      taken.racks.push({ place: placeId, unit: key, from: laidAt, to: handleAt, share: operation.rackShare });
+    if (!takesPlace(operation)) continue;
+    const air = entryOf(plan.workload.airs, placeId);
+    for (const stay of staysOf(air, { laidAt, touchAt, handleAt }))
+      taken.racks.push({
+        place: stay.placeId,
+        unit: key,
+        from: stay.from,
+        to: stay.to,
+        share: operation.rackShare,
+      });
   }
   return taken;
 }

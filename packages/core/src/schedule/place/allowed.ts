@@ -4,6 +4,7 @@ import type { EpochMinute } from '../../model/wallTime';
 import type { Binding, PlannedOperation } from '../plan/plan';
 import { unitKey } from '../plan/workload';
 import { takesPlace, type DraftState } from '../state/draftState';
+import { staysOf } from '../state/stays';
 import { entryOf } from '../../model/sure';
 
 /** A start, and what pushed it furthest. */
@@ -51,11 +52,19 @@ export function allowedFrom(
   if (takesPlace(operation)) {
     const laidAt = start + setUp + workMinutes;
     const rack = draft.racks.get(placeId);
-    if (rack?.mayBeFull(laidAt, rackShare)) {
+    const indoors = air.indoors && draft.racks.get(air.indoors.placeId);
+    if (rack?.mayBeFull(laidAt, rackShare) || indoors?.mayBeFull(laidAt, rackShare)) {
       const key = unitKey(operation);
-      // How long the coat would keep its unit on the rack.
-      const stays = entryOf(draft.units, key).handleAfter(operation, laidAt, air) - laidAt;
-      push(Math.ceil(rack.firstFree(key, laidAt, stays, rackShare)) - setUp - workMinutes, 'rack');
+      // How long the coat would keep its unit on the rack, or on two.
+      const unit = entryOf(draft.units, key);
+      const [touchAt, handleAt] = [
+        unit.touchAfter(operation, laidAt, air),
+        unit.handleAfter(operation, laidAt, air),
+      ];
+      for (const { placeId: on, from: since, to } of staysOf(air, { laidAt, touchAt, handleAt })) {
+        const free = draft.racks.get(on)?.firstFree(key, since, to - since, rackShare) ?? since;
+        push(start + Math.ceil(free - since), 'rack');
+      }
     }
   }
   push(firstGoodAir(material, air, start + setUp, workMinutes, operation.filmFactor) - setUp, 'air');

@@ -133,7 +133,10 @@ export class Draft extends DraftState {
   private restOfTray(operation: PlannedOperation): PlannedOperation[] {
     const { kept, personOf } = this.options;
     const isBound = ({ id }: PlannedOperation) =>
-      kept?.beginsAt.has(id) === true || personOf?.has(id) === true || this.heldUntil.has(id) || this.reserved.has(id);
+      kept?.beginsAt.has(id) === true ||
+      personOf?.has(id) === true ||
+      this.heldUntil.has(id) ||
+      this.reserved.has(id);
     if (isBound(operation)) return [];
     return (this.workload.trays.get(operation.id) ?? []).flatMap((id) => {
       const other = id === operation.id ? undefined : this.planned.get(id);

@@ -2,6 +2,7 @@ import type { DateTime } from 'luxon';
 import { weekdays, type Person, type Place } from '../../model/schema';
 import { atZone, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { nth } from '../../model/sure';
+import { daylightOn } from './daylight';
 
 /** A stretch of time, `to` not included. */
 export interface Window {
@@ -146,10 +147,10 @@ export function quietCalendar(
   return calendarOf((day) => [onDay(day, quiet.to, quiet.from)], timeZone, origin);
 }
 
-/** When a place may be used; always, if it names no hours. */
+/** When a place may be used: in its hours and, where it wants daylight, while there is some; always, if it says neither. */
 export function placeCalendar(place: Place, timeZone: string, origin: EpochMinute): Calendar {
-  const hours = place.hours;
-  if (!hours) {
+  const { hours, daylightAtDeg } = place;
+  if (!hours && daylightAtDeg === undefined) {
     return {
       firstFit: (from) => from,
       windowFrom: () => ({ from: -Infinity, to: Infinity }),
@@ -157,5 +158,23 @@ export function placeCalendar(place: Place, timeZone: string, origin: EpochMinut
       between: (from, until) => [{ from, to: until }],
     };
   }
-  return calendarOf((day) => [onDay(day, hours.from, hours.to)], timeZone, origin);
+  return calendarOf(
+    (day) => {
+      const open = hours ? [onDay(day, hours.from, hours.to)] : undefined;
+      const light = daylightAtDeg === undefined ? undefined : daylightOn(day, daylightAtDeg);
+      return open && light ? both(open, light) : (open ?? light ?? []);
+    },
+    timeZone,
+    origin,
+  );
 }
+
+/** The time that lies in windows of both lists. */
+const both = (some: readonly Window[], others: readonly Window[]): Window[] =>
+  some.flatMap((one) =>
+    others.flatMap((other) => {
+      const from = Math.max(one.from, other.from);
+      const to = Math.min(one.to, other.to);
+      return from < to ? [{ from, to }] : [];
+    }),
+  );

@@ -1,4 +1,5 @@
-import { placeAir, type PlaceAir } from '../../drying/placeAir';
+import { placeAir, withIndoors, type PlaceAir } from '../../drying/placeAir';
+import { indoorsOf } from '../../model/places';
 import type { Build, Place } from '../../model/schema';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Reading } from '../../drying/readings';
@@ -47,22 +48,27 @@ export function calendarsOf(
     placeHours: new Map(
       places.map((place) => [
         place.id,
-        keptFor('hours', [place.hours, timeZone, origin], () => placeCalendar(place, timeZone, origin)),
+        keptFor('hours', [place.hours, place.daylightAtDeg, timeZone, origin], () =>
+          placeCalendar(place, timeZone, origin),
+        ),
       ]),
     ),
     loudHours:
       quiet && keptFor('quiet', [quiet, timeZone, origin], () => quietCalendar(quiet, timeZone, origin)),
-    airs: new Map(
-      places.map((place) => {
-        const measured = readings[place.id] ?? [];
-        const make = () => placeAir(place, timeZone, origin, measured);
-        // Readings grow by the minute and are long; without any the air is what the place says.
-        const air =
-          measured.length > 0
-            ? make()
-            : keptFor('air', [place.id, place.climate, place.ventilation, timeZone, origin], make);
-        return [place.id, air];
-      }),
+    airs: withIndoors(
+      new Map(
+        places.map((place) => {
+          const measured = readings[place.id] ?? [];
+          const make = () => placeAir(place, timeZone, origin, measured);
+          // Readings grow by the minute and are long; without any the air is what the place says.
+          const air =
+            measured.length > 0
+              ? make()
+              : keptFor('air', [place.id, place.climate, place.ventilation, timeZone, origin], make);
+          return [place.id, air];
+        }),
+      ),
+      indoorsOf(places),
     ),
   };
 }

@@ -18,6 +18,18 @@ export const bindings = [
   'material',
 ] as const;
 export type Binding = (typeof bindings)[number];
+/**
+ * Why a pass does not begin sooner, in words for people: `choice` where nothing keeps it but the plan as a whole is better for it; `busy`
+ * where hands are at other work of the build, `elsewhere` where another build has them; `daylight` where its place is open, but it is dark.
+ */
+export type Reason = Binding | 'choice' | 'busy' | 'elsewhere' | 'daylight';
+
+/** What keeps a pass from beginning, found by taking it away. */
+export interface Proof {
+  why: Reason;
+  /** For `elsewhere`: the build that has the hands, by its name. */
+  by?: string;
+}
 
 /** The last moment a session can begin, and the piece that misses its date when it begins later. */
 export interface SessionDeadline {
@@ -44,6 +56,8 @@ export interface PlannedOperation extends Operation {
    * better for it, or keeps what was planned.
    */
   boundBy: Binding | 'choice' | undefined;
+  /** What it waits for, proved by taking that away; only where somebody asked (`withProofs`). */
+  waitsFor?: Proof;
   /** When what lies on the unit let its work begin; undefined when it has no place in time. */
   opensAt: EpochMinute | undefined;
   /** It is put off until what it lands on is dry through, as joining or covering that would slow it. */

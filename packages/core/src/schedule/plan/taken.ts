@@ -11,7 +11,8 @@ interface Stretch {
  * are, or another build that the same people have in hand.
  */
 export interface Taken {
-  hands: (Stretch & { person: string })[];
+  /** `by` names the build that has them, where it is another. */
+  hands: (Stretch & { person: string; by?: string | undefined })[];
   /** `unit` names who stands there; `share` is what it takes of a place. */
   racks: (Stretch & { place: string; unit: string; share: number })[];
   /** Something stands wet, or makes dust. */

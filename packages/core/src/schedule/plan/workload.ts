@@ -8,7 +8,7 @@ import { materialsOf } from '../../materials/ownMaterials';
 import { expandBuild, type Operation } from './operations';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import type { Material } from '../../model/materialSchema';
-import { placesOf } from '../../model/places';
+import { indoorsOf, placesOf } from '../../model/places';
 import { nothingTaken, type Taken } from './taken';
 import { findStepCycle, saidOfCycle } from '../../model/stepLinks';
 import { groupBy } from '../../model/groupBy';
@@ -130,7 +130,9 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
     ...calendarsOf(build, places, origin, readings),
     slots: new Map(places.map(({ id, slots }) => [id, slots])),
     scarceSlots: new Map(
-      places.flatMap(({ id, slots }) => (rackNeeded(operations, id, taken) > slots ? [[id, slots]] : [])),
+      places.flatMap(({ id, slots }) =>
+        rackNeeded(operations, id, taken, indoorsOf(places)) > slots ? [[id, slots]] : [],
+      ),
     ),
     dustyPlaces: [
       ...new Set([
@@ -182,12 +184,17 @@ function unitsOf(
 }
 
 /** The rack places that all units with a coat in one place would take at once. */
-function rackNeeded(operations: readonly Operation[], placeId: string, taken: Taken): number {
+function rackNeeded(
+  operations: readonly Operation[],
+  placeId: string,
+  taken: Taken,
+  carriedTo: ReadonlyMap<string, string>,
+): number {
   const shares = new Map(
     taken.racks.flatMap(({ place, unit, share }) => (place === placeId ? [[unit, share] as const] : [])),
   );
   for (const operation of operations)
-    if (operation.placeId === placeId && operation.material)
+    if (operation.material && [operation.placeId, carriedTo.get(operation.placeId)].includes(placeId))
       shares.set(unitKey(operation), operation.rackShare);
   return [...shares.values()].reduce((sum, share) => sum + share, 0);
 }

@@ -5,6 +5,7 @@ import type { PlannedOperation } from '../plan/plan';
 import { Dust } from './dust';
 import { Rack, type Span } from './rack';
 import { takenByOthers, Timeline, type Busy, type Tally } from './timeline';
+import { staysOf } from './stays';
 import { UnitState } from './unitState';
 import { entryOf } from '../../model/sure';
 /** Whether a coat keeps its unit on the rack: glue does not. */
@@ -164,7 +165,8 @@ export class DraftState {
     const dust = this.dust.get(placeId);
     const begins = laidAt - workMinutes;
     if (makesDust) dust?.makesDust(key, { from: begins, to: laidAt });
-    unit.lay(operation, laidAt, entryOf(this.workload.airs, placeId));
+    const air = entryOf(this.workload.airs, placeId);
+    unit.lay(operation, laidAt, air);
     if (material && dust) {
       const touchAt = cells.reduce(
         (latest, cell) => Math.max(latest, unit.top(cell)?.milestones.touchAt ?? laidAt),
@@ -172,14 +174,14 @@ export class DraftState {
       );
       dust.standsWet(key, { from: begins, to: touchAt });
     }
-    const rack = this.racks.get(placeId);
-    if (rack && takesPlace(operation))
-      rack.take(
-        key,
-        laidAt,
-        unit.latest(cells, (stack) => stack.handleAt),
-        rackShare,
-      );
+    if (!takesPlace(operation) || this.racks.size === 0) return;
+    const handleAt = unit.latest(cells, (stack) => stack.handleAt);
+    const touchAt = cells.reduce(
+      (latest, cell) => Math.max(latest, unit.top(cell)?.milestones.touchAt ?? laidAt),
+      laidAt,
+    );
+    for (const stay of staysOf(air, { laidAt, touchAt, handleAt }))
+      this.racks.get(stay.placeId)?.take(key, stay.from, stay.to, rackShare);
   }
 
   /** How each unit stood before anything was planned on it. */

@@ -55,6 +55,9 @@ export class UnitState implements UnitView {
   /** Lays the coat of an operation. Later coats on other spots move the unit too, so all drying is worked out anew. */
   lay(operation: Operation, laidAt: EpochMinute, placeAir: PlaceAir): void {
     if (!operation.material) return;
+    // Whatever was to be carried in later stays with what is done to it now.
+    const carried = this.stands.findIndex(({ isCarried, from }) => isCarried && from > laidAt);
+    if (carried >= 0) this.stands.splice(carried, 1);
     this.stand({ from: laidAt, placeAir, fan: operation.air === 'fan' });
     for (const cell of operation.cells) {
       const coats = this.cells.get(cell) ?? [];
@@ -74,6 +77,20 @@ export class UnitState implements UnitView {
       this.cells.set(cell, coats);
     }
     this.dried.clear();
+    if (!placeAir.indoors) return;
+    const touchAt = Math.ceil(
+      operation.cells.reduce((latest, cell) => Math.max(latest, this.touchOf(cell, laidAt)), laidAt),
+    );
+    // What was done to it elsewhere by then had it carried already.
+    if (touchAt === Infinity || this.stands.some(({ from }) => from > laidAt && from <= touchAt)) return;
+    this.stand({ from: touchAt, placeAir: placeAir.indoors, fan: false, isCarried: true });
+    this.dried.clear();
+  }
+
+  /** When the coat that was laid on a spot at some moment is touch-dry. */
+  private touchOf(cell: string, laidAt: EpochMinute): EpochMinute {
+    const at = this.cells.get(cell)?.findLastIndex((coat) => coat.laidAt === laidAt) ?? -1;
+    return this.dry(cell)?.coats[at]?.touchAt ?? laidAt;
   }
 
   /** Notes where the unit stands from a moment on. Standing on where it stood already is no move. */
@@ -147,9 +164,10 @@ export class UnitState implements UnitView {
   asOf(cell: string, minute: EpochMinute): DryStack | undefined {
     const coats = this.cells.get(cell)?.filter((coat) => coat.laidAt <= minute);
     if (!coats || coats.length === 0) return undefined;
+    const next = this.stands.find((stand) => stand.from > minute);
     return dryStack(
       coats,
-      this.stands.filter((stand) => stand.from <= minute),
+      this.stands.filter((stand) => stand.from <= minute || (stand === next && stand.isCarried)),
     );
   }
 
@@ -179,9 +197,16 @@ export class UnitState implements UnitView {
       air: operation.air,
       ...(this.timeFactors ? { timeFactor: this.timeFactors.get(material.id) ?? 1 } : {}),
     };
-    return operation.cells.map((cell) =>
-      dryStack([...(this.cells.get(cell) ?? []), coat], [...this.stands, stand]),
+    const stacks = (stands: readonly Stand[]) =>
+      operation.cells.map((cell) => dryStack([...(this.cells.get(cell) ?? []), coat], stands));
+    const stands = [...this.stands.filter(({ isCarried, from }) => !isCarried || from <= laidAt), stand];
+    const stay = stacks(stands);
+    if (!placeAir.indoors) return stay;
+    const touchAt = Math.ceil(
+      stay.reduce((latest, { coats }) => Math.max(latest, coats.at(-1)?.touchAt ?? laidAt), laidAt),
     );
+    if (touchAt === Infinity) return stay;
+    return stacks([...stands, { from: touchAt, placeAir: placeAir.indoors, fan: false, isCarried: true }]);
   }
 
   /** The topmost coat of a spot with its milestones. */

@@ -2,6 +2,7 @@ import type { Air } from '../../drying/air';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
+import { staysOf } from '../state/stays';
 import type { UnitState } from '../state/unitState';
 import { entryOf } from '../../model/sure';
 
@@ -26,15 +27,20 @@ export function placeBands(
   return [...workload.airs].map(([placeId, place]) => {
     const stays = operations.flatMap((operation) => {
       const { laidAt, material } = operation;
-      if (operation.placeId !== placeId || laidAt === undefined || !material || material.role === 'bond')
-        return [];
+      const there = entryOf(workload.airs, operation.placeId);
+      const isHere = operation.placeId === placeId || there.indoors?.placeId === placeId;
+      if (!isHere || laidAt === undefined || !material || material.role === 'bond') return [];
       const key = `${operation.pieceId}/${operation.unit}`;
       const unit = entryOf(units, key);
-      const to = operation.cells.reduce(
-        (latest, cell) => Math.max(latest, unit.asOf(cell, laidAt)?.handleAt ?? laidAt),
-        laidAt,
+      let [touchAt, handleAt] = [laidAt, laidAt];
+      for (const cell of operation.cells) {
+        const then = unit.asOf(cell, laidAt);
+        touchAt = Math.max(touchAt, then?.coats.at(-1)?.touchAt ?? laidAt);
+        handleAt = Math.max(handleAt, then?.handleAt ?? laidAt);
+      }
+      return staysOf(there, { laidAt, touchAt, handleAt }).flatMap((stay) =>
+        stay.placeId === placeId ? [{ key, from: stay.from, to: stay.to }] : [],
       );
-      return [{ key, from: laidAt, to }];
     });
     const moments = [...new Set([from, ...stays.flatMap((stay) => [stay.from, Math.ceil(stay.to)])])]
       .filter((moment) => moment >= from && moment < until)
