@@ -4,6 +4,9 @@ import { both, cured, heat, of, paint, place, pva, varnish } from '../testing/fi
 import { lookDifference } from './looksLike';
 import { materialsOf } from '../materials/ownMaterials';
 import { costScore } from './wayCost';
+import { closesPores } from './rules/o12TooLittleSealer';
+import { catalogueById } from '../materials/catalogue';
+import { entryOf } from '../model/sure';
 
 /** Each limit from both sides: what the docs say is where a rule begins to speak. */
 const speaks = (steps: Step[], rule: string, piece: Partial<Piece> = {}, build: Partial<Build> = {}) =>
@@ -190,4 +193,23 @@ it('a cure that its rule names second costs three tenths of a day more than the 
     makesLate: [],
   };
   expect(costScore(way, 1) - costScore(way, 0)).toBeCloseTo(0.3, 9);
+});
+
+describe('sealer that closes pores (O12)', () => {
+  const closes = (id: string, worth: number, coats: number) =>
+    closesPores(entryOf(catalogueById, id), worth, coats);
+  it('is three coats of a thin one, or as much in fewer', () => {
+    // PVA primer leaves 120 · 0.42 = 50 µm a coat.
+    expect([closes('pva-flex-primer', 1.8, 3), closes('pva-flex-primer', 2, 2)]).toEqual([true, false]);
+    expect([closes('pva-flex-primer', 2.7, 2), closes('pva-flex-primer', 2.69, 2)]).toEqual([true, false]);
+  });
+  it('is one heavy or two normal coats of a thick one', () => {
+    // Neoprene leaves 200 · 0.4 = 80 µm, foam coat 140 · 0.4 = 56 µm.
+    expect([closes('neoprene-soft', 1.6, 1), closes('neoprene-soft', 1.59, 3)]).toEqual([true, false]);
+    expect(closes('foam-coat-rubberiser', 1.6, 2)).toBe(false);
+  });
+  it('is less of what bites in, and one coat of what loses nothing', () => {
+    expect([closes('rubber-dip-spray', 1.7, 2), closes('rubber-dip-spray', 1.69, 2)]).toEqual([true, false]);
+    expect([closes('epoxy-clear', 0.9, 1), closes('epoxy-clear', 0.89, 1)]).toEqual([true, false]);
+  });
 });

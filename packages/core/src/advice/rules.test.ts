@@ -32,7 +32,7 @@ const air = (temperatureC: number, humidityPct: number, steps: Step[] = [seal]):
   return made;
 };
 // Bare paint without a clear or a colour, and smooth plastic, are told by rules of their own (moreRules.test.ts).
-const aside = new Set(['R47', 'R71', 'R72', 'O10']);
+const aside = new Set(['O12', 'R47', 'R71', 'R72', 'O10']);
 const found = (one: Build) =>
   judgeBuild(one)
     .filter(({ rule }) => !aside.has(rule))

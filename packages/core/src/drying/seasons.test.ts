@@ -17,12 +17,15 @@ describe('the usual air of a season', () => {
     ['cold', 'north', 1, 15, -6, 3, 86],
     ['warm', 'north', 7, 15, 26, 6, 55],
     ['hot', 'south', 1, 15, 30, 4, 76],
-  ] as const)('%s, %s, month %d, day %d: %d ± %d °C, %d %%', (zone, half, month, day, meanC, swingC, humidityPct) => {
-    const air = seasonAir(zone, half, month, day);
-    expect(air.meanC).toBeCloseTo(meanC, 9);
-    expect(air.swingC).toBeCloseTo(swingC, 9);
-    expect(air.humidityPct).toBeCloseTo(humidityPct, 9);
-  });
+  ] as const)(
+    '%s, %s, month %d, day %d: %d ± %d °C, %d %%',
+    (zone, half, month, day, meanC, swingC, humidityPct) => {
+      const air = seasonAir(zone, half, month, day);
+      expect(air.meanC).toBeCloseTo(meanC, 9);
+      expect(air.swingC).toBeCloseTo(swingC, 9);
+      expect(air.humidityPct).toBeCloseTo(humidityPct, 9);
+    },
+  );
 
   it('has its extremes and its latitude', () => {
     expect(climateZones.map((zone) => seasonExtremesC(zone))).toEqual([
@@ -43,6 +46,8 @@ describe('the usual air of a season', () => {
     expect(at('2027-01-15T03:00').temperatureC).toBeCloseTo(0, 1);
     expect(at('2027-07-15T15:00').temperatureC).toBeCloseTo(24, 1);
     // It changes at the quarter, and goes on over midnight.
-    expect(series.nextChangeAfter(epochMinute('2027-01-15T23:50', 'UTC'))).toBe(epochMinute('2027-01-16T00:00', 'UTC'));
+    expect(series.nextChangeAfter(epochMinute('2027-01-15T23:50', 'UTC'))).toBe(
+      epochMinute('2027-01-16T00:00', 'UTC'),
+    );
   });
 });

@@ -60,6 +60,7 @@ export function addFinish(
     school: 'pva',
     undercoat: 'none',
     clear: 'none',
+    smooth: false,
     colour: '#808080',
     tags: [],
     pictures: [],

@@ -26,6 +26,8 @@ export interface Choices {
   lookOvers?: boolean;
   /** Tries it on before paint. */
   tryOn?: boolean;
+  /** When the steps are written, as wall time, where the build has begun long before. */
+  now?: string;
   /** Zones in the order the user wants them painted. */
   order?: readonly string[];
 }

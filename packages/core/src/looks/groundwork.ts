@@ -1,7 +1,9 @@
 import { catalogueById } from '../materials/catalogue';
 import { cleaningTable } from '../model/cleanings';
 import { substrateTable } from '../model/substrates';
-import type { Step } from '../model/schema';
+import { binderOf } from '../model/binders';
+import type { Method } from '../model/methods';
+import type { Face, Step } from '../model/schema';
 import { entryOf } from '../model/sure';
 import { groundTable } from './ground';
 import type { SealerSchool } from './look';
@@ -25,7 +27,7 @@ const lined = {
 } as const;
 
 /** Sealers in the order they are taken where the one of the look can't be laid here, the mildest first. */
-const instead: readonly SealerSchool[] = ['seal-spray', 'pva', 'neoprene', 'rubber-dip'];
+const instead: readonly SealerSchool[] = ['seal-spray', 'pva', 'foam-coat', 'neoprene', 'rubber-dip'];
 
 /** What goes before any colour: surface, fillers, heat, texture, closures covered, the sealer. */
 export function groundworkOf(writing: Writing): Step[] {
@@ -43,6 +45,11 @@ export function groundworkOf(writing: Writing): Step[] {
   if (choices.wipe && dissolves) tell('White spirit would eat this foam: marker is sealed in instead.');
   else if (choices.wipe)
     steps.push(step('prep', 'hand', { cleans: 'unglued', note: cleaningTable.unglued.note }));
+  if (choices.seams === 'gaps' || choices.seams === 'both') steps.push(step('fill', 'tool', caulked));
+  const fills = choices.seams === 'hairline' || choices.seams === 'both' || needs.fills;
+  if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light' }));
+  if (fills || needs.opens === 'sand') steps.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
+  // After filling and sanding, which would close or wear it away; before the heat that closes its cut cells.
   if (choices.lines && isPorousFoam)
     steps.push(
       step('texture', 'tool', {
@@ -51,10 +58,6 @@ export function groundworkOf(writing: Writing): Step[] {
         note: lined[choices.lines],
       }),
     );
-  if (choices.seams === 'gaps' || choices.seams === 'both') steps.push(step('fill', 'tool', caulked));
-  const fills = choices.seams === 'hairline' || choices.seams === 'both' || needs.fills;
-  if (fills) steps.push(step('fill', 'brush', { material: FILLER, film: 'light' }));
-  if (fills || needs.opens === 'sand') steps.push(step('sand', 'sand', { note: '240 grit, then 400.' }));
   if (needs.opens === 'heat' && !piece.substrate.heatSealed)
     steps.push(
       step('heat-seal', 'hot-air', { faces, note: 'One even, moving pass until the skin shines a little.' }),
@@ -101,19 +104,40 @@ function sealing(writing: Writing): Step[] {
   const school = schoolFor(writing);
   if (!school.step) return [];
   const isCracked = main?.steps.some((one) => one.wanted?.includes('cracking'));
-  return [
-    step('seal', school.step.method, {
+  const { dissolves } = substrateTable[piece.substrate.kind];
+  const isThirsty =
+    piece.substrate.kind === 'craft-foam' || choices.lines === 'ground' || needs.opens === 'sand';
+  const usual = (isThirsty ? school.thirstyCoats : undefined) ?? school.step.coats;
+  // Solvents eat it wherever it is not closed by two full coats.
+  const least = dissolves ? 2 : 1;
+  const outer = Math.max(least, choices.quicker && usual > 2 ? usual - 1 : usual);
+  const inner = Math.max(least, Math.min(outer, school.innerCoats ?? outer));
+  const seal = (on: Face[], coats: number) =>
+    step('seal', methodFor(school, writing), {
       ...school.step,
-      // Solvents eat it wherever it is not closed by two full coats.
-      ...(substrateTable[piece.substrate.kind].dissolves
-        ? { film: 'normal' as const, coats: Math.max(2, school.step.coats ?? 1) }
-        : {}),
-      faces,
+      method: methodFor(school, writing),
+      coats,
+      ...(dissolves ? { film: 'normal' as const } : {}),
+      faces: on,
+      ...(school.overNight ? { waitFor: 'night' as const } : {}),
       ...(isCracked ? { wanted: ['cracking' as const] } : {}),
-    }),
-    ...lookOver('sealed'),
-  ];
+    });
+  const coats: Step[] =
+    faces.length === 1 || inner === outer
+      ? [seal(faces, outer)]
+      : piece.standing
+        ? // What hangs gets both faces in one go; the outer one a coat more.
+          [seal(faces, inner), seal(['outer'], outer - inner)]
+        : [seal(['inner'], inner), seal(['outer'], outer)];
+  const { mindsWater } = binderOf(entryOf(catalogueById, school.step.material));
+  return [...coats, ...lookOver(mindsWater ? 'felt' : 'sealed')];
 }
+
+/** The tool that a sealer is laid with here: its own, or else another that is at hand; its own where none is. */
+const methodFor = ({ step, otherMethods = [] }: School, { owned }: Writing): Method =>
+  [...(step ? [step.method] : []), ...otherMethods].find((method) => owned.has(method)) ??
+  step?.method ??
+  'brush';
 
 /** The sealer that was asked for, or else the look's own where it can be laid here, or else the mildest that can. */
 function schoolFor({ piece, main, owned, choices, tell }: Writing): School {
@@ -123,10 +147,12 @@ function schoolFor({ piece, main, owned, choices, tell }: Writing): School {
     (!substrateTable[piece.substrate.kind].dissolves || entryOf(catalogueById, step.material).solvent === 0);
   // What was asked for by name is written, and what stands against it is told by its findings.
   if (choices.sealer !== undefined) return wanted;
-  if (wanted.step === undefined || (owned.has(wanted.step.method) && isSafe(wanted))) return wanted;
+  const canLay = ({ step, otherMethods = [] }: School) =>
+    step !== undefined && [step.method, ...otherMethods].some((method) => owned.has(method));
+  if (wanted.step === undefined || (canLay(wanted) && isSafe(wanted))) return wanted;
   const taken = instead
     .map((id) => entryOf(schoolById, id))
-    .find((school) => school.step !== undefined && owned.has(school.step.method) && isSafe(school));
+    .find((school) => canLay(school) && isSafe(school));
   if (!taken) return wanted;
   tell(`${taken.name} in place of ${wanted.name.toLowerCase()}, for the tools at hand.`);
   return taken;

@@ -15,6 +15,7 @@ export const sealerSchools = [
   'neoprene',
   'decoupage',
   'seal-spray',
+  'foam-coat',
   'epoxy',
   'heat-only',
 ] as const;
@@ -81,6 +82,8 @@ export const lookSchema = z.object({
   undercoat: z.enum(undercoatChoices),
   steps: z.array(lookStep),
   clear: z.enum(clears),
+  /** Its face is smooth, so that the last coat of primer is sanded. */
+  smooth: z.boolean().default(false),
   /** Colour to show the look by. */
   colour: z.string(),
   /** Where it was saved from a piece: all of that, to be done again as it was. */

@@ -96,6 +96,7 @@ describe('writing the steps of a piece', () => {
       'inspect',
       'mask',
       'seal',
+      'seal',
       'inspect',
       'prime',
       'inspect',
@@ -128,7 +129,11 @@ describe('writing the steps of a piece', () => {
 
   it('seals inner and outer face and paints the outer only', () => {
     const { steps } = dressed({ looks: [{ look: lookById.get('gunmetal')! }] }).pieces[0]!;
-    expect(steps.find((step) => step.kind === 'seal')!.faces).toEqual(['inner', 'outer']);
+    // The back first, with a coat less.
+    expect(steps.filter((step) => step.kind === 'seal').map(({ faces, coats }) => [faces, coats])).toEqual([
+      [['inner'], 2],
+      [['outer'], 3],
+    ]);
     expect(steps.find((step) => step.kind === 'base')!.faces).toBeUndefined();
   });
 
@@ -309,20 +314,23 @@ describe('comparing two schools', () => {
     const build = ground();
     const piece = bothFaces();
     const look = lookById.get('aged-brass')!;
-    const variant = (sealer: 'pva' | 'rubber-dip') => ({
+    const variant = (sealer: 'pva' | 'rubber-dip' | 'neoprene') => ({
       ...piece,
       steps: writeSteps(build, piece, { looks: [{ look }], sealer }).steps,
     });
-    const [pva, dip] = compareVariants({ ...build, pieces: [] }, epochMinute(build.start, 'UTC'), [
+    const [pva, dip, neoprene] = compareVariants({ ...build, pieces: [] }, epochMinute(build.start, 'UTC'), [
       variant('pva'),
       variant('rubber-dip'),
+      variant('neoprene'),
     ]);
     expect(pva!.places).toEqual(['Room']);
     expect(dip!.places).toEqual(['Room', 'Porch']);
-    // Two coats of sealer on two faces, primer, two of brass, wash, dry-brush, clear.
-    expect(pva!.coats).toBe(10);
+    // Two coats of sealer inside and three outside, primer, two of brass, wash, dry-brush, clear.
+    expect(pva!.coats).toBe(11);
     expect(pva!.stops + dip!.stops).toBe(0);
-    expect(pva!.packableAt).not.toBe(dip!.packableAt);
+    // Neoprene wants its nights.
+    expect(pva!.packableAt).toBeLessThan(neoprene!.packableAt!);
+    expect(dip!.packableAt).toBeLessThan(neoprene!.packableAt!);
     expect(pva!.makesLate).toEqual([]);
   });
 
@@ -515,8 +523,8 @@ describe('order rules', () => {
     ],
   ];
 
-  // Bare paint without a colour or a clear is noted by rules of its own.
-  const aside = ['note R72 paint', 'note O10 paint'];
+  // Bare paint without a colour or a clear, and a single coat of sealer, is noted by rules of its own.
+  const aside = ['note R72 paint', 'note O10 paint', 'note O12 seal'];
   it.each(cases)('%s', (_what, build, expected) => {
     expect(findings(build).filter((line) => !aside.includes(line))).toEqual(expected);
   });

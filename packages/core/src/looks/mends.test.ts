@@ -57,8 +57,10 @@ describe('looks stop to look', () => {
       'heat-seal',
       'bare',
       'pva-flex-primer',
-      'sealed',
+      'pva-flex-primer',
+      'felt',
       'acrylic-pu-primer-black',
+      'sand',
       'primed',
       'acrylic-metallic',
       'coloured',
@@ -236,12 +238,12 @@ describe('what fails is put right', () => {
     expect(offer(piece, build, 'bare', 'glue')).toEqual([['clean-glue', 'prep']]);
     expect(offer(piece, build, 'bare', 'pores')[0]).toEqual(['heat-again', 'heat-seal']);
     // The look of this one is sealed with PVA, which takes paper; soft rubber does not.
-    expect(offer(piece, build, 'sealed', 'tacky')).toEqual([['wait']]);
+    expect(offer(piece, build, 'felt', 'tacky')).toEqual([['wait']]);
     const rubber = dressed({ looks: [{ look: look('battle-worn-steel') }], sealer: 'rubber-dip' });
     expect(offer(rubber.piece, rubber.build, 'sealed', 'pinholes')).toEqual([
       ['seal-again', 'rubber-dip-spray'],
     ]);
-    expect(offer(piece, build, 'sealed', 'pinholes')).toHaveLength(2);
+    expect(offer(piece, build, 'felt', 'pinholes')).toHaveLength(2);
   });
 
   it('in the zone where it failed, by brush up to its edge, from the nearest pot where it came from a can', () => {

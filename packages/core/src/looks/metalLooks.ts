@@ -4,6 +4,7 @@ import { metallic, plain, wash, edges, powder, type LookDraft } from './lookPart
 export const metalLooks: LookDraft[] = [
   {
     id: 'bright-steel',
+    smooth: true,
     name: 'Bright steel',
     about: 'Clean, light metal over black, left bright in the middle of each plate.',
     school: 'pva',
@@ -14,6 +15,7 @@ export const metalLooks: LookDraft[] = [
   },
   {
     id: 'battle-worn-steel',
+    smooth: true,
     name: 'Battle-worn steel',
     about: 'Bright metal first, darkened with a wash, grime in the corners and graphite on the edges.',
     school: 'pva',
@@ -29,6 +31,7 @@ export const metalLooks: LookDraft[] = [
   },
   {
     id: 'gunmetal',
+    smooth: true,
     name: 'Gunmetal',
     about: 'Dark metal first, light built up on the high points only.',
     school: 'pva',
@@ -39,6 +42,7 @@ export const metalLooks: LookDraft[] = [
   },
   {
     id: 'aged-brass',
+    smooth: true,
     name: 'Aged brass',
     about: 'Warm brass over red-brown, brown in the hollows, pale edges.',
     school: 'pva',
@@ -49,6 +53,7 @@ export const metalLooks: LookDraft[] = [
   },
   {
     id: 'polished-gold',
+    smooth: true,
     name: 'Polished gold over red-brown',
     about: 'Gold that stays warm because red-brown shines through; no grime.',
     school: 'pva',

@@ -4,6 +4,7 @@ import { metallic, plain, wash, edges, type LookDraft } from './lookParts';
 export const otherLooks: LookDraft[] = [
   {
     id: 'chipped-enamel',
+    smooth: true,
     name: 'Chipped enamel over steel',
     about: 'Steel below, resist, colour on top, chipped while it is fresh.',
     school: 'pva',
@@ -37,6 +38,7 @@ export const otherLooks: LookDraft[] = [
   },
   {
     id: 'sun-faded-paint',
+    smooth: true,
     name: 'Sun-faded painted plate',
     about: 'Patchy, chalky colour on grey, like a panel that stood outdoors for years.',
     school: 'pva',
@@ -60,6 +62,7 @@ export const otherLooks: LookDraft[] = [
   },
   {
     id: 'clean-toy-plastic',
+    smooth: true,
     name: 'Clean toy plastic',
     about: 'Bright and even over white, smooth and a little shiny.',
     school: 'pva',
@@ -70,6 +73,7 @@ export const otherLooks: LookDraft[] = [
   },
   {
     id: 'pearl',
+    smooth: true,
     name: 'Pearl',
     about: 'White ground, thin shimmering coats, gloss on top.',
     school: 'pva',
@@ -120,6 +124,7 @@ export const otherLooks: LookDraft[] = [
   },
   {
     id: 'bone-and-horn',
+    smooth: true,
     name: 'Bone and horn',
     about: 'Off-white with brown gathering in grain and tips.',
     school: 'pva',
@@ -197,6 +202,7 @@ export const otherLooks: LookDraft[] = [
   },
   {
     id: 'glowing-rune',
+    smooth: true,
     name: 'Glowing-rune accent',
     about: 'White hot in the middle, colour at the rims, as if lit from within.',
     school: 'pva',

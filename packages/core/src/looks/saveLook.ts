@@ -102,7 +102,10 @@ function coatsOf(piece: Piece, name: string, id: string, zone: string | undefine
     ?.material?.match(/^acrylic-pu-primer-(black|white|grey|oxide)$/)?.[1];
   const clearing = [...belongs].reverse().find((step) => step.kind === 'topcoat')?.material;
   const clear = clearing?.match(/^(matte|satin|gloss)-varnish$/)?.[1];
-  const sealAt = sealing ? belongs.indexOf(sealing) : -1;
+  // The sealing may be one step a face.
+  const sealAt = belongs.findLastIndex(
+    ({ kind, material }) => kind === 'seal' && material === sealing?.material,
+  );
   const steps = belongs
     .filter(
       (step, at) =>
@@ -119,6 +122,9 @@ function coatsOf(piece: Piece, name: string, id: string, zone: string | undefine
     school,
     undercoat: primer ?? 'none',
     clear: clear ?? 'none',
+    smooth: belongs.some(
+      ({ kind }, at) => kind === 'sand' && belongs.slice(0, at).some((one) => one.kind === 'prime'),
+    ),
     colour: firstBase?.colour ?? '#8b8d8e',
     steps: steps.map((step): Partial<LookStep> & Pick<LookStep, 'kind'> => ({
       kind: step.kind,

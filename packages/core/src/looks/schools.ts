@@ -10,8 +10,17 @@ export interface School {
   badAt: string;
   /** What of the finished piece shows which sealer lies below. */
   looks: string;
-  /** The sealing itself; faces, place and id are filled in where it is used. */
-  step: (Pick<Step, 'kind' | 'coats' | 'film'> & { material: string; method: Method }) | undefined;
+  /** The sealing itself of an outer face; faces, place and id are filled in where it is used. */
+  step:
+    (Pick<Step, 'kind' | 'film' | 'note'> & { material: string; method: Method; coats: number }) | undefined;
+  /** Coats on the inner face; as many as outside unless given. */
+  innerCoats?: number;
+  /** Coats where the foam drinks more: craft foam, and faces that were cut, ground or sanded. */
+  thirstyCoats?: number;
+  /** Other tools it can be laid with, where its own is not at hand. */
+  otherMethods?: readonly Method[];
+  /** A night goes by before anything goes over it, its own next coat too. */
+  overNight?: boolean;
 }
 
 /** The sealer schools, the mildest first. */
@@ -20,9 +29,19 @@ export const schools: readonly School[] = [
     id: 'pva',
     name: 'PVA primer by brush',
     goodAt: 'Indoors, cheap, no fumes, bends well.',
-    badAt: 'Several coats, brush marks, minds water until it is covered.',
+    badAt: 'Three or four coats, brush marks, minds water until it is covered.',
     looks: 'Smooth to faintly brushed; takes any colour.',
-    step: { kind: 'seal', material: 'pva-flex-primer', method: 'brush', coats: 2, film: 'light' },
+    step: {
+      kind: 'seal',
+      material: 'pva-flex-primer',
+      method: 'brush',
+      coats: 3,
+      film: 'normal',
+      note: 'Each coat across the last; pick loose bristles out while it is wet.',
+    },
+    innerCoats: 2,
+    thirstyCoats: 4,
+    otherMethods: ['foam-brush'],
   },
   {
     id: 'rubber-dip',
@@ -30,7 +49,8 @@ export const schools: readonly School[] = [
     goodAt: 'Tough, black, bends, quick to lay.',
     badAt: 'Needs outdoor air and a mask, waits for the weather; thick paint cracks on it.',
     looks: 'Even and a little rubbery; black shows where paint wears.',
-    step: { kind: 'seal', material: 'rubber-dip-spray', method: 'aerosol', coats: 2, film: 'light' },
+    step: { kind: 'seal', material: 'rubber-dip-spray', method: 'aerosol', coats: 3, film: 'light' },
+    innerCoats: 2,
   },
   {
     id: 'neoprene',
@@ -38,7 +58,8 @@ export const schools: readonly School[] = [
     goodAt: 'One or two thick coats hide seams.',
     badAt: 'Dries overnight; the soft kind is never sanded.',
     looks: 'Seams gone, edges rounded; fine texture softens.',
-    step: { kind: 'seal', material: 'neoprene-soft', method: 'brush', coats: 1, film: 'light' },
+    step: { kind: 'seal', material: 'neoprene-soft', method: 'brush', coats: 1, film: 'heavy' },
+    overNight: true,
   },
   {
     id: 'decoupage',
@@ -46,7 +67,9 @@ export const schools: readonly School[] = [
     goodAt: 'Stiffens thin foam, takes a stippled grain.',
     badAt: 'Cracks when bent, sticks to its neighbour for a week.',
     looks: 'A stippled grain, glassy where it pools; hairlines at bends.',
-    step: { kind: 'seal', material: 'decoupage-gloss', method: 'stipple', coats: 2, film: 'light' },
+    step: { kind: 'seal', material: 'decoupage-gloss', method: 'stipple', coats: 3, film: 'light' },
+    innerCoats: 2,
+    otherMethods: ['brush', 'foam-brush'],
   },
   {
     id: 'seal-spray',
@@ -54,7 +77,24 @@ export const schools: readonly School[] = [
     goodAt: 'Quick, even, packable within a day.',
     badAt: 'A whole can for a chest piece.',
     looks: 'Even, without brush marks; coarse pores may still show.',
-    step: { kind: 'seal', material: 'foam-seal-spray', method: 'aerosol', coats: 2, film: 'normal' },
+    step: { kind: 'seal', material: 'foam-seal-spray', method: 'aerosol', coats: 3, film: 'normal' },
+  },
+  {
+    id: 'foam-coat',
+    name: 'Water-borne foam coat',
+    goodAt: 'Indoors, dries clear, bends far.',
+    badAt: 'Several coats; can’t be tinted dark.',
+    looks: 'A soft, even skin; the colour of the foam stays below.',
+    step: {
+      kind: 'seal',
+      material: 'foam-coat-rubberiser',
+      method: 'brush',
+      coats: 3,
+      film: 'normal',
+      note: 'Each coat across the last; pick loose bristles out while it is wet.',
+    },
+    innerCoats: 2,
+    otherMethods: ['foam-brush'],
   },
   {
     id: 'epoxy',

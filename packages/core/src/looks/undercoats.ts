@@ -81,7 +81,6 @@ export function undercoatsFor(writing: Writing): Undercoats {
       coats,
       film,
       ...(material === 'lacquer-primer-spray' ? { colour } : {}),
-      ...(coats > 2 ? { note: 'Sand lightly with 400 before the last coat.' } : {}),
       ...zonesOf(writing, on),
     });
   };

@@ -134,7 +134,9 @@ class Fitting {
     const colours = at < 0 ? [] : steps.slice(at);
     const sealing = steps.find(({ kind }) => kind === 'seal');
     const sealer = schools.find(({ step }) => step?.material === sealing?.material)?.id;
-    const lookOvers = steps.some(({ looksOver }) => looksOver === 'bare' || looksOver === 'sealed');
+    const lookOvers = steps.some(
+      ({ looksOver }) => looksOver === 'bare' || looksOver === 'sealed' || looksOver === 'felt',
+    );
     const choices: Choices = {
       looks: [],
       tools: usualTools,

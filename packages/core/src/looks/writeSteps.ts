@@ -4,6 +4,7 @@ import { inPalette } from '../model/palette';
 import type { Build, Piece, Step } from '../model/schema';
 import type { LookOver } from '../model/lookOvers';
 import type { Method } from '../model/methods';
+import { MINUTES_PER_DAY, toEpochMinute } from '../model/wallTime';
 import { type Choices, type WrittenSteps, usualTools } from './choices';
 import { clearsFor } from './clears';
 import { coloursFirst, finishAcrossZones, type FinishPlan, type ZoneFinish } from './finishPlan';
@@ -98,14 +99,56 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
   after.push(...writing.lookOver('packing'));
   // Ids in order: some steps were only tried.
   const lastId = idGiver();
-  const steps = [
+  const steps = afterTheNight([
     ...before,
     ...undercoats.common,
+    ...sandedPrimer(writing, undercoats.common),
     ...(undercoats.common.length > 0 ? writing.lookOver('primed') : []),
     ...middle,
     ...after,
-  ].map((one) => inPalette({ ...one, id: lastId(one.kind) }, build.palette));
+  ]).map((one) => inPalette({ ...one, id: lastId(one.kind) }, build.palette));
   return { steps, zones, notes: [...notes] };
+}
+
+/** Sanding the last coat of primer on the face that is seen, where a look is smooth and the primer takes it. */
+function sandedPrimer(writing: Writing, primed: readonly Step[]): Step[] {
+  const { groups, choices, step, tell } = writing;
+  const last = primed.at(-1);
+  const material = last?.material === undefined ? undefined : catalogueById.get(last.material);
+  const smooth = groups.filter(({ look }) => look?.smooth);
+  if (choices.quicker || smooth.length === 0 || material?.sand === undefined) return [];
+  if (daysLeft(writing) < DAYS_TO_SAND) {
+    tell('The primer is not sanded: there is too little time before its date.');
+    return [];
+  }
+  return [
+    step('sand', 'sand', {
+      note: '400 grit, lightly, until it feels smooth; wipe the dust off.',
+      ...zonesOf(writing, smooth),
+    }),
+  ];
+}
+
+/** With fewer days to its date a day of waiting until the primer can be sanded is better spent on drying. */
+const DAYS_TO_SAND = 8;
+
+/** Days from when the steps are written, or the build begins, to the date of the piece; Infinity without one. */
+function daysLeft({ build, piece, choices }: Writing): number {
+  const event = build.events.find(({ id }) => id === piece.event);
+  if (!event) return Infinity;
+  const at = (moment: string) => toEpochMinute(moment, build.timeZone) ?? NaN;
+  const from = Math.max(at(build.start), choices.now === undefined ? -Infinity : at(choices.now));
+  return (at(event.packAt ?? event.wearAt) - from) / MINUTES_PER_DAY;
+}
+
+/** The coat that follows a sealer which is left over night waits as long. */
+function afterTheNight(steps: readonly Step[]): Step[] {
+  let waits = false;
+  return steps.map((one) => {
+    const isNext = waits && one.material !== undefined && one.kind !== 'seal';
+    waits = one.kind === 'seal' ? one.waitFor === 'night' : waits && !isNext;
+    return isNext && one.waitFor === undefined ? { ...one, waitFor: 'night' } : one;
+  });
 }
 
 /** A colour that wants more coats than that wants another undercoat, or another paint. */

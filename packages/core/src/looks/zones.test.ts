@@ -281,18 +281,21 @@ describe('the ground', () => {
     };
   };
   it.each<[SubstrateKind, string[]]>([
-    ['eva-foam', ['prep', 'heat-seal', 'seal pva-flex-primer 2', 'prime acrylic-pu-primer-black 1']],
-    ['thermoplastic-sheet', ['prep', 'sand', 'prime acrylic-pu-primer-black 3']],
-    ['pla-print', ['prep', 'fill foam-filler-paste', 'sand', 'prime acrylic-pu-primer-black 2']],
-    ['cast-resin', ['prep washed', 'sand', 'prime adhesion-promoter', 'prime acrylic-pu-primer-black 1']],
-    ['pvc-pipe', ['prep wiped', 'sand water', 'prime acrylic-pu-primer-black 1']],
+    ['eva-foam', ['prep', 'heat-seal', 'seal pva-flex-primer 3', 'prime acrylic-pu-primer-black 1', 'sand']],
+    ['thermoplastic-sheet', ['prep', 'sand', 'prime acrylic-pu-primer-black 3', 'sand']],
+    ['pla-print', ['prep', 'fill foam-filler-paste', 'sand', 'prime acrylic-pu-primer-black 2', 'sand']],
+    [
+      'cast-resin',
+      ['prep washed', 'sand', 'prime adhesion-promoter', 'prime acrylic-pu-primer-black 1', 'sand'],
+    ],
+    ['pvc-pipe', ['prep wiped', 'sand water', 'prime acrylic-pu-primer-black 1', 'sand']],
     ['stretch-fabric', ['prep']],
-    ['wood', ['prep', 'sand', 'seal pva-flex-primer 2', 'prime acrylic-pu-primer-black 1']],
+    ['wood', ['prep', 'sand', 'seal pva-flex-primer 4', 'prime acrylic-pu-primer-black 1', 'sand']],
   ])('of %s gets what it needs', (kind, steps) => {
     expect(on(kind).before).toEqual(steps);
   });
 
-  it('is rid of glue, lined and filled as is asked for, in that order and before heat', () => {
+  it('is rid of glue, filled and then lined as is asked for, all before heat', () => {
     const piece = plate({ zones: [] });
     const before = (choices: Partial<Choices>, on = piece) => {
       const { steps, notes } = write(
@@ -310,10 +313,10 @@ describe('the ground', () => {
     expect(before({ wipe: true, lines: 'burned', seams: 'both' }).words).toEqual([
       'prep',
       'unglued',
-      'burned',
       'acrylic-caulk',
       'foam-filler-paste',
       'sand',
+      'burned',
       'heat-seal',
     ]);
     expect(before({ seams: 'gaps' }).words).toEqual(['prep', 'acrylic-caulk', 'heat-seal']);

@@ -12,6 +12,8 @@ export interface BinderDefinition {
   repels?: boolean;
   /** It is wiped off again with what lies on it. */
   comesOff?: boolean;
+  /** Water softens it again until something closed lies on it. */
+  mindsWater?: boolean;
   /** It has no film of its own and rubs off. */
   loose?: boolean;
 }
@@ -21,10 +23,10 @@ const rubbery = { coverFactor: 0.6, soft: true };
 
 /** Every binder family (docs/domain.md, "What a film is"). */
 export const binderTable = tableOf<BinderDefinition>()({
-  PVA: { coverFactor: 0.75 },
+  PVA: { coverFactor: 0.75, mindsWater: true },
   acrylic: { coverFactor: 0.75 },
   'acrylic urethane': { coverFactor: 0.75 },
-  'vinyl acrylic': { coverFactor: 0.75 },
+  'vinyl acrylic': { coverFactor: 0.75, mindsWater: true },
   EVA: { coverFactor: 0.75 },
   'synthetic rubber': rubbery,
   'natural rubber': rubbery,

@@ -33,7 +33,7 @@ export const stainable: readonly Attachment[] = ['fabric', 'leather', 'mesh', 'l
  * What a coat can be told to wait for: `cured` for its step to begin only when all below is packable and wearable; `through`
  * for each of its coats to wait until what it lands on is dry through, if the recoat window is still open then.
  */
-export const waits = ['cured', 'through'] as const;
+export const waits = ['cured', 'through', 'night'] as const;
 
 export const wantedEffects = [
   'cracking',

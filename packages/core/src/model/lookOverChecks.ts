@@ -113,6 +113,30 @@ export const lookingTable: Readonly<Record<LookOver, Looking>> = {
       },
     ],
   },
+  felt: {
+    how: 'Slanting light along the surface, then a light fingertip. No water: it would soften this sealer.',
+    checks: [
+      {
+        id: 'closed',
+        right: 'An even skin all over: no pores, nothing soaked in dull.',
+        wrong: 'Pores, or dull places where it soaked in',
+        mends: ['seal-again'],
+      },
+      {
+        id: 'pinholes',
+        right: 'No pinholes.',
+        wrong: 'Pinholes',
+        mends: ['fill-pinholes', 'seal-again'],
+      },
+      { id: 'tacky', right: 'No tacky spots.', wrong: 'Still tacky', mends: ['wait'] },
+      {
+        id: 'bristles',
+        right: 'No bristles, hairs or lumps in it.',
+        wrong: 'Something is stuck in it',
+        mends: ['seal-again'],
+      },
+    ],
+  },
   primed: {
     how: 'Slanting light: one colour all over shows now what no paint will hide.',
     checks: [

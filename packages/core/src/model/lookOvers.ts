@@ -31,6 +31,11 @@ export const lookOverTable = tableOf<LookOverDefinition>()({
     word: 'Look over the sealer',
     waits: touchDry,
   },
+  felt: {
+    word: 'Look over the sealer, without water',
+    // Soft films take a fingerprint for long after the next coat could go on.
+    waits: [{ milestone: 'recoat', coats: 'top', where: 'everywhere', twice: true }],
+  },
   primed: {
     word: 'Look over the primer',
     waits: touchDry,

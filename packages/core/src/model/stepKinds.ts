@@ -11,6 +11,10 @@ export interface Wait {
   coats: 'top' | 'all' | 'fills';
   /** On the spots that are worked on, on those of the other face, on the whole unit, or in its glued joints. */
   where: 'here' | 'other-face' | 'everywhere' | 'bonds';
+  /** Not before twice as long has gone by since the coat was laid. */
+  twice?: boolean;
+  /** Nor before so many minutes have gone by since then, whatever the air. */
+  leastMinutes?: number;
 }
 
 /**
@@ -77,7 +81,7 @@ export const stepKindTable = tableOf<StepKindDefinition>()({
     waits: [{ milestone: 'sand', coats: 'top', where: 'here' }, fillsSandable],
     abrades: true,
   },
-  texture: { word: 'Texture', method: 'stamp', waits: handled },
+  texture: { word: 'Texture', method: 'stamp', waits: [...handled, fillsDry, fillsSandable] },
   'heat-seal': { word: 'Heat-seal', method: 'hot-air', waits: [...handled, fillsDry], heats: true },
   seal: { word: 'Seal', method: 'brush', waits: handled },
   prime: { word: 'Prime', method: 'brush', waits: handled },

@@ -293,12 +293,32 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
     if (operation.kind === 'sand')
       for (const stack of below(true))
         tooSoon(stack.coats.at(-1)!.sandAt ?? stack.coats.at(-1)!.handleAt, 'sandable');
-    const looksAtFresh = ['sealed', 'primed', 'coloured', 'pulled'].includes(operation.looksOver ?? '');
+    const looksAtFresh = ['sealed', 'felt', 'primed', 'coloured', 'pulled'].includes(
+      operation.looksOver ?? '',
+    );
     if (looksAtFresh)
       for (const stack of below(false)) for (const coat of stack.coats) tooSoon(coat.touchAt, 'touch-dry');
-    else if (operation.looksOver === 'packing')
+    if (operation.looksOver === 'felt')
+      for (const [cell, coats] of unit.cells) {
+        const last = coats.filter((coat) => coat.laidAt <= begins).at(-1);
+        const from = unit.asOf(cell, begins)?.coats.at(-1)?.recoat[0]?.from;
+        if (last && from !== undefined)
+          tooSoon(last.laidAt + 2 * (from - last.laidAt), 'recoatable twice over');
+      }
+    if (operation.waitsOverNight)
+      for (const cell of cells) {
+        const last = unit.cells
+          .get(cell)
+          ?.filter((coat) => coat.laidAt < laidAt)
+          .at(-1);
+        if (last) tooSoon(last.laidAt + 600, 'left over night');
+      }
+    if (operation.looksOver === 'packing')
       for (const stack of below(false)) tooSoon(stack.packAt, 'packable');
-    else if (operation.kind === 'attach' || operation.kind === 'join' || operation.kind === 'inspect')
+    else if (
+      !looksAtFresh &&
+      (operation.kind === 'attach' || operation.kind === 'join' || operation.kind === 'inspect')
+    )
       for (const stack of below(false)) tooSoon(stack.handleAt, 'handleable');
     const loud = operation.method === 'airbrush' || operation.method === 'sand';
     if (build.quiet && loud) {

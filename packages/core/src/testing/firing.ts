@@ -837,4 +837,20 @@ export const firing: Case[] = [
       ],
     ],
   ],
+  [
+    'O12',
+    'two light coats of a PVA primer on bare foam',
+    [
+      plate([lay('thin', 'seal', 'pva-flex-primer', { method: 'brush', coats: 2, film: 'light' }), paint]),
+      'note',
+      'thin',
+    ],
+    [
+      ['three coats of it', plate([{ ...pva, coats: 3 }, paint])],
+      [
+        'one heavy coat of neoprene',
+        plate([lay('n', 'seal', 'neoprene-soft', { method: 'brush', film: 'heavy' }), paint]),
+      ],
+    ],
+  ],
 ];

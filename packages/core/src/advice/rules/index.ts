@@ -10,6 +10,7 @@ import { o08TapeNeverPulled } from './o08TapeNeverPulled';
 import { o09WorkedTooLate } from './o09WorkedTooLate';
 import { o10NoColour } from './o10NoColour';
 import { o11ZoneWithoutColour } from './o11ZoneWithoutColour';
+import { o12TooLittleSealer } from './o12TooLittleSealer';
 import { r01SolventOnPolystyrene } from './r01SolventOnPolystyrene';
 import { r02SolventOnBareFoam } from './r02SolventOnBareFoam';
 import { r03PaintOnBareFoam } from './r03PaintOnBareFoam';
@@ -176,4 +177,5 @@ export const rules: readonly Rule[] = [
   o09WorkedTooLate,
   o10NoColour,
   o11ZoneWithoutColour,
+  o12TooLittleSealer,
 ];

@@ -31,7 +31,9 @@ export function planTogether(builds: readonly BuildBeside[], at: At): Map<string
   const begun = builds.map((one) => (builds.length > 1 ? begunIn(one, at) : nothingTaken));
   const plans = new Map<string, Plan>();
   for (const [n, one] of builds.entries()) {
-    const before = [...plans].map(([id, plan]) => ofBuild(id, plan.workload.build.name, takenBy(plan, noPieces)));
+    const before = [...plans].map(([id, plan]) =>
+      ofBuild(id, plan.workload.build.name, takenBy(plan, noPieces)),
+    );
     plans.set(one.id, planned(one, at, allTaken(...before, ...begun.slice(n + 1))));
   }
   return plans;

@@ -50,7 +50,10 @@ describe('what holds a piece up', () => {
 describe('why a pass waits, found by taking the cause away', () => {
   /** Free by day on Saturdays and in the evening besides, from Monday 15 Feb at 8. */
   const evenings = (changes: Partial<Build>): Build => {
-    const build = sampleBuild({ pieces: [samplePiece({}, [{ ...base, place: 'porch', method: 'brush' }])], ...changes });
+    const build = sampleBuild({
+      pieces: [samplePiece({}, [{ ...base, place: 'porch', method: 'brush' }])],
+      ...changes,
+    });
     build.people[0]!.availability = [
       { days: ['mon', 'tue', 'wed', 'thu', 'fri'], from: '19:00', to: '22:00' },
       { days: ['sat'], from: '10:00', to: '18:00' },
@@ -82,7 +85,10 @@ describe('why a pass waits, found by taking the cause away', () => {
   it('is another build where that has the evening, by its name', () => {
     const first = evenings({ name: 'Harvest crown', places: [porch({})] });
     first.pieces = [samplePiece({ id: 'big' }, [{ id: 'p', kind: 'prep', minutes: 180 }])];
-    const second = evenings({ places: [porch({})], pieces: [samplePiece({}, [{ id: 'p', kind: 'prep', minutes: 170 }])] });
+    const second = evenings({
+      places: [porch({})],
+      pieces: [samplePiece({}, [{ id: 'p', kind: 'prep', minutes: 170 }])],
+    });
     const at = { now: epochMinute('2027-02-15T19:00', 'UTC') };
     const plans = planTogether(
       [

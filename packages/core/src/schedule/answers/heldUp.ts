@@ -71,7 +71,10 @@ function heldUpOf(
   const own = operations
     .filter((one) => unitKey(one) === unitKey(last) && one.laidAt !== undefined && !isAtPacking(one))
     .sort((a, b) => (a.laidAt ?? 0) - (b.laidAt ?? 0));
-  const waits = new Map<string, { why: Reason; material: string | undefined; minutes: number; first: PlannedOperation }>();
+  const waits = new Map<
+    string,
+    { why: Reason; material: string | undefined; minutes: number; first: PlannedOperation }
+  >();
   const wait = (
     why: Reason,
     material: string | undefined,
@@ -85,7 +88,12 @@ function heldUpOf(
     const before = waits.get(key);
     const known = before?.minutes ?? 0;
     const what = isDrying ? material : undefined;
-    waits.set(key, { why: isDrying ? 'drying' : why, material: what, minutes: known + to - from, first: before?.first ?? of });
+    waits.set(key, {
+      why: isDrying ? 'drying' : why,
+      material: what,
+      minutes: known + to - from,
+      first: before?.first ?? of,
+    });
   };
   let at = now;
   let coat: string | undefined;
@@ -134,7 +142,9 @@ function whatFor({ why, material }: Pick<HeldUp, 'why' | 'material'>, first: Pla
 
 /** Why what wants daylight waits, and what would not. */
 export function daylightWords({ material, start }: PlannedOperation, timeZone: string): string {
-  const wants = material ? `${material.name} wants daylight and ${sayC(material.minC)} there` : 'It wants daylight there';
+  const wants = material
+    ? `${material.name} wants daylight and ${sayC(material.minC)} there`
+    : 'It wants daylight there';
   const until = start === undefined ? '' : ` until ${sayMoment(start, timeZone)}`;
   return `${wants}; free time is after dark${until}. A free hour by day, a booth with extraction or a brush would not wait.`;
 }

@@ -44,7 +44,8 @@ export class WhyLater {
   /** Undefined for a pass that waits for nothing but what lies below, or is not planned. */
   of(operation: PlannedOperation): Proof | undefined {
     const { opensAt, boundBy } = operation;
-    if (operation.status !== 'planned' || opensAt === undefined || operation.laidAt === undefined) return undefined;
+    if (operation.status !== 'planned' || opensAt === undefined || operation.laidAt === undefined)
+      return undefined;
     const begins = workBegins(operation);
     const from = Math.max(opensAt, this.plan.now);
     if (begins - from < WORTH_PROVING_MINUTES) return undefined;

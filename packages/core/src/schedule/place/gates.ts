@@ -25,6 +25,10 @@ const cured: readonly Wait[] = [
   { milestone: 'wear', coats: 'all', where: 'bonds' },
 ];
 
+/** Thick sealers are left alone over night. */
+const NIGHT_MINUTES = 600;
+const overNight: Wait = { milestone: 'touch', coats: 'top', where: 'here', leastMinutes: NIGHT_MINUTES };
+
 /** What hangs or stands need not lie on its other face. */
 const standingWaits = coatWaits.filter(({ where }) => where !== 'other-face');
 
@@ -42,6 +46,7 @@ export type Gated = Pick<
   | 'workMinutes'
   | 'failures'
   | 'waitsForCure'
+  | 'waitsOverNight'
   | 'standing'
 >;
 
@@ -58,8 +63,13 @@ export function waitsOf(operation: Gated): readonly Wait[] {
       ? lookOverTable[operation.looksOver].waits
       : stepKindTable[operation.kind].waits;
   const isSandedBack = operation.failures > 0 && operation.kind !== 'inspect';
-  if (!isSandedBack && !operation.waitsForCure) return own;
-  return [...own, ...(isSandedBack ? [sandedBack] : []), ...(operation.waitsForCure ? cured : [])];
+  if (!isSandedBack && !operation.waitsForCure && !operation.waitsOverNight) return own;
+  return [
+    ...own,
+    ...(isSandedBack ? [sandedBack] : []),
+    ...(operation.waitsForCure ? cured : []),
+    ...(operation.waitsOverNight ? [overNight] : []),
+  ];
 }
 
 /** The spots of a unit that a wait is about. */
@@ -85,13 +95,21 @@ export const filledAt = (coat: CoatMilestones, milestone: Milestone): EpochMinut
   milestone === 'sand' && coat.sandAt !== undefined ? coat.sandAt : milestoneOfCoat(coat, 'recoat');
 
 /** When a wait is over on one spot; minus infinity where there is nothing to wait for. */
-function reachedOn(cell: string, { coats, milestone }: Wait, unit: UnitView): EpochMinute {
+function reachedOn(
+  cell: string,
+  { coats, milestone, twice, leastMinutes }: Wait,
+  unit: UnitView,
+): EpochMinute {
   if (coats === 'fills') {
     const top = unit.top(cell);
     return top?.coat.material.role === 'fill' ? filledAt(top.milestones, milestone) : -Infinity;
   }
   const stack = unit.dry(cell);
-  return stack ? milestoneOfStack(stack, milestone, coats) : -Infinity;
+  if (!stack) return -Infinity;
+  const reached = milestoneOfStack(stack, milestone, coats);
+  const laidAt = twice || leastMinutes !== undefined ? unit.top(cell)?.coat.laidAt : undefined;
+  if (laidAt === undefined) return reached;
+  return laidAt + Math.max((twice ? 2 : 1) * (reached - laidAt), leastMinutes ?? 0);
 }
 
 /**
@@ -130,7 +148,7 @@ export function gate(
   let at = from;
   for (const wait of waitsOf(operation)) {
     // The windows of the coat it lands on are asked for below, as they close again.
-    if (wait.milestone === 'recoat' && wait.coats === 'top') continue;
+    if (wait.milestone === 'recoat' && wait.coats === 'top' && !wait.twice) continue;
     for (const cell of cellsOfWait(operation, wait, unit))
       at = Math.max(at, Math.ceil(reachedOn(cell, wait, unit)));
   }

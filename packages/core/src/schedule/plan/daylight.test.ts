@@ -47,6 +47,8 @@ describe('daylight', () => {
     expect(toWallTime(open!.from, 'UTC').slice(11)).toBe('10:00');
     expect(toWallTime(open!.to, 'UTC').slice(11, 13)).toMatch(/15|16/);
     const { hours: _hours, ...always } = place;
-    expect(placeCalendar(always, 'UTC', from).between(from, from + 1440)[0]!.from).toBeGreaterThan(from + 7 * 60);
+    expect(placeCalendar(always, 'UTC', from).between(from, from + 1440)[0]!.from).toBeGreaterThan(
+      from + 7 * 60,
+    );
   });
 });

@@ -71,6 +71,8 @@ export interface Operation extends HandsOn {
   optional: boolean;
   /** Begins only when all that lies below is cured. */
   waitsForCure: boolean;
+  /** Begins only a night after what it lands on was laid. */
+  waitsOverNight: boolean;
   /** Is put off until what it lands on is dry through, if the recoat window is still open then. */
   mustDryThrough: boolean;
 }
@@ -168,6 +170,7 @@ export function expandBuild(build: Build): Operation[] {
             ),
             optional: step.optional ?? false,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
+            waitsOverNight: step.waitFor === 'night',
             mustDryThrough: step.waitFor === 'through',
             ...handsOn(step, method, material, { areaCm2, lengthMm, cutInMm, units }),
           });

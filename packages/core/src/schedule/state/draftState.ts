@@ -46,6 +46,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   takesIn: operation.takesIn,
   optional: operation.optional,
   waitsForCure: operation.waitsForCure,
+  waitsOverNight: operation.waitsOverNight,
   mustDryThrough: operation.mustDryThrough,
   setUpMinutes: operation.setUpMinutes,
   workMinutes: operation.workMinutes,

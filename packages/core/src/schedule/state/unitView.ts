@@ -8,7 +8,11 @@ export interface UnitView {
   /** The drying of one spot; undefined while it is bare. */
   dry(cell: string): DryStack | undefined;
   /** The topmost coat of a spot with its milestones. */
-  top(cell: string): { coat: Pick<LaidCoat, 'material'>; milestones: CoatMilestones } | undefined;
+  top(
+    cell: string,
+  ):
+    | { coat: Pick<LaidCoat, 'material'> & Partial<Pick<LaidCoat, 'laidAt'>>; milestones: CoatMilestones }
+    | undefined;
   /** The latest of one milestone over some spots; minus infinity where all are bare. */
   latest(cells: Iterable<string>, pick: (stack: DryStack) => EpochMinute): EpochMinute;
 }
