@@ -335,18 +335,21 @@ describe('hands and amounts', () => {
     ['inspect', { looksOver: 'worn' }, 4, 620, 0, 8],
     ['weather', {}, 24, 300, 0, 2 + 24 * 0.2],
     ['base', { minutes: 30 }, 18, 300, 0, 30],
-  ] as const)('%s %j of %d × %d cm², along %d mm, takes %d min in all', (kind, more, units, areaCm2, lengthMm, minutes) => {
-    const step = { id: 's', kind, ...more } as Step;
-    const { setUpMinutes, workMinutes, cleanUpMinutes } = handsOn(step, 'hand', undefined, {
-      areaCm2,
-      lengthMm,
-      units,
-    });
-    expect(Math.abs(setUpMinutes + units * workMinutes + cleanUpMinutes - minutes)).toBeLessThanOrEqual(
-      units / 128 + 1e-9,
-    );
-    if (units === 1) expect(workMinutes).toBe(Math.round(workMinutes));
-  });
+  ] as const)(
+    '%s %j of %d × %d cm², along %d mm, takes %d min in all',
+    (kind, more, units, areaCm2, lengthMm, minutes) => {
+      const step = { id: 's', kind, ...more } as Step;
+      const { setUpMinutes, workMinutes, cleanUpMinutes } = handsOn(step, 'hand', undefined, {
+        areaCm2,
+        lengthMm,
+        units,
+      });
+      expect(Math.abs(setUpMinutes + units * workMinutes + cleanUpMinutes - minutes)).toBeLessThanOrEqual(
+        units / 128 + 1e-9,
+      );
+      if (units === 1) expect(workMinutes).toBe(Math.round(workMinutes));
+    },
+  );
 
   it('a coat on a small piece of a set takes a quarter of a minute to take up and lay down', () => {
     const step = { id: 's', kind: 'base' as const };

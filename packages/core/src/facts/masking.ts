@@ -29,3 +29,48 @@ export function neverPulled(piece: Piece): { step: Step; at: number }[] {
     return isPulled ? [] : [{ step, at }];
   });
 }
+
+/**
+ * What goes when a step is deleted: with tape its pull, unless that pulls other tape as well, and the look along its edges.
+ * @returns ids of steps, that one among them
+ */
+export function withMask(piece: Piece, step: Step): Set<string> {
+  const gone = new Set([step.id]);
+  if (step.kind !== 'mask') return gone;
+  const at = piece.steps.findIndex(({ id }) => id === step.id);
+  const pulls = (pull: Step, mask: Step) =>
+    mask.covers
+      ? (pull.covers === undefined && pull.zones === undefined) ||
+        pull.covers?.some((name) => mask.covers?.includes(name)) === true
+      : pull.covers === undefined &&
+        (pull.zones === undefined ||
+          mask.zones === undefined ||
+          mask.zones.some((zone) => sharesZone(pull, zone)));
+  const pullAt = piece.steps.findIndex((other, n) => n > at && other.kind === 'unmask' && pulls(other, step));
+  const pull = piece.steps[pullAt];
+  const isShared = piece.steps
+    .slice(0, Math.max(0, pullAt))
+    .some(
+      (other) =>
+        other.kind === 'mask' &&
+        other.id !== step.id &&
+        pull &&
+        pulls(pull, other) &&
+        !isPulledBefore(piece, other, pullAt, pulls),
+    );
+  if (!pull || isShared) return gone;
+  gone.add(pull.id);
+  const look = piece.steps[pullAt + 1];
+  if (look?.looksOver === 'pulled') gone.add(look.id);
+  return gone;
+}
+
+const isPulledBefore = (
+  piece: Piece,
+  mask: Step,
+  before: number,
+  pulls: (pull: Step, mask: Step) => boolean,
+): boolean => {
+  const at = piece.steps.findIndex(({ id }) => id === mask.id);
+  return piece.steps.slice(at + 1, before).some((step) => step.kind === 'unmask' && pulls(step, mask));
+};

@@ -2,7 +2,7 @@ import { bendStrainPct, RISKY_SHARE } from '../facts/bends';
 import { catalogueById } from '../materials/catalogue';
 import { wetFilmUm } from '../materials/film';
 import { methodTable, type Method } from '../model/methods';
-import { placesOf } from '../model/places';
+import { airyPlace, placesOf, usualPlace } from '../model/places';
 import type { Build, Piece, Step } from '../model/schema';
 import { shareOf } from '../model/stepSpots';
 import { substrateTable } from '../model/substrates';
@@ -35,7 +35,7 @@ export class Owned {
       if (own.has('brush')) own.add(method);
       else own.delete(method);
     this.methods = own;
-    this.canSpray = own.has('aerosol') && placesOf(build).some(isAiry);
+    this.canSpray = own.has('aerosol') && airyPlace(placesOf(build)) !== undefined;
   }
 
   /** Whether a method can be used at all: a can only where its mist goes off. */
@@ -45,12 +45,7 @@ export class Owned {
 
   /** Where a method is used: spray where the air moves, all else where people live, if there is a choice. */
   placeFor(method: Method): string | undefined {
-    const { places } = this.build;
-    const found =
-      method === 'aerosol'
-        ? places.find(isAiry)
-        : places.find(({ ventilation }) => ventilation !== 'outdoor');
-    return (found ?? places[0])?.id;
+    return usualPlace(this.build.places, method)?.id;
   }
 
   /**
@@ -103,9 +98,6 @@ export class Owned {
     );
   }
 }
-
-const isAiry = ({ ventilation }: { ventilation: string }): boolean =>
-  ventilation === 'outdoor' || ventilation === 'extraction';
 
 /** Whether a way needs tape beside it. */
 export const spraysOver = ({ method }: Way): boolean => methodTable[method].reachesOver;

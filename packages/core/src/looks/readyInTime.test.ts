@@ -60,7 +60,9 @@ describe('five days before the date', () => {
 
   /** Neoprene and decoupage medium are through after three days, and two looks lay so many coats that they fill an evening more. */
   const packDay = (look: string, sealer: SealerSchool) =>
-    sealer === 'neoprene' || sealer === 'decoupage' || ['pearl', 'battle-worn-steel'].includes(look) ? 21 : 20;
+    sealer === 'neoprene' || sealer === 'decoupage' || ['pearl', 'battle-worn-steel'].includes(look)
+      ? 21
+      : 20;
 
   it.each(cases)('%s on the %s school is in time on a 6 mm chest', (look, sealer) => {
     const packAt = `2027-02-${packDay(look, sealer)}T18:00`;

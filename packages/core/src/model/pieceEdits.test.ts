@@ -1,16 +1,9 @@
 import { mirrorPiece } from '../shapes/mirrorPiece';
+import { findStepCycle, stepsBefore } from './stepLinks';
 import { planBuild } from '../schedule/answers/planBuild';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { parseBuild } from '../materials/parseBuild';
-import {
-  copyPiece,
-  idFromName,
-  joinStep,
-  keepLoggedIds,
-  mergePieces,
-  replaceKind,
-  stepsFor,
-} from './pieceEdits';
+import { copyPiece, idFromName, keepLoggedIds, mergePieces, replaceKind, stepsFor } from './pieceEdits';
 
 const build = sampleBuild();
 const piece = build.pieces[0]!;
@@ -64,18 +57,36 @@ describe('joining pieces', () => {
   const glove = samplePiece({ id: 'glove', name: 'Glove' }, [{ id: 'prep', kind: 'prep', minutes: 5 }]);
   const both = sampleBuild({ pieces: [piece, glove] });
 
+  const join = { id: 'join', kind: 'join' as const, parts: ['plate'] };
+
   it('waits for the parts, painted before', () => {
-    const joined = { ...glove, steps: [...glove.steps, joinStep(both, glove, ['plate'], 1)] };
+    const joined = { ...glove, steps: [...glove.steps, join] };
     const plan = planBuild({ ...both, pieces: [piece, joined] }, { latestStarts: false });
-    const join = plan.operations.find((operation) => operation.kind === 'join')!;
+    const joins = plan.operations.find((operation) => operation.kind === 'join')!;
     const lastCoat = plan.operations.find((operation) => operation.id === 'plate/1/base/1/outer')!;
-    expect(join.start).toBeGreaterThanOrEqual(lastCoat.laidAt!);
+    expect(joins.start).toBeGreaterThanOrEqual(lastCoat.laidAt!);
+  });
+
+  it('does not wait for the last look of a part, nor for what is done to it when it is part of the whole', () => {
+    const part = {
+      ...piece,
+      steps: [
+        ...piece.steps,
+        { id: 'look', kind: 'inspect' as const, looksOver: 'packing' as const },
+        { id: 'strap', kind: 'attach' as const, after: ['glove/join'] },
+      ],
+    };
+    const build = { ...both, pieces: [part, { ...glove, steps: [...glove.steps, join] }] };
+    expect(findStepCycle(build)).toBeUndefined();
+    expect(stepsBefore(build.pieces, build.pieces[1]!, 1)).toEqual([
+      { piece: 'glove', step: 'prep' },
+      { piece: 'plate', step: 'base' },
+    ]);
   });
 
   it('lets painting follow the join', () => {
     const bare = { ...piece, steps: [{ id: 'cut', kind: 'prep' as const, minutes: 30 }] };
     const withBare = sampleBuild({ pieces: [bare, glove] });
-    const join = joinStep(withBare, glove, ['plate'], 1);
     const joined = { ...glove, steps: [...glove.steps, join, ...piece.steps] };
     const plan = planBuild({ ...withBare, pieces: [bare, joined] }, { latestStarts: false });
     const [cut, joining, sealing] = ['plate/1/cut/1/-', `glove/1/${join.id}/1/-`, 'glove/1/seal/1/outer'].map(

@@ -73,27 +73,6 @@ export function replaceKind(target: Piece, kinds: ReadonlySet<Step['kind']>, ste
   return { ...target, steps: [...rest.slice(0, before), ...fresh, ...rest.slice(before)] };
 }
 
-/**
- * A step that makes other pieces part of this one. It waits for the step before it and for the last step of each part, so
- * painting before joining and joining before painting both come out right.
- */
-export function joinStep(build: Build, piece: Piece, parts: readonly string[], at: number): Step {
-  const previous = piece.steps[at - 1];
-  const ends = parts.flatMap((part) => {
-    const last = build.pieces.find((candidate) => candidate.id === part)?.steps.at(-1);
-    return last ? [`${part}/${last.id}`] : [];
-  });
-  return {
-    id: idFromName(
-      'join',
-      piece.steps.map((step) => step.id),
-    ),
-    kind: 'join',
-    parts: [...parts],
-    after: [...(previous ? [previous.id] : []), ...ends],
-  };
-}
-
 /** One field that two people changed differently. */
 export interface MergeClash {
   field: string;

@@ -1,3 +1,4 @@
+import { isAtPacking } from './lookOvers';
 import type { Build, Piece } from './schema';
 
 /** One step of one piece, by its places in the build file. */
@@ -24,15 +25,36 @@ export function linkTarget(pieces: readonly Piece[], own: Piece, link: string): 
 }
 
 /**
- * The steps a step waits for: those its `after` names, or without `after` the one before it in the list.
+ * The steps a step waits for: those its `after` names; or without `after` the one before it in the list, and for a step that joins parts the
+ * last that is done to each of them by itself.
  * @param pieces those that links may point into; what is not among them is left out
  */
 export function stepsBefore(pieces: readonly Piece[], piece: Piece, at: number): StepLink[] {
   const step = piece.steps[at];
   if (!step) return [];
+  if (step.parts && !step.after) {
+    const before = piece.steps[at - 1];
+    const ends = step.parts.flatMap((part) => lastOfPart(pieces, part, piece) ?? []);
+    return [...(before ? [{ piece: piece.id, step: before.id }] : []), ...ends];
+  }
   if (step.after) return step.after.flatMap((link) => linkTarget(pieces, piece, link) ?? []);
   const previous = piece.steps[at - 1];
   return previous ? [{ piece: piece.id, step: previous.id }] : [];
+}
+
+/**
+ * The last step of a part before it is joined: what is done to it afterwards waits for a step of the whole, and it is packed with that, so
+ * that its own last look is not waited for.
+ */
+function lastOfPart(pieces: readonly Piece[], part: string, whole: Piece): StepLink | undefined {
+  const piece = pieces.find(({ id }) => id === part);
+  if (!piece || piece.id === whole.id) return undefined;
+  const joined = piece.steps.findIndex((step) =>
+    step.after?.some((link) => linkTarget(pieces, piece, link)?.piece === whole.id),
+  );
+  const own = joined < 0 ? piece.steps : piece.steps.slice(0, joined);
+  const last = own.findLast((step) => !isAtPacking(step));
+  return last && { piece: piece.id, step: last.id };
 }
 
 /**

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { joinStep, replaceKind, stepKindWords, type Piece, type StepKind, sure } from '@fixatum/core';
+import { replaceKind, stepKindWords, type Piece, type StepKind, sure } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import { useBuild } from '../shared/build';
 
-/** Picks other pieces: to give them the same steps of some kinds, or to join them into this one. */
+/** Picks other pieces to give them the same steps of some kinds. */
 const open = defineModel<boolean>({ required: true });
-const props = defineProps<{ piece: Piece; purpose: 'give' | 'join' }>();
+const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
 const chosen = ref<string[]>([]);
 const kinds = ref<StepKind[]>([]);
@@ -20,18 +20,11 @@ watch(open, (isOpen) => {
 });
 const others = computed(() => (store.build?.pieces ?? []).filter((one) => one.id !== props.piece.id));
 const kindsHere = computed(() => [...new Set(props.piece.steps.map((step) => step.kind))]);
-const can = computed(() => chosen.value.length > 0 && (props.purpose === 'join' || kinds.value.length > 0));
+const can = computed(() => chosen.value.length > 0 && kinds.value.length > 0);
 
 async function apply(): Promise<void> {
   working.value = true;
   try {
-    if (props.purpose === 'join') {
-      const at = props.piece.steps.length;
-      const step = joinStep(store.theBuild, props.piece, chosen.value, at);
-      if (await store.saveSteps(props.piece, [...props.piece.steps, step], `Joined into ${props.piece.name}`))
-        open.value = false;
-      return;
-    }
     const wanted = new Set(kinds.value);
     const steps = props.piece.steps.filter((step) => wanted.has(step.kind));
     for (const id of chosen.value) {
@@ -50,29 +43,18 @@ async function apply(): Promise<void> {
   <AppDialog v-model="open" max-width="560" scrollable>
     <v-card>
       <v-card-text class="pa-6">
-        <h2 class="mb-3">
-          {{
-            purpose === 'give'
-              ? `Give steps of ${piece.name} to other pieces`
-              : `Join other pieces into ${piece.name}`
-          }}
-        </h2>
-        <template v-if="purpose === 'give'">
-          <p class="quiet mb-1">Which steps? They take the place of theirs of the same kind.</p>
-          <div class="checks">
-            <v-checkbox
-              v-for="kind in kindsHere"
-              :key="kind"
-              v-model="kinds"
-              :value="kind"
-              :label="stepKindWords[kind]"
-            />
-          </div>
-          <p class="quiet mt-3 mb-1">To which pieces?</p>
-        </template>
-        <p v-else class="quiet mb-1">
-          The join waits for the last step of each part, so paint them before or after as you like.
-        </p>
+        <h2 class="mb-3">Give steps of {{ piece.name }} to other pieces</h2>
+        <p class="quiet mb-1">Which steps? They take the place of theirs of the same kind.</p>
+        <div class="checks">
+          <v-checkbox
+            v-for="kind in kindsHere"
+            :key="kind"
+            v-model="kinds"
+            :value="kind"
+            :label="stepKindWords[kind]"
+          />
+        </div>
+        <p class="quiet mt-3 mb-1">To which pieces?</p>
         <div class="checks">
           <v-checkbox
             v-for="other in others"
@@ -84,13 +66,7 @@ async function apply(): Promise<void> {
         </div>
         <p v-if="others.length === 0" class="quiet">There is no other piece in this build.</p>
       </v-card-text>
-      <DialogFoot
-        v-model="open"
-        :words="purpose === 'give' ? 'Give them' : 'Join them'"
-        :disabled="!can"
-        :saving="working"
-        @done="apply"
-      />
+      <DialogFoot v-model="open" words="Give them" :disabled="!can" :saving="working" @done="apply" />
     </v-card>
   </AppDialog>
 </template>

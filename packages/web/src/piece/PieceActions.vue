@@ -10,6 +10,7 @@ import LookDialog from './LookDialog.vue';
 import OtherPiecesDialog from './OtherPiecesDialog.vue';
 import PieceDialog from './PieceDialog.vue';
 import SaveLookDialog from './SaveLookDialog.vue';
+import StepDialog from './StepDialog.vue';
 
 /** What can be done with a whole piece. */
 const props = defineProps<{ piece: Piece; hasPasses: boolean }>();
@@ -21,12 +22,7 @@ const editing = ref(false);
 const choosingLook = ref(false);
 const namingLook = ref(false);
 const picking = ref(false);
-const purpose = ref<'give' | 'join'>('give');
-
-function pickOthers(why: 'give' | 'join'): void {
-  purpose.value = why;
-  picking.value = true;
-}
+const joining = ref(false);
 
 async function addCopy(mirrored: boolean): Promise<void> {
   const { piece } = props;
@@ -76,8 +72,8 @@ async function maskInOrder(): Promise<void> {
       <v-list density="comfortable">
         <v-list-item title="Copy" @click="addCopy(false)" />
         <v-list-item title="Mirror: the other hand" @click="addCopy(true)" />
-        <v-list-item title="Give steps to other pieces" @click="pickOthers('give')" />
-        <v-list-item title="Join other pieces into this" @click="pickOthers('join')" />
+        <v-list-item title="Give steps to other pieces" @click="picking = true" />
+        <v-list-item title="Join other pieces into this" @click="joining = true" />
         <v-list-item
           title="Its drawing"
           :to="{ name: 'drawing', params: { build: store.theId, piece: piece.id } }"
@@ -99,7 +95,8 @@ async function maskInOrder(): Promise<void> {
   </span>
   <PieceDialog v-model="editing" :piece="piece" />
   <LookDialog v-model="choosingLook" :piece="piece" />
-  <OtherPiecesDialog v-model="picking" :piece="piece" :purpose="purpose" />
+  <OtherPiecesDialog v-model="picking" :piece="piece" />
+  <StepDialog v-model="joining" :piece="piece" kind="join" />
   <SaveLookDialog v-model="namingLook" :piece="piece" />
 </template>
 

@@ -27,17 +27,22 @@ import {
   type Piece,
   type Step,
 } from '@fixatum/core';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import ColourField from '../shared/ColourField.vue';
 import NumberField from '../shared/NumberField.vue';
 import PaletteChips from '../shared/PaletteChips.vue';
 import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
-import { asksFor, kindAsksFor, type StepForm } from './stepForm';
+import { asksFor, detailPlacement, fittedForm, kindAsksFor, type StepForm } from './stepForm';
+
+/** What is typed takes the place of what was chosen. */
+const selectAll = (event: FocusEvent) => {
+  if (event.target instanceof HTMLInputElement) event.target.select();
+};
 
 /** The fields of a step: those that go with its kind and its material. */
 const form = defineModel<StepForm>({ required: true });
-defineProps<{ piece: Piece }>();
+const props = defineProps<{ piece: Piece }>();
 const store = useBuild();
 const materials = useMaterials();
 
@@ -45,6 +50,29 @@ const material = computed(() => materials.known.get(form.value.material));
 const asks = computed(() => asksFor(material.value));
 const kindAsks = computed(() => kindAsksFor(form.value));
 const usesHands = computed(() => !material.value);
+/** What was changed along with the material or the method, as it could not stay. */
+const fitted = ref<string[]>([]);
+watch(
+  () => [form.value.material, form.value.method, form.value.kind] as const,
+  () => {
+    const { change, said } = fittedForm(form.value, material.value, store.build?.places ?? []);
+    if (said.length > 0) Object.assign(form.value, change);
+    fitted.value = said.length > 0 ? said : fitted.value;
+  },
+);
+/** A detail coat goes where the last one went, and says so. */
+watch(
+  () => form.value.kind,
+  (kind) => {
+    if (kind === 'detail' && form.value.placement === '')
+      form.value.placement = detailPlacement(store.build?.pieces ?? []);
+  },
+);
+const otherPieces = computed(() =>
+  (store.build?.pieces ?? [])
+    .filter(({ id }) => id !== props.piece.id)
+    .map(({ id, name }) => ({ value: id, title: name })),
+);
 const materialItems = computed(() => [
   { value: '', title: 'none' },
   ...[...materials.known.values()].map((one) => ({ value: one.id, title: one.name })),
@@ -104,6 +132,19 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     hide-details="auto"
     label="Material"
     :items="materialItems"
+    @focus="selectAll"
+  />
+  <p v-if="fitted.length > 0" class="wide small" role="status">
+    <strong v-for="line in fitted" :key="line">{{ line }} </strong>
+  </p>
+  <v-select
+    v-if="kindAsks.parts"
+    v-model="form.parts"
+    multiple
+    label="Joined with"
+    :items="otherPieces"
+    no-data-text="There is no other piece in this build"
+    class="wide"
   />
   <v-select v-model="form.method" label="How" :items="methodItems" />
   <v-select v-model="form.place" label="Where" :items="placeItems" />
@@ -167,14 +208,34 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     :items="[{ value: '', title: 'something' }, ...words(attachments, attachmentWords)]"
   />
   <v-select
-    v-if="asks.bondArea"
+    v-if="asks.bondArea || kindAsks.bareFor"
     v-model="form.bondArea"
-    label="Glued on"
+    label="Holds on"
     :items="[
       { value: '', title: 'what lies there' },
       ...(piece.keepBare ?? []).map((value) => ({ value, title: `the bare ${value}` })),
     ]"
   />
+  <template v-if="asks.bondArea || kindAsks.bareFor || kindAsks.along">
+    <NumberField
+      v-if="asks.bondArea || kindAsks.bareFor"
+      v-model="form.fixings"
+      label="Fixings: pins, studs, buckles"
+      :min="1"
+      :max="500"
+      :step="1"
+      clearable
+    />
+    <NumberField v-model="form.alongMm" label="Or along what length" of="lengthMm" :min="1" clearable />
+    <NumberField
+      v-if="asks.bondArea"
+      v-model="form.bondCm2"
+      label="Or over what area"
+      of="areaCm2"
+      :min="0.1"
+      clearable
+    />
+  </template>
   <v-select
     v-if="kindAsks.texture"
     v-model="form.texture"
@@ -221,9 +282,9 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
   />
   <NumberField
     v-model="form.minutes"
-    label="Minutes of work, if you know better"
+    :label="piece.quantity > 1 ? 'Your own minutes, for all of them' : 'Your own minutes'"
     :min="1"
-    :max="1440"
+    :max="6000"
     :step="1"
     clearable
   />

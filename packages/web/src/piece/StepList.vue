@@ -14,6 +14,7 @@ import {
   type Step,
   type WayOut,
   isPlaced,
+  withMask,
 } from '@fixatum/core';
 import { mdiDotsVertical, mdiDrag, mdiPlus, mdiShieldAlertOutline } from '@mdi/js';
 import { computed, nextTick, ref, watch } from 'vue';
@@ -45,7 +46,7 @@ watch(
   { immediate: true },
 );
 const editing = ref<Step>();
-const insertAt = ref(0);
+const insertAt = ref<number>();
 const dialog = ref(false);
 const adding = ref(false);
 
@@ -61,7 +62,7 @@ function save(make: (steps: Step[]) => Step[], said: string): Promise<boolean> {
   return next;
 }
 
-async function edit(step: Step | undefined, at: number): Promise<void> {
+async function edit(step: Step | undefined, at?: number): Promise<void> {
   await queue;
   editing.value = step && props.piece.steps.find((one) => one.id === step.id);
   insertAt.value = at;
@@ -114,8 +115,14 @@ function duplicate(step: Step): void {
     `Copied: ${workWord(step)}`,
   );
 }
-const remove = (step: Step) =>
-  save((steps) => steps.filter((one) => one.id !== step.id), `Deleted: ${workWord(step)}`);
+function remove(step: Step): void {
+  const gone = withMask(props.piece, step);
+  const also = props.piece.steps.filter(({ id }) => id !== step.id && gone.has(id)).map(workWord);
+  void save(
+    (steps) => steps.filter(({ id }) => !gone.has(id)),
+    `Deleted: ${[workWord(step), ...also].join(', ')}`,
+  );
+}
 
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 /** What each pass of the build takes out of its tin. */
@@ -233,9 +240,7 @@ const rows = computed(() =>
       </v-menu>
     </li>
   </VueDraggable>
-  <v-btn class="mt-3" size="small" :prepend-icon="mdiPlus" @click="edit(undefined, piece.steps.length)"
-    >Add a step</v-btn
-  >
+  <v-btn class="mt-3" size="small" :prepend-icon="mdiPlus" @click="edit(undefined)">Add a step</v-btn>
   <v-btn v-if="rows.length > 0" class="mt-3 ml-3" size="small" :prepend-icon="mdiPlus" @click="adding = true"
     >Add a finish</v-btn
   >

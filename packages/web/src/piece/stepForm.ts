@@ -1,11 +1,18 @@
 import {
+  airyPlace,
   facesOf,
+  readColour,
   idFromName,
+  methodOf,
+  methodTable,
+  methodWords,
   stepSchema,
   type Face,
   type FilmGrade,
   type Material,
   type Method,
+  type Piece,
+  type Place,
   type Placement,
   type Result,
   type Step,
@@ -48,6 +55,12 @@ export interface StepForm {
   looksOver: NonNullable<Step['looksOver']> | '';
   /** Units of a set; none means all. */
   units: number[];
+  /** The pieces that are joined into this one. */
+  parts: string[];
+  /** How it is glued or put on: by fixings, along a length, or over an area. */
+  fixings: number | undefined;
+  alongMm: number | undefined;
+  bondCm2: number | undefined;
   note: string;
 }
 
@@ -85,6 +98,10 @@ export const stepToForm = (step?: Step): StepForm => ({
   spaced: step?.spaced ?? false,
   looksOver: step?.looksOver ?? '',
   units: [...(step?.units ?? [])],
+  parts: [...(step?.parts ?? [])],
+  fixings: step?.fixings,
+  alongMm: step?.alongMm,
+  bondCm2: step?.bondCm2,
   note: step?.note ?? '',
 });
 
@@ -106,8 +123,49 @@ export const kindAsksFor = ({
   texture: kind === 'texture' && material === '',
   cleans: kind === 'prep',
   looksOver: kind === 'inspect',
+  parts: kind === 'join',
+  bareFor: kind === 'join' || kind === 'attach',
+  fixings: kind === 'attach' || material !== '',
+  along: kind === 'attach' || kind === 'join' || kind === 'fill',
   spaced: kind === 'attach' && (attaches === 'led' || attaches === 'battery'),
 });
+
+/** What of a form can't be with the material and the method that are chosen, changed, with a sentence for each change. */
+export function fittedForm(
+  form: Pick<StepForm, 'kind' | 'method' | 'place'>,
+  material: Material | undefined,
+  places: readonly Place[],
+): { change: Partial<Pick<StepForm, 'method' | 'place'>>; said: string[] } {
+  const usual = methodOf({ id: '', kind: form.kind }, material);
+  const said: string[] = [];
+  const change: Partial<Pick<StepForm, 'method' | 'place'>> = {};
+  if (material && form.method !== '' && !material.methods.includes(form.method)) {
+    change.method = '';
+    said.push(
+      `${material.name} can’t be applied by ${methodWords[form.method]}: it is ${methodWords[usual]} now.`,
+    );
+  }
+  const method: Method = (change.method ?? form.method) || usual;
+  const here = places.find(({ id }) => id === form.place) ?? places[0];
+  const airy = airyPlace(places);
+  if (
+    methodTable[method].hasPropellant &&
+    here &&
+    airy &&
+    here.ventilation !== 'outdoor' &&
+    here.ventilation !== 'extraction'
+  ) {
+    change.place = airy.id;
+    said.push(`A can wants moving air: it is done in ${airy.name}.`);
+  }
+  return { change, said };
+}
+
+/** Where a detail coat goes that nobody has said yet: where the last one went. */
+export const detailPlacement = (pieces: readonly Piece[]): Placement =>
+  pieces
+    .flatMap(({ steps }) => steps)
+    .findLast((step) => step.kind === 'detail' && step.placement !== undefined)?.placement ?? 'lines';
 
 export interface StepContext {
   /** The step as it was, whose other fields stay. */
@@ -123,6 +181,9 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
   const asks = asksFor(material);
   const kindAsks = kindAsksFor(form);
   const lays = form.material !== '';
+  const isJoined = kindAsks.parts || kindAsks.bareFor;
+  const isGlued = isJoined || asks.bondArea;
+  const samePartsAsBefore = JSON.stringify(old?.parts ?? []) === JSON.stringify(form.parts);
   const isUsualFace = form.faces.length === 1 && form.faces[0] === 'outer';
   return made(stepSchema, {
     ...old,
@@ -135,7 +196,7 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     faces: isUsualFace ? undefined : orNothing(form.faces),
     zones: orNothing(form.zones),
     place: orNothing(form.place),
-    colour: orNothing(form.colour),
+    colour: orNothing(readColour(form.colour)),
     palette: form.colour === '' ? undefined : orNothing(form.palette),
     placement: lays ? orNothing(form.placement) : undefined,
     coversPct: lays ? form.coversPct : undefined,
@@ -154,7 +215,13 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     // Sanding wet is the one thing that takes water without a material.
     thinPct: asks.thinner ? form.thinPct : undefined,
     thinWith: asks.thinner || form.kind === 'sand' ? orNothing(form.thinWith) : undefined,
-    bondArea: asks.bondArea ? orNothing(form.bondArea) : undefined,
+    bondArea: isGlued ? orNothing(form.bondArea) : undefined,
+    parts: kindAsks.parts ? orNothing(form.parts) : undefined,
+    // What other parts are joined, or none, has other steps to wait for.
+    after: samePartsAsBefore ? old?.after : undefined,
+    fixings: isGlued ? form.fixings : undefined,
+    alongMm: isGlued || kindAsks.along ? form.alongMm : undefined,
+    bondCm2: isGlued ? form.bondCm2 : undefined,
     texture: kindAsks.texture ? orNothing(form.texture) : undefined,
     cleans: kindAsks.cleans ? orNothing(form.cleans) : undefined,
     spaced: (kindAsks.spaced && form.spaced) || undefined,

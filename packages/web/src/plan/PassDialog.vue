@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { daylightWords, sayMoment, toEpochMinute, toWallTime, type PlannedOperation, type Reason } from '@fixatum/core';
+import {
+  daylightWords,
+  sayMoment,
+  toEpochMinute,
+  toWallTime,
+  type PlannedOperation,
+  type Reason,
+} from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import { useBuild } from '../shared/build';

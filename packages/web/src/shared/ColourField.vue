@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { readColour } from '@fixatum/core';
 import { valueOf } from './inputs';
 
-/** A colour as it is written, `#8a6f3b`, with a patch to pick it by. Empty where none is said. */
+/** A colour as it is written, by its name or as `#8a6f3b`, with a patch to pick it by. Empty where none is said. */
 const colour = defineModel<string>({ required: true });
 defineProps<{
   label: string;
@@ -12,10 +13,16 @@ defineProps<{
 </script>
 
 <template>
-  <v-text-field v-model="colour" :label="label" :placeholder="placeholder" maxlength="7">
+  <v-text-field
+    v-model="colour"
+    :label="label"
+    :placeholder="placeholder"
+    maxlength="30"
+    @blur="colour = readColour(colour)"
+  >
     <template #append-inner
       ><input
-        :value="/^#[0-9a-f]{6}$/i.test(colour) ? colour : usual"
+        :value="/^#[0-9a-f]{6}$/i.test(readColour(colour)) ? readColour(colour) : usual"
         type="color"
         :aria-label="`Pick: ${label}`"
         class="patch"
