@@ -1,6 +1,7 @@
 export * from './model/binders';
 export * from './model/fault';
 export * from './model/firstDue';
+export * from './facts/closures';
 export * from './facts/masking';
 export * from './colour/readColour';
 export * from './facts/stepPlace';

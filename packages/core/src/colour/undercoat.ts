@@ -1,3 +1,4 @@
+import type { Undercoat } from '../model/schema';
 import { lab65 } from 'culori';
 import type { Material } from '../model/materialSchema';
 import { pigmentIds } from '../model/pigmentIds';
@@ -10,7 +11,7 @@ import { hideOf } from './pigmentsOf';
 import { paintFigures } from './paint';
 
 /** Undercoats that finishers keep at hand. */
-export const undercoats = ['black', 'white', 'grey', 'oxide'] as const;
+export const undercoats = ['black', 'white', 'grey', 'oxide'] as const satisfies readonly Undercoat[];
 export type UndercoatId = (typeof undercoats)[number];
 
 /** From this chroma on a colour is clean and bright. */

@@ -1,18 +1,19 @@
 import { lookingTable, type Check } from '../model/lookOverChecks';
 import type { Piece, Step } from '../model/schema';
+import { hasClosures } from './closures';
 import { substrateTable } from '../model/substrates';
 
 /** Whether a check is about a piece at all. */
-function isAbout({ on }: Check, { substrate, flex = [], keepBare = [] }: Piece): boolean {
+function isAbout({ on }: Check, piece: Piece): boolean {
   switch (on) {
     case undefined:
       return true;
     case 'bends':
-      return flex.length > 0;
+      return (piece.flex ?? []).length > 0;
     case 'closures':
-      return keepBare.length > 0;
+      return hasClosures(piece);
     case 'foam-sheet':
-      return substrateTable[substrate.kind].swells === true;
+      return substrateTable[piece.substrate.kind].swells === true;
   }
 }
 

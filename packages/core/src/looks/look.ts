@@ -1,26 +1,19 @@
 import { z } from 'zod';
-import { undercoats } from '../colour/undercoat';
-import { stepSchema, waits, wantedEffects, zoneRoles } from '../model/schema';
+import {
+  clears,
+  sealerSchools,
+  stepSchema,
+  undercoatChoices,
+  waits,
+  wantedEffects,
+  zoneRoles,
+} from '../model/schema';
 import { substrateKinds } from '../model/substrates';
 import { filmGrades } from '../model/filmGrades';
 import { stepKinds } from '../model/stepKinds';
 import { methods } from '../model/methods';
 import { placementIds } from '../model/placementIds';
 import { thinners } from '../model/thinners';
-
-/** The ready choices of sealer that practitioners differ on. */
-export const sealerSchools = [
-  'pva',
-  'rubber-dip',
-  'neoprene',
-  'decoupage',
-  'seal-spray',
-  'foam-coat',
-  'epoxy',
-  'heat-only',
-] as const;
-export const undercoatChoices = [...undercoats, 'none'] as const;
-export const clears = ['matte', 'satin', 'gloss', 'none'] as const;
 
 const option = z.object({
   material: z.string().min(1),
@@ -97,6 +90,4 @@ export const lookSchema = z.object({
 export type Look = z.infer<typeof lookSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
 export type LookStep = z.infer<typeof lookStep>;
-export type SealerSchool = (typeof sealerSchools)[number];
-export type Undercoat = (typeof undercoatChoices)[number];
-export type Clear = (typeof clears)[number];
+export type { Clear, SealerSchool, Undercoat } from '../model/schema';

@@ -50,6 +50,20 @@ export const textureKinds = ['pressed', 'burned', 'ground'] as const;
 export const surfaces = ['skin', 'release', 'opened'] as const;
 
 /** What a zone is in a finish, so that it is known again on another piece. */
+/** The ready choices of sealer that practitioners differ on, of undercoat, and of clear. */
+export const sealerSchools = [
+  'pva',
+  'rubber-dip',
+  'neoprene',
+  'decoupage',
+  'seal-spray',
+  'foam-coat',
+  'epoxy',
+  'heat-only',
+] as const;
+export const undercoatChoices = ['black', 'white', 'grey', 'oxide', 'none'] as const;
+export const clears = ['matte', 'satin', 'gloss', 'none'] as const;
+
 /** A climate as people say it, and which half of the globe it is on. */
 export const climateZones = ['cold', 'mild', 'warm', 'hot'] as const;
 export const halves = ['north', 'south'] as const;
@@ -94,6 +108,9 @@ export type TextureKind = (typeof textureKinds)[number];
 
 export type Surface = (typeof surfaces)[number];
 
+export type SealerSchool = (typeof sealerSchools)[number];
+export type Undercoat = (typeof undercoatChoices)[number];
+export type Clear = (typeof clears)[number];
 export type ClimateZone = (typeof climateZones)[number];
 export type Half = (typeof halves)[number];
 export type ZoneEdge = (typeof zoneEdges)[number];

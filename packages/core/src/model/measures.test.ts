@@ -23,6 +23,16 @@ describe('measures', () => {
     expect(readMeasure(text, 'lengthMm', system)).toBeCloseTo(mm, 9),
   );
   it.each([
+    ['4200 cm2', 4200],
+    ['0.75 m2', 7500],
+    ['2 in2', 12.9032],
+    ['3 ft^2', 2787.0912],
+    ['500mm2', 5],
+    ['2', 2],
+  ] as const)('%s is %d cm²', (text, cm2) => {
+    expect(readMeasure(text, 'areaCm2', 'metric')).toBeCloseTo(cm2, 9);
+  });
+  it.each([
     ['68 °F', 'temperatureC', 20],
     ['-40f', 'temperatureC', -40],
     ['18', 'temperatureC', 18],

@@ -34,8 +34,10 @@ function numberOf(text: string): number | undefined {
  * @example readMeasure('5 1/2"', 'lengthMm', 'metric') // 139.7
  */
 export function readMeasure(text: string, quantity: Quantity, system: UnitSystem): number | undefined {
+  // "cm2" and "cm^2" are read like cm²: the 2 is no number there.
+  const said = text.trim().replace(/([a-z])\s*\^?2(?![\d.,])/gi, '$1²');
   const parts = [
-    ...text.trim().matchAll(new RegExp(`(${NUMBER})\\s*([^\\d\\s¼½¾⅛⅜⅝⅞.,/+−-][^\\d¼½¾⅛⅜⅝⅞]*)?`, 'gi')),
+    ...said.matchAll(new RegExp(`(${NUMBER})\\s*([^\\d\\s¼½¾⅛⅜⅝⅞.,/+−-][^\\d¼½¾⅛⅜⅝⅞]*)?`, 'gi')),
   ];
   if (
     parts.length === 0 ||
@@ -43,7 +45,7 @@ export function readMeasure(text: string, quantity: Quantity, system: UnitSystem
     parts
       .map(([all]) => all)
       .join('')
-      .replace(/\s/g, '') !== text.replace(/\s/g, '')
+      .replace(/\s/g, '') !== said.replace(/\s/g, '')
   )
     return undefined;
   let sum = 0;

@@ -26,6 +26,9 @@ import {
   surfaces,
   zoneRoles,
   zoneEdges,
+  sealerSchools,
+  undercoatChoices,
+  clears,
 } from './fields';
 import { sayMm } from './sayMeasure';
 
@@ -128,6 +131,15 @@ export const zoneSchema = z.looseObject({
   colour: colour.optional(),
 });
 
+/** The ids of looks that no list knows any more are passed over. */
+const chosenSchema = z.looseObject({
+  looks: z.array(z.looseObject({ zone: id.optional(), look: id, colour: colour.optional() })).max(100),
+  sealer: z.enum(sealerSchools).optional(),
+  undercoat: z.enum(undercoatChoices).optional(),
+  clear: z.enum(clears).optional(),
+  tools: z.array(z.enum(methods)).optional(),
+});
+
 const lengthMm = z.number().min(0, 'not less than nothing').max(1_000_000, 'at most 1 km');
 
 export const pieceSchema = z.looseObject({
@@ -185,5 +197,7 @@ export const pieceSchema = z.looseObject({
   /** When it was packed, if it was. */
   packedAt: wallTime.optional(),
   steps: z.array(stepSchema),
+  /** What was chosen when its steps were written, for when that is done again. */
+  chosen: chosenSchema.optional(),
   note,
 });

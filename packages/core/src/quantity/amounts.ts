@@ -7,6 +7,8 @@ export interface PassSize {
   method: Method;
   wetUm: number;
   areaCm2: number;
+  /** For glue, which goes where it holds and not over the face: all of it. */
+  glueMl?: number | undefined;
 }
 
 /**
@@ -15,6 +17,7 @@ export interface PassSize {
  */
 export function passMl(operation: PassSize): number {
   if (!operation.material) return 0;
+  if (operation.glueMl !== undefined) return operation.glueMl;
   const wetMl = operation.areaCm2 * operation.wetUm * 1e-4;
   return wetMl / methodTable[operation.method].transfer;
 }

@@ -21,6 +21,15 @@ export const placementPhrase = (step: Step, material: Material | undefined, meth
     ? placementTable[placementOf(step, material, method)].words
     : `on ${step.coversPct} % of it`;
 
+/** What it is mixed from: as the step says, or else its label, and that only where its name does not say so already. */
+function mixWords({ dilution }: Step, material: Material | undefined): string[] {
+  if (dilution !== undefined) return [dilution];
+  const ratio = /\d+(?:\.\d+)?\s*:\s*\d+/.exec(material?.mix ?? '')?.[0];
+  return material?.mix === undefined || (ratio !== undefined && material.name.includes(ratio))
+    ? []
+    : [material.mix];
+}
+
 /**
  * What hands have to know of a step beyond what, with what and how thick: where it goes, its mix, what is stirred in, the air it
  * gets, where it is glued, and what is meant to come out. In a few words each, in the order they are needed.
@@ -31,8 +40,7 @@ export function passDetails(step: Step, material: Material | undefined, method: 
   return [
     placementPhrase(step, material, method),
     pourMm === undefined ? '' : `${sayMm(pourMm)} thick`,
-    material?.mix ?? '',
-    step.dilution ?? '',
+    ...mixWords(step, material),
     thinnedWords(step) ?? '',
     tintPct === undefined ? '' : `tinted with ${tintPct} % pigment`,
     mixes > 1 ? `mixed in ${mixes} lots` : '',

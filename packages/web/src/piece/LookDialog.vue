@@ -27,6 +27,7 @@ import {
   finishSteps,
   freshLookForm,
   isSavedFinish,
+  keptChoice,
   likelyZones,
   lookSlots,
   movedBy,
@@ -62,9 +63,13 @@ const slots = computed(() => lookSlots(props.piece));
 watch(open, (isOpen) => {
   if (!isOpen) return;
   void looks.load();
-  // What was chosen besides the look stays for the next piece.
-  const { byZone, straps, tryOn, order, recipeId, recipeZones } = freshLookForm(props.piece);
-  Object.assign(form.value, { byZone, straps, tryOn, order, recipeId, recipeZones });
+  // What was chosen for this piece; of what nobody chose here, the same as for the last one.
+  const fresh = freshLookForm(props.piece);
+  const { byZone, straps, tryOn, order, recipeId, recipeZones } = fresh;
+  Object.assign(
+    form.value,
+    props.piece.chosen ? fresh : { byZone, straps, tryOn, order, recipeId, recipeZones },
+  );
   outcomes.value = undefined;
 });
 
@@ -154,8 +159,12 @@ async function write(): Promise<void> {
   if (!written.value) return;
   saving.value = true;
   try {
-    if (await store.saveSteps(props.piece, written.value.steps, `Steps written for ${props.piece.name}`))
+    const chosen = finish.value ? props.piece.chosen : keptChoice(form.value);
+    const piece = { ...props.piece, steps: written.value.steps, ...(chosen ? { chosen } : {}) };
+    if (await store.savePiece(piece, props.piece, `Steps written for ${props.piece.name}`))
       open.value = false;
+  } catch (error) {
+    notice.complain(error);
   } finally {
     saving.value = false;
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { writeSteps, type Fault, type Piece } from '@fixatum/core';
+import { hasClosures, writeSteps, type Fault, type Piece } from '@fixatum/core';
 import { ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -43,8 +43,13 @@ function withSteps(piece: Piece): Piece {
   const whole = looks.byId(form.value.lookId);
   const picks = [...chosen, ...(whole ? [{ look: whole }] : [])];
   if (picks.length === 0) return piece;
-  const straps = (piece.keepBare?.length ?? 0) > 0;
-  return { ...piece, steps: writeSteps(store.build, piece, { looks: picks, straps }).steps };
+  const { sealer } = form.value;
+  const choices = { looks: picks, straps: hasClosures(piece), ...(sealer ? { sealer } : {}) };
+  const kept = {
+    looks: picks.map(({ look, ...pick }) => ({ ...pick, look: look.id })),
+    ...(sealer ? { sealer } : {}),
+  };
+  return { ...piece, steps: writeSteps(store.build, piece, choices).steps, chosen: kept };
 }
 
 async function save(): Promise<void> {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  schools,
   shapeTable,
   sheenClasses,
   sheenWords,
@@ -114,6 +115,16 @@ const lookItems = computed(() => [
       persistent-hint
     />
   </div>
+  <v-select
+    v-if="isNew && (form.lookId || form.zones.some(({ lookId }) => lookId))"
+    v-model="form.sealer"
+    class="mt-2"
+    label="Sealed with"
+    :items="[
+      { value: '', title: 'as the look says' },
+      ...schools.map(({ id, name }) => ({ value: id, title: name })),
+    ]"
+  />
   <div class="checks">
     <v-checkbox v-if="canHaveInner(form)" v-model="form.inner" label="The inner face is sealed too" />
     <v-checkbox
@@ -126,6 +137,7 @@ const lookItems = computed(() => [
     v-model="form.zones"
     :looks="looks.all"
     :with-looks="isNew"
+    :look-id="form.lookId"
     :drawn="form.measure === 'drawn'"
   />
   <button type="button" class="more" :aria-expanded="more" @click="more = !more">

@@ -21,6 +21,8 @@ const zones = defineModel<ZoneDraft[]>({ required: true });
 const props = defineProps<{
   looks: readonly Look[];
   withLooks: boolean;
+  /** The look of the whole piece, which zones it is split into keep. */
+  lookId?: string | undefined;
   /** Their shares and edges come from the drawing of the piece. */
   drawn?: boolean;
 }>();
@@ -62,7 +64,7 @@ function add(): void {
       name,
       percent,
       edgeMm: undefined,
-      lookId: '',
+      lookId: props.lookId ?? '',
       wantsSheen: '',
       role: '',
       edge: '',

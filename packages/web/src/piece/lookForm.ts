@@ -1,4 +1,5 @@
 import {
+  hasClosures,
   matchZones,
   schools,
   sure,
@@ -55,26 +56,42 @@ export const lookSlots = (piece: Piece): LookSlot[] =>
 
 /** The dialog as it opens for a piece: no look yet, straps where there are some to be put on. */
 export const freshLookForm = (piece: Piece): LookForm => ({
-  byZone: Object.fromEntries(
-    lookSlots(piece).map(({ id }) => [
-      id,
-      { lookId: '', colour: piece.zones?.find((zone) => zone.id === id)?.colour ?? '' },
-    ]),
-  ),
-  sealer: '',
-  undercoat: '',
-  clear: '',
-  tools: [...usualTools],
+  byZone: Object.fromEntries(lookSlots(piece).map(({ id }) => [id, pickedFor(piece, id)])),
+  sealer: piece.chosen?.sealer ?? '',
+  undercoat: piece.chosen?.undercoat ?? '',
+  clear: piece.chosen?.clear ?? '',
+  tools: [...(piece.chosen?.tools ?? usualTools)],
   quicker: false,
   seams: '',
   wipe: false,
   lines: '',
-  straps: piece.steps.some((step) => step.attaches === 'strap') || (piece.keepBare?.length ?? 0) > 0,
+  straps: piece.steps.some((step) => step.attaches === 'strap') || hasClosures(piece),
   lookOvers: true,
   tryOn: piece.onSkin === true || (piece.flex?.length ?? 0) > 0,
   order: undefined,
   recipeId: '',
   recipeZones: {},
+});
+
+/** The look and colour of a zone as they were chosen last; of a zone that is new, those of the whole piece. */
+function pickedFor(piece: Piece, zone: string): { lookId: string; colour: string } {
+  const looks = piece.chosen?.looks ?? [];
+  const known = looks.find((one) => (one.zone ?? '') === zone) ?? looks.find((one) => one.zone === undefined);
+  return {
+    lookId: known?.look ?? '',
+    colour: known?.colour ?? piece.zones?.find(({ id }) => id === zone)?.colour ?? '',
+  };
+}
+
+/** What is kept of a choice, for when the dialog is opened again. */
+export const keptChoice = (form: LookForm): NonNullable<Piece['chosen']> => ({
+  looks: Object.entries(form.byZone).flatMap(([zone, { lookId, colour }]) =>
+    lookId ? [{ look: lookId, ...(zone ? { zone } : {}), ...(colour ? { colour } : {}) }] : [],
+  ),
+  ...(form.sealer ? { sealer: form.sealer } : {}),
+  ...(form.undercoat ? { undercoat: form.undercoat } : {}),
+  ...(form.clear ? { clear: form.clear } : {}),
+  tools: [...form.tools],
 });
 
 /** A look that was saved from a piece whole. */

@@ -11,6 +11,7 @@ import {
   type Result,
   type Shape,
   type ShapeKind,
+  type SealerSchool,
   type SheenClass,
   type SubstrateKind,
   type Surface,
@@ -72,6 +73,8 @@ export interface PieceForm {
   flex: BendDraft[];
   zones: ZoneDraft[];
   lookId: string;
+  /** How a new one is sealed; empty for as its look says. */
+  sealer: SealerSchool | '';
   note: string;
 }
 
@@ -120,6 +123,7 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
       colour: colour ?? '',
     })),
     lookId: '',
+    sealer: '',
     note: piece?.note ?? '',
   };
 }

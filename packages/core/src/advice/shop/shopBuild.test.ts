@@ -181,6 +181,42 @@ describe('what to buy for several builds of one workshop', () => {
   });
 });
 
+it('what is put on is bought by its length, its area or its number, and what is stirred in by the ml', () => {
+  const { sundries } = shop({
+    pieces: [
+      wood([
+        // A square metre at 90 µm by brush: 94.7 ml, half as much of the medium.
+        {
+          id: 'b',
+          kind: 'base',
+          material: 'flex-acrylic',
+          method: 'brush',
+          thinWith: 'textile-medium',
+          thinPct: 50,
+        },
+        { id: 'e', kind: 'attach', attaches: 'elastic', alongMm: 800 },
+        { id: 'e2', kind: 'attach', attaches: 'elastic', alongMm: 400 },
+        { id: 'l', kind: 'attach', attaches: 'lens', fixings: 2 },
+        { id: 'c', kind: 'attach', attaches: 'leather' },
+      ]),
+    ],
+  });
+  expect(sundries.attached).toEqual([
+    { what: 'elastic', lengthM: expect.closeTo(1.2, 9), areaM2: 0, count: 0 },
+    { what: 'lens', lengthM: 0, areaM2: 0, count: 2 },
+    { what: 'leather', lengthM: 0, areaM2: 1, count: 0 },
+  ]);
+  expect(sundries.stirred).toEqual([{ what: 'textile-medium', ml: expect.closeTo(90 / 0.95 / 2, 6) }]);
+  expect(sundryWords(sundries)).toEqual(
+    expect.arrayContaining([
+      'Elastic: 1.2 m',
+      'A lens: 2',
+      'Leather: 10000 cm²',
+      'Textile medium: 47 ml, to stir in',
+    ]),
+  );
+});
+
 describe('the shelf', () => {
   const entry = (coat: number, doneAt: string): LogEntry => ({
     id: `e${coat}`,

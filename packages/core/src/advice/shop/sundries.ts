@@ -2,7 +2,9 @@ import { tapeMmOf } from '../../facts/tape';
 import { hazardsOf } from '../../model/hazards';
 import type { Material } from '../../model/materialSchema';
 import { methodTable } from '../../model/methods';
-import type { Piece } from '../../model/schema';
+import type { Attachment, Piece } from '../../model/schema';
+import type { Thinner } from '../../model/thinners';
+import { passMl } from '../../quantity/amounts';
 import { cheapestSet, type Purchase } from '../../quantity/purchase';
 import { isOpen, type ToShop } from './toShop';
 
@@ -23,9 +25,16 @@ export interface Sundries {
   sandings: number;
   sandedM2: number;
   papers: string[];
+  /** What is put on, by what it is: metres of what comes by length, square metres of what covers, or how many. */
+  attached: { what: Attachment; lengthM: number; areaM2: number; count: number }[];
+  /** What is stirred in or thinned with, ml. */
+  stirred: { what: Thinner; ml: number }[];
   /** Hours of work whose vapour a cartridge has to take. */
   cartridgeHours: number;
 }
+
+/** What is put on over a face and bought by its area. */
+const covers = new Set<Attachment>(['fabric', 'leather', 'mesh', 'vinyl', 'iron-on']);
 
 /** Tape goes round corners and is cut. */
 const TAPE_WASTE = 1.15;
@@ -41,6 +50,8 @@ export function sundriesOf(builds: readonly ToShop[], materials: ReadonlyMap<str
   let sandings = 0;
   let sandedM2 = 0;
   const papers = new Set<string>();
+  const attached = new Map<Attachment, Sundries['attached'][number]>();
+  const stirred = new Map<Thinner, number>();
   // A session over several builds is one.
   const wet = new Set<string>();
   for (const { build, plan } of builds) {
@@ -63,8 +74,18 @@ export function sundriesOf(builds: readonly ToShop[], materials: ReadonlyMap<str
     brushes += [...mixes.values()].filter(
       ({ material, method }) => material?.potLife !== undefined && !methodTable[method].sprays,
     ).length;
-    for (const { kind, method, areaCm2, material, workMinutes, pieceId, stepId } of open) {
+    for (const pass of open) {
+      const { kind, method, areaCm2, material, workMinutes, pieceId, stepId } = pass;
       const step = pieces.get(pieceId)?.steps.find(({ id }) => id === stepId);
+      if (step?.attaches) {
+        const known = attached.get(step.attaches) ?? { what: step.attaches, lengthM: 0, areaM2: 0, count: 0 };
+        if (step.alongMm !== undefined) known.lengthM += step.alongMm / 1000;
+        else if (covers.has(step.attaches) && step.fixings === undefined) known.areaM2 += areaCm2 / 10_000;
+        else known.count += step.fixings ?? 1;
+        attached.set(step.attaches, known);
+      }
+      if (material && step?.thinWith && step.thinWith !== 'water' && step.thinPct !== undefined)
+        stirred.set(step.thinWith, (stirred.get(step.thinWith) ?? 0) + (passMl(pass) * step.thinPct) / 100);
       if (step?.cleans !== undefined || method === 'wipe') cloths += 1;
       if (kind === 'sand') {
         sandings += 1;
@@ -89,6 +110,8 @@ export function sundriesOf(builds: readonly ToShop[], materials: ReadonlyMap<str
     sandings,
     sandedM2,
     papers: [...papers],
+    attached: [...attached.values()],
+    stirred: [...stirred].map(([what, ml]) => ({ what, ml })),
     cartridgeHours: vapourMinutes / 60,
   };
 }

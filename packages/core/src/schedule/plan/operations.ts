@@ -7,6 +7,7 @@ import type { AirAid, Build, Face, Piece, Step } from '../../model/schema';
 import { stepsBefore } from '../../model/stepLinks';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import { materialsOf } from '../../materials/ownMaterials';
+import { glueMl } from '../../quantity/glue';
 import { handsOn, type HandsOn } from '../../quantity/handsOn';
 import { passArea } from '../../facts/passArea';
 import { cutInMm as cutInEdgeMm } from '../../facts/tape';
@@ -48,6 +49,8 @@ export interface Operation extends HandsOn {
   /** Where on its spots it goes, and the share of them that it covers, 0 to 1. */
   placement: Placement;
   share: number;
+  /** What it takes where it is glue, ml. */
+  glueMl: number | undefined;
   placeId: string;
   air: AirAid;
   /** Operations that must be finished first. */
@@ -149,6 +152,7 @@ export function expandBuild(build: Build): Operation[] {
             areaCm2,
             placement: placementOf(step, material, method),
             share,
+            glueMl: material?.role === 'bond' ? glueMl(piece, step, material, lengthMm) : undefined,
             placeId,
             air: step.air ?? 'still',
             after: previous ? [previous] : [],

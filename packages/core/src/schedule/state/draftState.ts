@@ -33,6 +33,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   areaCm2: operation.areaCm2,
   placement: operation.placement,
   share: operation.share,
+  glueMl: operation.glueMl,
   placeId: operation.placeId,
   air: operation.air,
   after: operation.after,
