@@ -6,7 +6,8 @@ import { stepPointer } from './rule';
 import { type FilmGrade, filmGrades, filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { workWord } from '../words/workWord';
-import { placesOf } from '../model/places';
+import { methodTable, type Method } from '../model/methods';
+import { placesOf, usualPlace } from '../model/places';
 import type { PatchStep } from '../model/patch';
 import { orderedSteps } from '../facts/spots';
 import { nth } from '../model/sure';
@@ -98,6 +99,29 @@ class Changes {
     return [{ op: 'add', path: this.at(index), value }];
   }
 
+  /** The places in the list of all steps that do the same with the same in the same place, such as sealing face by face; none that is begun. */
+  alike({ step, at }: OrderedStep): number[] {
+    const begun = begunSteps(this.build);
+    return this.steps.flatMap(({ step: other, at: place }) =>
+      place === at ||
+      (other.kind === step.kind &&
+        other.material === step.material &&
+        other.place === step.place &&
+        other.colour === step.colour &&
+        !begun.has(`${this.piece.id} ${other.id}`))
+        ? [place]
+        : [],
+    );
+  }
+
+  /** Another place where a method can't be used in that of a step, or need not be outside any more. */
+  placeFor(method: Method, { place, method: before }: Step): Partial<Step> {
+    const isCan = (one: Method | undefined) => one !== undefined && methodTable[one].hasPropellant === true;
+    if (isCan(method) === isCan(before)) return {};
+    const usual = usualPlace(placesOf(this.build), method)?.id;
+    return usual === undefined || usual === place ? {} : { place: usual };
+  }
+
   /** By its material or kind; with its number where another step would be called the same. */
   nameOf({ step, material, at }: OrderedStep): string {
     const name = material?.name ?? workWord(step);
@@ -144,27 +168,37 @@ function nearest(to: Material, materials: ReadonlyMap<string, Material>): Materi
 }
 
 function swaps(change: Changes, one: OrderedStep, materials: ReadonlyMap<string, Material>): Idea[] {
-  const { step, at, material } = one;
+  const { step, material } = one;
   if (!material) return [];
   // A colour that was the tin's own goes with the tin; one that was chosen stays.
   const isOwn = step.colour !== undefined && step.colour.toLowerCase() === material.colour.toLowerCase();
+  const alike = change.alike(one);
+  const name = alike.length > 1 ? material.name : change.nameOf(one);
   return nearest(material, materials).map((other) => ({
-    label: `${other.name} in place of ${change.nameOf(one)}`,
-    change: change.set(at, {
-      material: other.id,
-      ...(step.method !== undefined && other.methods.includes(step.method)
-        ? {}
-        : { method: nth(other.methods, 0) }),
-      ...(isOwn ? { colour: other.colour } : {}),
+    label: `${other.name} in place of ${name}`,
+    change: alike.flatMap((same) => {
+      const method =
+        step.method !== undefined && other.methods.includes(step.method)
+          ? step.method
+          : nth(other.methods, 0);
+      return change.set(same, {
+        material: other.id,
+        ...(method === step.method ? {} : { method, ...change.placeFor(method, step) }),
+        ...(isOwn ? { colour: other.colour } : {}),
+      });
     }),
   }));
 }
 
-function places(change: Changes, { step, at }: OrderedStep): Idea[] {
+function places(change: Changes, one: OrderedStep): Idea[] {
+  const { step } = one;
   const all = placesOf(change.build);
   return all
     .filter((place) => place.id !== (step.place ?? nth(all, 0).id))
-    .map((place) => ({ label: `Do it in: ${place.name}`, change: change.set(at, { place: place.id }) }));
+    .map((place) => ({
+      label: `Do it in: ${place.name}`,
+      change: change.alike(one).flatMap((same) => change.set(same, { place: place.id })),
+    }));
 }
 
 /** The step earlier or later in the list. */

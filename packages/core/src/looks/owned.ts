@@ -6,6 +6,8 @@ import { airyPlace, placesOf, usualPlace } from '../model/places';
 import type { Build, Piece, Step } from '../model/schema';
 import { shareOf } from '../model/stepSpots';
 import { substrateTable } from '../model/substrates';
+import { lookAhead, warmestC } from '../drying/warmestAir';
+import { toEpochMinute } from '../model/wallTime';
 import { handsOn } from '../quantity/handsOn';
 import type { LookStep } from './look';
 
@@ -19,23 +21,38 @@ const withBrushes: readonly Method[] = ['dry-brush', 'stipple'];
 /** A way that takes less than this share of the time of the one the look names first is taken in its place. */
 const WORTH_ANOTHER_TOOL = 0.6;
 
+/** What cans want at least, °C. */
+const CANS_WANT_C = 10;
+
+/** Whether the place where cans are used gets warm enough for them at all before the date of a piece. */
+function isWarmEnough(build: Build, { event }: Piece, now: string | undefined): boolean {
+  const place = airyPlace(placesOf(build));
+  if (!place) return false;
+  const at = (moment: string) => toEpochMinute(moment, build.timeZone);
+  const from = Math.max(at(build.start) ?? 0, (now === undefined ? undefined : at(now)) ?? 0);
+  const due = build.events.find(({ id }) => id === event)?.wearAt;
+  const until = Math.max(from, (due === undefined ? undefined : at(due)) ?? lookAhead(from));
+  return warmestC(place, build.timeZone, from, until) >= CANS_WANT_C;
+}
+
 /** What a person can do here: with the tools at hand, in the places there are, on a piece of this stuff and size. */
 export class Owned {
   readonly methods: ReadonlySet<Method>;
-  /** A place with moving air, where spray is allowed. */
+  /** A place with moving air, where spray is allowed, that gets warm enough for it before the date. */
   readonly canSpray: boolean;
 
   constructor(
     private readonly build: Build,
     private readonly piece: Piece,
     tools: readonly Method[],
+    now?: string,
   ) {
     const own = new Set<Method>([...tools, ...always]);
     for (const method of withBrushes)
       if (own.has('brush')) own.add(method);
       else own.delete(method);
     this.methods = own;
-    this.canSpray = own.has('aerosol') && airyPlace(placesOf(build)) !== undefined;
+    this.canSpray = own.has('aerosol') && isWarmEnough(build, piece, now);
   }
 
   /** Whether a method can be used at all: a can only where its mist goes off. */

@@ -40,7 +40,7 @@ export function writingFor(
   tell: Writing['tell'],
   freshId = idGiver(),
 ): Writing {
-  const owned = new Owned(build, piece, choices.tools ?? usualTools);
+  const owned = new Owned(build, piece, choices.tools ?? usualTools, choices.now);
   const groups = zoneGroups(piece, choices.looks);
   const step: Writing['step'] = (kind, method, more = {}) => {
     const place = owned.placeFor(method);

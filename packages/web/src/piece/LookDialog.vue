@@ -74,7 +74,7 @@ watch(open, (isOpen) => {
 });
 
 const picks = computed(() => picksOf(form.value, slots.value, looks.byId));
-const choices = computed(() => choicesOf(form.value, picks.value));
+const choices = computed(() => ({ ...choicesOf(form.value, picks.value), now: store.wallNow }));
 /** Steps as chosen, standing in for the old ones; what was logged for the same work stays. */
 function stepsBy(made: Choices) {
   const result = writeSteps(store.theBuild, props.piece, made);
@@ -102,7 +102,8 @@ function stepsIn(look: Look): Step[] {
   if (isSavedFinish(look))
     return finishSteps(store.theBuild, props.piece, look, likelyZones(look, props.piece)).steps;
   const all = allIn(look);
-  return stepsBy(choicesOf(all, picksOf(all, slots.value, looks.byId))).steps;
+  const made = choicesOf(all, picksOf(all, slots.value, looks.byId));
+  return stepsBy({ ...made, now: store.wallNow }).steps;
 }
 function pick(look: Look): void {
   if (isSavedFinish(look)) form.value.recipeId = look.id;

@@ -44,7 +44,12 @@ function withSteps(piece: Piece): Piece {
   const picks = [...chosen, ...(whole ? [{ look: whole }] : [])];
   if (picks.length === 0) return piece;
   const { sealer } = form.value;
-  const choices = { looks: picks, straps: hasClosures(piece), ...(sealer ? { sealer } : {}) };
+  const choices = {
+    now: store.wallNow,
+    looks: picks,
+    straps: hasClosures(piece),
+    ...(sealer ? { sealer } : {}),
+  };
   const kept = {
     looks: picks.map(({ look, ...pick }) => ({ ...pick, look: look.id })),
     ...(sealer ? { sealer } : {}),

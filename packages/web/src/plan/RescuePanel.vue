@@ -34,6 +34,15 @@ watch(
     if (hasAny) isOpen.value = true;
   },
 );
+/** Why something can't be done as planned: the first stop that the rules name for it. */
+const stuckBy = computed(() =>
+  trouble.value.flatMap(({ piece }) => {
+    const stop =
+      piece.readiness === 'stuck' &&
+      (store.view?.findings ?? []).find((one) => one.piece === piece.pieceId && one.severity === 'stop');
+    return stop ? [{ id: piece.pieceId, message: stop.message }] : [];
+  }),
+);
 /** All of it in one line. */
 const brief = computed(() => {
   const [only] = trouble.value;
@@ -102,6 +111,12 @@ const gained = (rescue: Rescue) =>
         @click="isOpen = !isOpen"
       />
     </div>
+    <p v-for="one in stuckBy" :key="one.id" class="mt-2">
+      {{ pieceName(store.build, one.id) }}: {{ one.message }}
+      <router-link :to="{ name: 'piece', params: { build: store.theId, piece: one.id } }"
+        >See the ways out</router-link
+      >
+    </p>
     <p v-if="looking" class="small quiet mt-2" role="status">
       Looking whether another build has the evenings it needs…
     </p>

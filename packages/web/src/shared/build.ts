@@ -53,6 +53,10 @@ export const useBuild = defineStore('build', () => {
   const busy = ref(false);
 
   const now = computed(() => (build.value ? clock.now(build.value.timeZone) : 0));
+  /** The present as wall time of the build. */
+  const wallNow = computed(() =>
+    build.value ? toWallTime(Math.floor(now.value), build.value.timeZone) : '',
+  );
   /** The present to the minute, for what need not be drawn anew every second. */
   const minute = computed(() => Math.floor(now.value));
   const operations = computed(
@@ -372,6 +376,7 @@ export const useBuild = defineStore('build', () => {
     build,
     view,
     theId,
+    wallNow,
     theBuild,
     theView,
     planning,

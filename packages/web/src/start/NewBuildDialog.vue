@@ -49,13 +49,13 @@ const spray = ref<SprayPlace | typeof LATER>(LATER);
 const climate = ref<ClimateZone | typeof LATER>(LATER);
 const half = ref<Half>('north');
 const sprayItems = [
-  { value: LATER, title: 'Skip: outside, I suppose' },
+  { value: LATER, title: 'Skip: outside is assumed' },
   { value: 'outside', title: 'Outside: a porch, balcony or yard' },
   { value: 'booth', title: 'Indoors, with extraction' },
   { value: 'nowhere', title: 'Nowhere: brushes only' },
 ];
 const climateItems = [
-  { value: LATER, title: 'Skip: mild, I suppose' },
+  { value: LATER, title: 'Skip: mild is assumed' },
   ...climateZones.map((value) => ({ value, title: climateZoneTable[value].word })),
 ];
 const halfItems = [
@@ -165,7 +165,7 @@ async function make(): Promise<void> {
           there.
         </p>
         <template v-else>
-          <p class="mt-4 mb-1">When is there time for it?</p>
+          <p class="mt-4 mb-1">When are you free?</p>
           <v-checkbox v-model="evenings" label="Weekday evenings, 19:00 to 22:00" />
           <v-checkbox v-model="weekends" label="Weekends, 10:00 to 18:00" />
           <v-checkbox v-model="weekdays" label="Weekdays in daytime, 9:00 to 17:00" />
@@ -194,6 +194,7 @@ async function make(): Promise<void> {
   display: grid;
   grid-template-columns: 1.4fr 1fr;
   gap: 10px;
+  margin-top: 14px;
 }
 
 .problem {

@@ -1,5 +1,6 @@
 import { dewPointC, type Air } from '../../drying/air';
 import { DEW_MARGIN_C, faultOfAir, warmedAir } from '../../drying/goodAir';
+import { lookAhead, warmestC } from '../../drying/warmestAir';
 import { stepAsLogged } from '../../facts/laid';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
@@ -63,6 +64,18 @@ function airThen(
   return place && { air: place.series.airAt(doneAt), isMeasured: place.measuredAt(doneAt) };
 }
 
+/** Why a place has no air for a material in the coming weeks: it never gets warm enough, or not for long enough. */
+function neverFit(material: Material, place: Place, { now, timeZone }: Plan): string {
+  const warmest = warmestC(place, timeZone, now, lookAhead(now));
+  const otherwise =
+    material.carrier === 'solvent'
+      ? ' Indoors with extraction, or a sealer or paint by brush, does not wait for it.'
+      : '';
+  return warmest < material.minC
+    ? `${material.name} needs ${sayC(material.minC)}, and ${place.name} gets no warmer than ${sayC(Math.round(warmest))} in the coming weeks.${otherwise}`
+    : `${place.name} has no air fit for ${material.name} for long enough in the coming weeks.${otherwise}`;
+}
+
 const reason =
   'Too cold and no sound film forms; too damp and solvent coats turn milky while water-borne ones stay wet and weak; too hot and they skin over or turn to dust in the air.';
 
@@ -119,7 +132,7 @@ export const r34BadAir: Rule = {
         about(this, piece, step, {
           message: always
             ? `${material.name} can't be laid in: ${place.name}. ${always}.${heated(material, place)}`
-            : `${place.name} has no air fit for ${material.name} for long enough in the coming weeks.`,
+            : neverFit(material, place, plan),
           reason,
           ideas,
         }),
