@@ -22,6 +22,8 @@ const piece = computed(() => store.pieceOf(String(route.params.piece)));
 const state = computed(() => (piece.value ? store.planOf(piece.value.id) : undefined));
 const findings = computed(() => (piece.value ? store.findingsOf(piece.value.id) : []));
 const forecast = useForecast();
+/** Its steps have changed, and the plan that knows of that is still being made. */
+const isUnplanned = computed(() => piece.value !== undefined && store.unplanned.has(piece.value.id));
 const likely = computed(() => (piece.value ? forecast.byPiece.get(piece.value.id) : undefined));
 /** Findings of the piece as a whole, or of a step that is not in its list. */
 const loose = computed(() =>
@@ -39,15 +41,16 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       <h1>
         {{ piece.name }}<template v-if="piece.quantity > 1"> ×{{ piece.quantity }}</template>
       </h1>
-      <ReadinessMark :readiness="state.readiness" />
-      <span v-if="state.slackMinutes !== undefined" class="figures">{{
+      <span v-if="isUnplanned" role="status" class="quiet">Being planned…</span>
+      <ReadinessMark v-else :readiness="state.readiness" />
+      <span v-if="!isUnplanned && state.slackMinutes !== undefined" class="figures">{{
         state.slackMinutes < 0
           ? `${sayWait(-state.slackMinutes)} too late`
           : `${sayWait(state.slackMinutes)} to spare`
       }}</span>
       <PieceActions :piece="piece" :has-passes="state.totalCount > 0" />
     </div>
-    <PieceDates :piece="piece" :state="state" />
+    <PieceDates v-if="!isUnplanned" :piece="piece" :state="state" />
     <DryingRibbon
       class="mb-2"
       :spans="state.ribbon"
@@ -55,18 +58,17 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       :until="store.view.until"
       :time-zone="store.view.timeZone"
       :now="store.minute"
-      :spread="likely?.ready"
+      :spread="isUnplanned || forecast.isOld ? undefined : likely?.ready"
       :spread-is-old="forecast.isOld"
       :height="30"
     />
     <p
-      v-if="likely && state.totalCount > 0 && state.readiness !== 'ready'"
+      v-if="state.totalCount > 0 && state.readiness !== 'ready' && state.readiness !== 'stuck'"
       class="small likely"
-      :class="{ old: forecast.isOld }"
       data-testid="forecast"
     >
-      {{ likely.sentence
-      }}<template v-if="forecast.isOld"> That was the plan before; it is being worked out anew.</template>
+      <template v-if="likely && !forecast.isOld && !isUnplanned">{{ likely.sentence }}</template>
+      <span v-else class="quiet">How likely that is, is being worked out…</span>
     </p>
 
     <div class="columns">
@@ -104,6 +106,10 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
         <PieceAmounts :piece="piece" />
       </section>
     </div>
+  </div>
+  <div v-else-if="store.build && store.view && piece" class="page">
+    <h1>{{ piece.name }}</h1>
+    <p role="status" class="quiet">Being planned…</p>
   </div>
   <div v-else-if="store.build && store.view" class="page">
     <h1>This piece is not in the build</h1>
@@ -168,9 +174,5 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
     grid-template-columns: minmax(0, 1fr);
     gap: 28px;
   }
-}
-.likely.old {
-  opacity: 0.6;
-  font-style: italic;
 }
 </style>

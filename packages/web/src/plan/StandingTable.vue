@@ -14,6 +14,8 @@ const better = useBetterPlan();
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 
 const ASKED_BELOW_MINUTES = 3 * 1440;
+/** What people wonder about however much time there is. */
+const asksItself = new Set(['daylight', 'elsewhere', 'air', 'material']);
 
 const readyOf = (state: { packableAt?: number | undefined; wearableAt?: number | undefined }) =>
   state.packableAt === undefined || state.wearableAt === undefined
@@ -32,10 +34,11 @@ const standing = computed(() =>
         ready: reachedWords(state, now, zone.value),
         chance: forecast.byPiece.get(piece.id)?.chance,
         // With days to spare nobody asks what it waits for.
-        heldUp:
-          (state.slackMinutes ?? Infinity) < ASKED_BELOW_MINUTES
-            ? store.theView.heldUp.find((held) => held.pieceId === piece.id)
-            : undefined,
+        heldUp: store.theView.heldUp.find(
+          (held) =>
+            held.pieceId === piece.id &&
+            ((state.slackMinutes ?? Infinity) < ASKED_BELOW_MINUTES || asksItself.has(held.why)),
+        ),
         bound: store.theView.bounds.find((one) => one.pieceId === piece.id),
         against: shiftWords(then === undefined || now === undefined ? undefined : now - then),
       },
@@ -89,7 +92,7 @@ const eventName = (piece: Piece) =>
               :class="{ old: forecast.isOld }"
               :title="forecast.isOld ? 'Of the plan before; being worked out anew' : undefined"
             >
-              {{ one.chance === undefined ? '–' : sayChance(one.chance) }}
+              {{ one.chance === undefined || forecast.isOld ? "…" : sayChance(one.chance) }}
             </td>
             <td>
               <template v-if="one.state.latestStartAt !== undefined"

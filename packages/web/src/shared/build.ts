@@ -32,6 +32,7 @@ import { liveUpdates } from './liveUpdates';
 import { livingPlan, REPLAN_AFTER_MINUTES } from './livingPlan';
 import { measuredAir } from './measuredAir';
 import { pieceConflicts } from './pieceConflicts';
+import { unplannedPieces } from './unplanned';
 import { withoutGone } from './withoutGone';
 
 /** What is seen is kept for when nobody answers once it has stood for so long. */
@@ -69,8 +70,17 @@ export const useBuild = defineStore('build', () => {
   const pieceOf = (pieceId: string): Piece | undefined =>
     build.value?.pieces.find((piece) => piece.id === pieceId);
   const planOf = (pieceId: string) => view.value?.pieces.find((piece) => piece.pieceId === pieceId);
-  const findingsOf = (pieceId: string): RuleFinding[] =>
-    (view.value?.findings ?? []).filter((finding) => finding.piece === pieceId);
+  /** Pieces of which the plan on screen says nothing that holds, as their steps have changed since. */
+  const unplanned = computed(() =>
+    build.value && view.value ? unplannedPieces(build.value, view.value) : new Set<string>(),
+  );
+  /** What the rules say of a piece; nothing of steps that are not there any more. */
+  const findingsOf = (pieceId: string): RuleFinding[] => {
+    const steps = new Set(pieceOf(pieceId)?.steps.map((step) => step.id));
+    return (view.value?.findings ?? []).filter(
+      ({ piece, step }) => piece === pieceId && (step === undefined || steps.has(step)),
+    );
+  };
 
   /** What the rules say of the steps that some passes belong to, worst first. */
   const findingsOn = (passes: readonly PlannedOperation[]): RuleFinding[] => {
@@ -376,6 +386,7 @@ export const useBuild = defineStore('build', () => {
     build,
     view,
     theId,
+    unplanned,
     wallNow,
     theBuild,
     theView,

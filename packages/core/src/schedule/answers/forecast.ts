@@ -188,6 +188,9 @@ function sentenceOf(
   timeZone: string,
 ): string {
   const day = (minute: EpochMinute) => (Number.isFinite(minute) ? sayMoment(minute, timeZone) : 'never');
+  // What has no place in most futures has none to speak of.
+  if (!Number.isFinite(packable.p50))
+    return 'It has no place in the plan: something stands against one of its steps.';
   const range = `Nine times in ten it is packable by ${day(packable.p90)}, and half the time by ${day(packable.p50)}.`;
   if (chance === undefined || dueAt === undefined) return range;
   return `${sayChance(chance)} to make ${day(dueAt)}. ${range}`;
