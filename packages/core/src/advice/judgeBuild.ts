@@ -2,6 +2,7 @@ import type { Build, Piece } from '../model/schema';
 import type { RuleContext } from './rule';
 import { materialsOf } from '../materials/ownMaterials';
 import type { PlannedOperation } from '../schedule/plan/plan';
+import { groundsOf } from '../facts/grounds';
 import { planBuild } from '../schedule/answers/planBuild';
 import { severities, type RuleFinding } from './finding';
 import { rules } from './rules/index';
@@ -45,11 +46,23 @@ export function judgeBuild(
   });
 }
 
+/** What is said of the whole piece is said for each thing it is made of: once is enough. */
+function saidOnce(findings: readonly RuleFinding[]): RuleFinding[] {
+  const said = new Set<string>();
+  return findings.filter(({ rule, step, message }) => {
+    const key = [rule, step, message].join('|');
+    if (said.has(key)) return false;
+    said.add(key);
+    return true;
+  });
+}
+
 /** What the rules say of one piece. A rule that breaks on it says so itself, and takes nothing from the other pieces. */
 function judgedPiece(piece: Piece, context: RuleContext): RuleFinding[] {
   try {
-    const found = rules.flatMap((rule) => rule.look(piece, context));
-    return weighSwatches(piece, found, context);
+    const grounds = groundsOf(piece);
+    const found = grounds.flatMap((ground) => rules.flatMap((rule) => rule.look(ground, context)));
+    return weighSwatches(piece, grounds.length > 1 ? saidOnce(found) : found, context);
   } catch (error) {
     return [
       {

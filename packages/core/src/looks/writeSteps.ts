@@ -1,3 +1,4 @@
+import { groundsOf } from '../facts/grounds';
 import { isCutIn } from '../facts/tape';
 import { catalogueById } from '../materials/catalogue';
 import { inPalette } from '../model/palette';
@@ -60,6 +61,42 @@ export function writingFor(
   };
 }
 
+/**
+ * The groundwork of a piece; of one that is made of several things, that of each on its own zones, with one look over all of it and one
+ * covering of what stays bare.
+ */
+function groundworkOfAll(
+  writing: Writing,
+  build: Build,
+  choices: Choices,
+  freshId: (stem: string) => string,
+): Step[] {
+  const grounds = groundsOf(writing.piece);
+  if (grounds.length < 2) return groundworkOf({ ...writing, piece: grounds[0] ?? writing.piece });
+  const all = grounds.map((ground) => {
+    const zones = (ground.zones ?? []).map(({ id }) => id);
+    const looks = choices.looks.filter(({ zone }) => zone === undefined || zones.includes(zone));
+    const own = writingFor(build, ground, { ...choices, looks }, writing.tell, freshId);
+    return groundworkOf(own).map((step) =>
+      step.kind === 'inspect' || step.covers ? step : { ...step, zones: step.zones ?? zones },
+    );
+  });
+  const isSeal = ({ kind, looksOver }: Step) =>
+    kind === 'seal' || looksOver === 'sealed' || looksOver === 'felt';
+  const isShared = (step: Step) => !isSeal(step) && (step.kind === 'inspect' || step.covers !== undefined);
+  const shared = all.flat().filter(isShared);
+  const once = shared.filter(
+    (step, n) => shared.findIndex((one) => one.kind === step.kind && one.looksOver === step.looksOver) === n,
+  );
+  const sealed = all.flat().filter(isSeal);
+  return [
+    ...all.flat().filter((step) => !isSeal(step) && !isShared(step)),
+    ...once,
+    ...sealed.filter(({ kind }) => kind === 'seal'),
+    ...sealed.filter(({ kind }) => kind === 'inspect').slice(0, 1),
+  ];
+}
+
 /** Where the quicker variant looks too. */
 const quickStops: readonly LookOver[] = ['bare', 'packing'];
 
@@ -81,7 +118,7 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
   const notes = new Set<string>();
   const writing = writingFor(build, piece, choices, (sentence) => notes.add(sentence), freshId);
   const { groups } = writing;
-  const before = groundworkOf(writing);
+  const before = groundworkOfAll(writing, build, choices, freshId);
   const undercoats = undercoatsFor(writing);
   const groundOf = (group: ZoneGroup) =>
     groundColour(piece, [...before, ...undercoats.common, ...(undercoats.byGroup.get(group) ?? [])], group);

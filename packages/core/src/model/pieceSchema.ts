@@ -123,6 +123,15 @@ export const zoneSchema = z.looseObject({
     .max(100)
     .optional(),
   wantsSheen: z.enum(sheenClasses).optional(),
+  /** What it is made of, where that is not what the piece is. */
+  substrate: z
+    .looseObject({
+      kind: z.enum(substrateKinds),
+      thicknessMm: z.number().positive().max(200),
+      density: z.enum(['low', 'medium', 'high']).optional(),
+      heatSealed: z.boolean().optional(),
+    })
+    .optional(),
   /** How its edge is kept; where nothing is said, by hand for brush work and with tape for what sprays or is wider than the line. */
   edge: z.enum(zoneEdges).optional(),
   /** What it is in the finish, where its size does not tell. */

@@ -1,8 +1,9 @@
 import { binderOf } from '../model/binders';
 import type { Material } from '../model/materialSchema';
 import { methodTable, type Method } from '../model/methods';
-import type { Build } from '../model/schema';
-import { substrateTable } from '../model/substrates';
+import type { Build, Piece } from '../model/schema';
+import { substrateOf } from '../facts/grounds';
+import { isPorousFoam } from '../model/substrates';
 import { entryOf } from '../model/sure';
 import { has } from '../model/traits';
 import { passMl, type PassSize } from './amounts';
@@ -41,6 +42,10 @@ export interface PassNeed {
 const BARE_ML_PER_M2 = 80;
 /** The same once its skin was closed by heat. */
 const HEAT_SEALED_ML_PER_M2 = 25;
+/** What lies under a spot, `face:zone`. */
+const groundOf = (piece: Piece, cell: string): Piece['substrate'] =>
+  substrateOf(piece, cell.slice(cell.indexOf(':') + 1));
+
 /** What stays in the cup and the gun of every mix, ml. */
 const RESIDUE_ML = 5;
 
@@ -84,10 +89,13 @@ export function needsOf(
     let ml = passMl(pass);
     if (closesFoam(material)) {
       const keys = cells.map((cell) => `${pieceId}/${unit}/${cell}`);
-      if (substrateTable[piece.substrate.kind].isPorousFoam && keys.length > 0) {
-        const bareShare = keys.filter((key) => !closed.has(key)).length / keys.length;
+      const drinks = cells.filter(
+        (cell, n) => !closed.has(keys[n] ?? '') && isPorousFoam(groundOf(piece, cell).kind),
+      );
+      if (drinks.length > 0) {
+        const bareShare = drinks.length / keys.length;
         const isHeated =
-          piece.substrate.heatSealed === true ||
+          drinks.every((cell) => groundOf(piece, cell).heatSealed === true) ||
           piece.steps.slice(0, pass.stepIndex).some(({ kind }) => kind === 'heat-seal');
         ml += (pass.areaCm2 / 10_000) * bareShare * (isHeated ? HEAT_SEALED_ML_PER_M2 : BARE_ML_PER_M2);
       }

@@ -3,6 +3,8 @@ import {
   idFromName,
   sheenClasses,
   sheenWords,
+  substrateKinds,
+  substrateNames,
   zoneEdges,
   zoneEdgeWords,
   zoneRoles,
@@ -42,6 +44,10 @@ const roleItems = [
   ...zoneRoles.map((value) => ({ value, title: zoneRoleWords[value] })),
 ];
 
+const groundItems = [
+  { value: '', title: 'the same' },
+  ...substrateKinds.map((value) => ({ value, title: substrateNames[value] })),
+];
 const edgeItems = [
   { value: '', title: 'by its tool' },
   ...zoneEdges.map((value) => ({ value, title: zoneEdgeWords[value] })),
@@ -68,6 +74,8 @@ function add(): void {
       wantsSheen: '',
       role: '',
       edge: '',
+      kind: '',
+      thicknessMm: undefined,
       colour: '',
     });
   }
@@ -134,6 +142,20 @@ function remove(at: number): void {
         :label="`${zone.name} is`"
         density="compact"
         class="role"
+      />
+      <v-select
+        v-model="zone.kind"
+        :items="groundItems"
+        :label="`${zone.name} is made of`"
+        density="compact"
+      />
+      <NumberField
+        v-if="zone.kind !== ''"
+        v-model="zone.thicknessMm"
+        label="How thick"
+        of="lengthMm"
+        :min="0.1"
+        density="compact"
       />
       <v-select
         v-model="zone.edge"

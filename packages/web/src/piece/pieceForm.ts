@@ -38,6 +38,9 @@ export interface ZoneDraft {
   wantsSheen: SheenClass | '';
   /** What it is in the finish; empty for as its size tells. */
   role: ZoneRole | '';
+  /** What it is made of, and how thick; empty for as the piece is. */
+  kind: SubstrateKind | '';
+  thicknessMm: number | undefined;
   /** How its edge is kept; empty for as its tool wants. */
   edge: ZoneEdge | '';
   /** The colour it is to have; empty where none is said. */
@@ -111,17 +114,21 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
       bendRadiusMm,
       bodyDiameterMm: undefined,
     })),
-    zones: (piece?.zones ?? []).map(({ id, name, share, edgeMm, wantsSheen, role, edge, colour }) => ({
-      id,
-      name,
-      percent: Math.round(share * 1000) / 10,
-      edgeMm,
-      lookId: '',
-      wantsSheen: wantsSheen ?? '',
-      role: role ?? '',
-      edge: edge ?? '',
-      colour: colour ?? '',
-    })),
+    zones: (piece?.zones ?? []).map(
+      ({ id, name, share, edgeMm, wantsSheen, role, edge, substrate, colour }) => ({
+        id,
+        name,
+        percent: Math.round(share * 1000) / 10,
+        edgeMm,
+        lookId: '',
+        wantsSheen: wantsSheen ?? '',
+        role: role ?? '',
+        edge: edge ?? '',
+        kind: substrate?.kind ?? '',
+        thicknessMm: substrate?.thicknessMm,
+        colour: colour ?? '',
+      }),
+    ),
     lookId: '',
     sealer: '',
     note: piece?.note ?? '',
@@ -181,6 +188,14 @@ export function pieceFromForm(
     wantsSheen: orNothing(zone.wantsSheen),
     role: orNothing(zone.role),
     edge: orNothing(zone.edge),
+    substrate:
+      zone.kind === ''
+        ? undefined
+        : {
+            ...old?.zones?.find(({ id }) => id === zone.id)?.substrate,
+            kind: zone.kind,
+            thicknessMm: zone.thicknessMm ?? form.thicknessMm,
+          },
     colour: orNothing(zone.colour),
   }));
   const read = made(pieceSchema, {

@@ -92,7 +92,7 @@ const eventName = (piece: Piece) =>
               :class="{ old: forecast.isOld }"
               :title="forecast.isOld ? 'Of the plan before; being worked out anew' : undefined"
             >
-              {{ one.chance === undefined || forecast.isOld ? "…" : sayChance(one.chance) }}
+              {{ one.chance === undefined || forecast.isOld ? '…' : sayChance(one.chance) }}
             </td>
             <td>
               <template v-if="one.state.latestStartAt !== undefined"

@@ -1,3 +1,4 @@
+import { isHeatedThrough } from '../../facts/grounds';
 import { isHeat } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
 import { layerThat, substrateNames } from '../../model/substrates';
@@ -12,7 +13,8 @@ export const r32HeatingPvc: Rule = {
   title: 'Heating PVC',
   look(piece, context) {
     const pvc = layerThat(piece.substrate, 'isNeverHeated');
-    if (!pvc) return [];
+    // Through thick foam no heat reaches what lies inside.
+    if (!pvc || (pvc !== piece.substrate.kind && !isHeatedThrough(piece.substrate))) return [];
     const inside = pvc === piece.substrate.kind ? '' : ` There is ${substrateNames[pvc]} inside this piece.`;
     return orderedSteps(piece, context)
       .filter(({ step }) => isHeat(step))
