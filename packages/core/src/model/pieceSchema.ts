@@ -93,7 +93,13 @@ export const stepSchema = z.looseObject({
     .optional(),
   /** For two-part materials: in how many lots a coat is mixed. */
   mixes: z.number().int('whole lots only').min(1, 'at least one lot').max(20, 'at most 20 lots').optional(),
-  /** For sealers: pigment stirred in, % by volume. */
+  /** For resin that levels: it is worked over again every so many minutes until it stands, which holds the hands. */
+  reworkEveryMinutes: z
+    .number()
+    .min(1, 'at least a minute apart')
+    .max(60, 'at most an hour apart')
+    .optional(),
+  /** For sealers and primers: pigment stirred in, % by volume. */
   tintPct: z.number().min(0).max(100).optional(),
   /** For prep steps: foam is cut to fit, so raw edges show. */
   trims: z.boolean().optional(),

@@ -11,6 +11,9 @@ export interface HandsOn {
   cleanUpMinutes: number;
 }
 
+/** A film of what is mixed stands half a pot life after the cup has gone off, minutes from when it was mixed. */
+export const standsAfter = (potLifeMinutes: number): number => 1.5 * potLifeMinutes;
+
 /** What the minutes of a pass go by. */
 export interface PassSize {
   /** What this one pass covers. */
@@ -58,10 +61,11 @@ export function handsOn(
   if (material?.potLife === undefined)
     return { setUpMinutes: pace.setUpMinutes, workMinutes, cleanUpMinutes: pace.cleanUpMinutes };
   const mixes = step.mixes ?? 1;
+  const reworkMinutes = step.reworkEveryMinutes === undefined ? 0 : standsAfter(material.potLife);
   return {
     setUpMinutes: TWO_PART_SET_UP * mixes,
     workMinutes,
-    cleanUpMinutes: TWO_PART_CLEAN_UP * mixes,
+    cleanUpMinutes: TWO_PART_CLEAN_UP * mixes + reworkMinutes,
   };
 }
 

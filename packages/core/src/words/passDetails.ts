@@ -43,6 +43,9 @@ export function passDetails(step: Step, material: Material | undefined, method: 
     ...mixWords(step, material),
     thinnedWords(step) ?? '',
     tintPct === undefined ? '' : `tinted with ${tintPct} % pigment`,
+    step.reworkEveryMinutes === undefined
+      ? ''
+      : `worked over every ${step.reworkEveryMinutes} min until it stands`,
     mixes > 1 ? `mixed in ${mixes} lots` : '',
     bondArea === undefined ? '' : `on the bare ${bondArea}`,
     air === 'fan' ? 'a fan on it' : air === 'warm' ? 'warm air by hand' : '',

@@ -185,7 +185,11 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
         clearable
       />
     </template>
-    <v-text-field v-model="form.dilution" label="Mix, in your own words" placeholder="1:6 paint to water" />
+    <v-text-field
+      v-model="form.dilution"
+      label="Mix, in your own words"
+      placeholder="1:6 paint to water; the same with 3 drops of brown"
+    />
   </template>
   <v-select
     v-if="piece.faces.inner"
@@ -306,9 +310,19 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     clearable
   />
   <NumberField
+    v-if="asks.lots"
+    v-model="form.reworkEveryMinutes"
+    label="Worked over again every, until it stands"
+    suffix="min"
+    :min="1"
+    :max="60"
+    :step="1"
+    clearable
+  />
+  <NumberField
     v-if="asks.tint"
     v-model="form.tintPct"
-    label="Tinted with pigment"
+    label="Tinted with paint or pigment"
     suffix="%"
     :min="0"
     :max="100"

@@ -45,6 +45,7 @@ export interface StepForm {
   dilution: string;
   pourMm: number | undefined;
   mixes: number | undefined;
+  reworkEveryMinutes: number | undefined;
   tintPct: number | undefined;
   thinPct: number | undefined;
   thinWith: NonNullable<Step['thinWith']> | '';
@@ -89,6 +90,7 @@ export const stepToForm = (step?: Step): StepForm => ({
   dilution: step?.dilution ?? '',
   pourMm: step?.pourMm,
   mixes: step?.mixes,
+  reworkEveryMinutes: step?.reworkEveryMinutes,
   tintPct: step?.tintPct,
   thinPct: step?.thinPct,
   thinWith: step?.thinWith ?? '',
@@ -109,7 +111,7 @@ export const stepToForm = (step?: Step): StepForm => ({
 export const asksFor = (material: Material | undefined) => ({
   pour: material?.binder === 'epoxy' || material?.role === 'fill',
   lots: material?.potLife !== undefined,
-  tint: material?.role === 'seal' || material?.role === 'topcoat',
+  tint: material?.role === 'seal' || material?.role === 'prime' || material?.role === 'topcoat',
   bondArea: material?.role === 'bond',
   thinner: material !== undefined && material.role !== 'bond' && material.role !== 'fill',
 });
@@ -211,6 +213,7 @@ export function stepFromForm(form: StepForm, { old, taken, material }: StepConte
     dilution: orNothing(form.dilution),
     pourMm: asks.pour ? form.pourMm : undefined,
     mixes: asks.lots && form.mixes !== 1 ? form.mixes : undefined,
+    reworkEveryMinutes: asks.lots ? form.reworkEveryMinutes : undefined,
     tintPct: asks.tint ? form.tintPct : undefined,
     // Sanding wet is the one thing that takes water without a material.
     thinPct: asks.thinner ? form.thinPct : undefined,

@@ -72,6 +72,8 @@ export interface Operation extends HandsOn {
   /** Units, `piece/unit`, that it makes part of its own: they are waited for like its own. */
   takesIn: string[];
   optional: boolean;
+  /** It is worked over again every so many minutes until it stands. */
+  reworkEveryMinutes: number | undefined;
   /** Begins only when all that lies below is cured. */
   waitsForCure: boolean;
   /** Begins only a night after what it lands on was laid. */
@@ -173,6 +175,7 @@ export function expandBuild(build: Build): Operation[] {
               Array.from({ length: pieces.get(part)?.quantity ?? 0 }, (_, n) => `${part}/${n + 1}`),
             ),
             optional: step.optional ?? false,
+            reworkEveryMinutes: step.reworkEveryMinutes,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
             waitsOverNight: step.waitFor === 'night',
             mustDryThrough: step.waitFor === 'through',

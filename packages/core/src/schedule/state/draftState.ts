@@ -46,6 +46,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   standing: operation.standing,
   takesIn: operation.takesIn,
   optional: operation.optional,
+  reworkEveryMinutes: operation.reworkEveryMinutes,
   waitsForCure: operation.waitsForCure,
   waitsOverNight: operation.waitsOverNight,
   mustDryThrough: operation.mustDryThrough,

@@ -1,3 +1,5 @@
+import { expandBuild } from '../plan/operations';
+import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import { catalogueById } from '../../materials/catalogue';
 import { timersFor, timerState } from './benchTimers';
 
@@ -54,4 +56,21 @@ describe('timerState', () => {
   it('waits for one that begins later', () => {
     expect(timerState(pot, began - 5)).toMatchObject({ left: 30, rings: 0 });
   });
+});
+
+it('resin that is worked over holds the hands, and rings at its intervals until it stands', () => {
+  const build = sampleBuild({
+    pieces: [
+      samplePiece({}, [
+        { id: 'r', kind: 'seal', material: 'epoxy-clear', method: 'brush', reworkEveryMinutes: 8 },
+      ]),
+    ],
+  });
+  const [pass] = expandBuild(build);
+  // A pot life of 30 min: it stands after 45; cleaning up takes 10 more.
+  expect(pass!.cleanUpMinutes).toBe(55);
+  expect(timersFor(pass!)).toEqual([
+    { label: 'Work it over: Clear epoxy 1:1', minutes: 45, everyMinutes: 8 },
+    { label: 'Pot life: Clear epoxy 1:1', minutes: 30 },
+  ]);
 });

@@ -1,3 +1,4 @@
+import { standsAfter } from '../../quantity/handsOn';
 import type { Operation } from '../plan/operations';
 
 /** A timer that goes with a pass: what for, how long, and whether it rings on the way. */
@@ -19,15 +20,26 @@ const REWORK_EVERY_MINUTES = 4;
  * flash-off before the next spray pass.
  * @example timersFor(epoxyPass) // [{ label: 'Pot life: Clear epoxy 1:1', minutes: 30, everyMinutes: 4 }]
  */
-export function timersFor(operation: Pick<Operation, 'material' | 'method' | 'filmFactor'>): TimerIdea[] {
-  const { material, method, filmFactor } = operation;
+export function timersFor(
+  operation: Pick<Operation, 'material' | 'method' | 'filmFactor'> &
+    Partial<Pick<Operation, 'reworkEveryMinutes'>>,
+): TimerIdea[] {
+  const { material, method, filmFactor, reworkEveryMinutes } = operation;
   if (!material) return [];
   const ideas: TimerIdea[] = [];
+  if (material.potLife !== undefined && reworkEveryMinutes !== undefined)
+    ideas.push({
+      label: `Work it over: ${material.name}`,
+      minutes: standsAfter(material.potLife),
+      everyMinutes: reworkEveryMinutes,
+    });
   if (material.potLife !== undefined)
     ideas.push({
       label: `Pot life: ${material.name}`,
       minutes: material.potLife,
-      ...(material.binder === 'epoxy' ? { everyMinutes: REWORK_EVERY_MINUTES } : {}),
+      ...(material.binder === 'epoxy' && reworkEveryMinutes === undefined
+        ? { everyMinutes: REWORK_EVERY_MINUTES }
+        : {}),
     });
   if (material.role === 'bond' && material.touch !== undefined && material.carrier === 'solvent')
     ideas.push({ label: `Tack: ${material.name}`, minutes: material.touch });
