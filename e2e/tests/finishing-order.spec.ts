@@ -276,15 +276,18 @@ test('pieces are joined into another, which waits for them', async ({ page }) =>
   await page.goto(`${server.url}/b/${id}/pieces/buckle`);
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Join other pieces into this').click();
-  await page.getByRole('checkbox', { name: 'Counterweight pendant' }).check();
-  await page.getByRole('button', { name: 'Join them' }).click();
+  await choose(page, 'Joined with', 'Counterweight pendant');
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   const join = page.getByTestId('step-join');
   await expect(join).toContainText('Counterweight pendant into this');
   const { build } = (await (await fetch(`${server.url}/api/builds/${id}`)).json()) as {
-    build: { pieces: { id: string; steps: { id: string; after?: string[] }[] }[] };
+    build: { pieces: { id: string; steps: { id: string; parts?: string[] }[] }[] };
   };
-  expect(build.pieces.find((piece) => piece.id === 'buckle')!.steps.at(-1)!.after).toEqual([
-    'clear',
-    'pendant/clear',
-  ]);
+  // Without links of its own it waits for what stands before it, and for the last that is done to each part.
+  expect(build.pieces.find((piece) => piece.id === 'buckle')!.steps.at(-1)).toEqual({
+    id: 'join',
+    kind: 'join',
+    parts: ['pendant'],
+  });
 });

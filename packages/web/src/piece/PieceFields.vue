@@ -118,7 +118,7 @@ const lookItems = computed(() => [
   <v-select
     v-if="isNew && (form.lookId || form.zones.some(({ lookId }) => lookId))"
     v-model="form.sealer"
-    class="mt-2"
+    class="mt-4"
     label="Sealed with"
     :items="[
       { value: '', title: 'as the look says' },
