@@ -691,7 +691,7 @@ describe('looks', () => {
   it('are saved, kept over a restart, and deleted', async () => {
     await request(app).post('/api/looks').send(look).expect(201);
     await reopen();
-    expect((await get('/api/looks')).looks).toEqual([{ ...look, tags: [], pictures: [] }]);
+    expect((await get('/api/looks')).looks).toEqual([{ ...look, smooth: false, tags: [], pictures: [] }]);
     await request(app).delete('/api/looks/mine').expect(204);
     await request(app).delete('/api/looks/mine').expect(404);
   });

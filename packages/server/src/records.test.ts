@@ -51,7 +51,7 @@ describe('records', () => {
   });
 
   it('follow what is logged, changed, put aside and done with, also after a restart', async () => {
-    const [courier] = await builds();
+    const courier = (await builds()).find(({ name }) => name === 'Orrery Courier');
     expect(await find('walrus')).toEqual([]);
     const entry = { piece: 'gorget', unit: 1, step: 'bone', coat: 1, note: 'Smudged by the walrus.' };
     await request(app).post(`/api/builds/${courier!.id}/log`).send(entry).expect(201);
