@@ -71,9 +71,13 @@ test('while the server is down it is said, what is pressed is kept, and it goes 
   await server.restart();
   await expect(said).toHaveCount(0, { timeout: 30_000 });
   const stored = (await (await page.request.get(`${server.url}/api/builds/${build}`)).json()) as {
-    build: { underway?: unknown[] };
+    build: { underway: { piece: string; unit: number; step: string }[] };
   };
-  expect(stored.build.underway).toHaveLength(1);
+  // One press begins a whole batch: each of its units once, although it was sent after a restart.
+  const begun = stored.build.underway.map(({ piece, unit, step }) => `${piece} ${unit} ${step}`).sort();
+  expect(begun).toEqual(
+    [...[1, 2, 3, 4, 5, 6, 7, 8].map((unit) => `plate ${unit} heat`), 'baton 1 heat'].sort(),
+  );
 });
 
 test('a build that was put aside is listed, comes back, and is deleted for good after asking', async ({

@@ -54,12 +54,13 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('heading', { name: 'Breastplate' })).toBeVisible();
   const steps = await stepWords(page);
-  expect(steps.slice(0, 6)).toEqual([
+  expect(steps.slice(0, 7)).toEqual([
     'Prep',
     'Heat-seal',
     'Look over before the first coat',
     'Seal',
-    'Look over the sealer',
+    'Seal',
+    'Look over the sealer, without water',
     'Prime',
   ]);
   expect(steps.filter((step) => step === 'Mask').length).toBeGreaterThan(0);

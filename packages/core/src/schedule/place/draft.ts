@@ -3,18 +3,15 @@ import type { EpochMinute } from '../../model/wallTime';
 import { DraftState } from '../state/draftState';
 import { gate } from './gates';
 import { keptFit, stretchesKept } from './keptFit';
-import { joiningFit, type Fit } from './joiningFit';
+import { bestFit, trayFit, type Asked } from './fits';
 import { unitKey, type Workload } from '../plan/workload';
-import type { PlannedOperation, Binding } from '../plan/plan';
+import type { PlannedOperation } from '../plan/plan';
 import { followersOf, isInTime, sessionAfter } from './fresh';
 import { takeOut } from './removals';
 import { replayLog, type Lesson } from './replayLog';
 import { linkBehind, type Busy, type Timeline } from '../state/timeline';
-import type { UnitState } from '../state/unitState';
 import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOptions';
 
-/** A start is pushed by one constraint after another; more rounds than this would mean they chase each other. */
-const MOST_ROUNDS = 400;
 /** A coat that something has to be done to while it is fresh is put off to this many other sessions at most. */
 const MOST_SESSIONS_TRIED = 12;
 
@@ -200,13 +197,13 @@ export class Draft extends DraftState {
     const from = Math.max(soonest, notBefore, keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);
     const asKept = kept && from !== Infinity ? keptFit(this, operation, soonest, kept) : undefined;
-    const fit = asKept ?? (from === Infinity ? undefined : this.trayFit(operation, from, units));
+    const fit = asKept ?? (from === Infinity ? undefined : trayFit(this, this.asked(operation, from), units));
     const reason = kept?.reasons?.get(operation.id);
     operation.boundBy = fit?.boundBy ?? 'order';
     // What it was put there for holds while it stays there.
     if (asKept && reason?.at === notBefore) operation.boundBy = reason.why;
     else if (fit && notBefore > soonest && this.options.explain) {
-      const free = this.bestFit(operation, soonest);
+      const free = bestFit(this, this.asked(operation, soonest));
       operation.boundBy = free.laidAt < fit.laidAt ? 'choice' : free.boundBy;
     }
     if (!fit || !fit.line || fit.start === Infinity) {
@@ -232,96 +229,10 @@ export class Draft extends DraftState {
     this.lay(operation, laidAt);
   }
 
-  /** Where an operation goes with room behind it for the rest of its tray; where no session has that, where it goes by itself. */
-  private trayFit(operation: PlannedOperation, from: EpochMinute, units: number): Fit {
-    if (units === 1) return this.bestFit(operation, from);
-    const together = this.bestFit(operation, from, (units - 1) * operation.workMinutes);
-    return together.start === Infinity ? this.bestFit(operation, from) : together;
-  }
-
-  /** @param behind minutes that have to be free behind its work as well */
-  private bestFit(operation: PlannedOperation, from: EpochMinute, behind = 0): Fit {
-    const wanted = this.options.personOf?.get(operation.id) ?? this.byHands;
-    let best: Fit = {
-      start: Infinity,
-      laidAt: Infinity,
-      line: undefined,
-      boundBy: 'hands',
-      joins: undefined,
-      mixedAt: Infinity,
-    };
-    for (const line of this.hands) {
-      if (wanted !== undefined && line.id !== wanted) continue;
-      const fresh = this.freshFit(operation, from, line, best.laidAt, behind);
-      if (fresh.laidAt < best.laidAt || best.line === undefined) best = fresh;
-    }
-    const soonest = best.laidAt;
-    const latest = soonest + this.habits.joinPatienceMinutes;
-    for (const line of this.hands) {
-      if (wanted !== undefined && line.id !== wanted) continue;
-      const joining = joiningFit(this, operation, from, line, latest, behind);
-      if (joining && (!best.joins || joining.laidAt < best.laidAt)) best = joining;
-    }
-    if (best.laidAt > soonest + plainHabits.joinPatienceMinutes) best.boundBy = 'choice';
-    return best;
-  }
-
-  /** The first start by one person with a set-up of its own. Gives up beyond `limit`. */
-  private freshFit(
-    operation: PlannedOperation,
-    from: EpochMinute,
-    line: Timeline,
-    limit: EpochMinute,
-    behind: number,
-  ): Fit {
-    const { setUpMinutes, workMinutes, cleanUpMinutes } = operation;
-    const total = setUpMinutes + workMinutes + behind + cleanUpMinutes;
-    const unit = this.unitOf(operation);
-    let start = Math.max(from - setUpMinutes, this.now);
-    const pushes = new Map<Binding | 'choice', number>();
-    const push = (to: EpochMinute, why: Binding | 'choice') => {
-      if (to <= start) return;
-      pushes.set(why, (pushes.get(why) ?? 0) + to - start);
-      start = to;
-    };
-    const isAtOnce = start === this.now;
-    for (let round = 0; round < MOST_ROUNDS && start !== Infinity; round += 1) {
-      const before = start;
-      const opened = gate(operation, unit, start + setUpMinutes, operation.letsDryThrough) - setUpMinutes;
-      if (opened > start) push(opened, this.heldBy(operation, unit, start + setUpMinutes, opened));
-      if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
-      push(...this.freeFrom(line, start, total));
-      const allowed = allowedFrom(this, operation, start, setUpMinutes);
-      push(allowed.start, allowed.boundBy);
-      if (start === before) break;
-    }
-    // What pushed it furthest is what holds it up.
-    const [boundBy] = [...pushes].reduce((most, one) => (one[1] > most[1] ? one : most), [
-      isAtOnce ? 'start' : 'order',
-      0,
-    ] as [Binding | 'choice', number]);
-    const mixedAt = start + setUpMinutes;
-    return { start, laidAt: mixedAt + workMinutes, line, boundBy, joins: undefined, mixedAt };
-  }
-
-  /** What puts the set-up of a pass off until the coats below let it begin. */
-  private heldBy(
-    operation: PlannedOperation,
-    unit: UnitState,
-    from: EpochMinute,
-    opened: EpochMinute,
-  ): Binding {
-    if (opened === Infinity) return 'window';
-    const { letsDryThrough, setUpMinutes } = operation;
-    return letsDryThrough && gate(operation, unit, from) < opened + setUpMinutes ? 'through' : 'drying';
-  }
-
-  /** The first free moment on somebody's hands, in sessions that are used already where that is the habit. */
-  private freeFrom(line: Timeline, from: EpochMinute, minutes: number): [EpochMinute, Binding | 'choice'] {
-    const soonest = line.firstFree(from, minutes);
-    if (!this.habits.usedSessionsOnly) return [soonest, 'hands'];
-    const used = line.firstFree(from, minutes, true);
-    return used === Infinity || used === soonest ? [soonest, 'hands'] : [used, 'choice'];
+  /** What is asked for a pass: who may do it, and how far it may be put off to share a set-up. */
+  private asked(operation: PlannedOperation, from: EpochMinute): Asked {
+    const personId = this.options.personOf?.get(operation.id) ?? this.byHands;
+    return { operation, from, personId, habits: this.habits };
   }
 
   /**
