@@ -1,4 +1,4 @@
-import { choose } from '../fields';
+import { choose, fillMoment } from '../fields';
 import { startDemo, startServer, type RunningServer } from '../server';
 import { expect, test, type Page } from '../test';
 
@@ -44,12 +44,29 @@ test('the first evening: outside has the air and light of the month, and what th
   await choose(page, 'Sealed with', 'Rubber dip spray');
   await added(page, 'Signal pistol');
 
-  // Free after dark on weekdays: the first can is used on Saturday by day, and the plan says why.
+  // Free after dark on weekdays: the first can is used on Saturday by day, also where the foam is prepared days before, and the pass
+  // says why.
   await page.goto(`${server.url}/b/${id}/plan`);
-  await expect(
-    page.getByText(/wants daylight and 10 °C there; free time is after dark until Sat 5 Dec/),
-  ).toBeVisible();
-  await expect(page.getByRole('cell', { name: /Waits longest for daylight/ })).toBeVisible();
+  const prep = page.getByRole('button', { name: /^Signal pistol: Prep, / });
+  const seal = page.getByRole('button', {
+    name: /^Signal pistol: Seal, coat 1 of 2, inner face, Sat 5 Dec, 1\d:/,
+  });
+  await expect(seal).toBeVisible();
+  await prep.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await fillMoment(dialog, 'Begin it on', '2 Dec 2026', '19:30');
+  await dialog.getByRole('button', { name: 'Pin it' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(prep).toHaveAccessibleName('Signal pistol: Prep, Wed 2 Dec, 19:30');
+  await expect(page.locator('.working.on')).toHaveCount(0);
+  await seal.focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog).toContainText('Sat 5 Dec');
+  await expect(dialog).toContainText(
+    'Rubber dip spray wants daylight and 10 °C there; free time is after dark until Sat 5 Dec',
+  );
+  await page.keyboard.press('Escape');
 
   // It is assumed until somebody measures; also after a restart.
   await server.restart();
@@ -136,7 +153,9 @@ test('a step that is added goes where it belongs, and a join asks with what and 
   await page.getByRole('button', { name: 'Add a step' }).click();
   const dialog = page.getByRole('dialog');
   await choose(page, 'What is done', 'Weather');
-  await choose(page, 'Material', 'Dry-brushed acrylic');
+  // Found by its name: the list is long.
+  await dialog.getByRole('combobox', { name: 'Material', exact: true }).fill('Dry-brushed');
+  await page.getByRole('option', { name: 'Dry-brushed acrylic', exact: true }).click();
   await dialog.getByLabel('Colour').fill('dark olive green');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toHaveCount(0);

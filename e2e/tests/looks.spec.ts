@@ -80,12 +80,14 @@ test('three zones with unlike undercoats are written, kept as a look with a pict
   await page.getByRole('button', { name: 'Choose a look' }).click();
   await choose(page, 'Field', 'Bone and horn');
   await choose(page, 'Rim', 'Polished gold over red-brown');
-  await choose(page, 'Boss', 'Battle-worn steel');
+  await choose(page, 'Boss', 'Clean toy plastic');
   const dialog = page.getByRole('dialog');
-  // Both ways of doing the small one are told, with minutes and metres.
+  // Where a zone could be taped or brushed, both ways are told, with minutes and metres; a sponge takes no tape.
   await expect(dialog).toContainText(
     /Boss: brushed up to the edge, \d+ min; with \d+\.\d m of tape, \d+ min\./,
   );
+  await choose(page, 'Boss', 'Battle-worn steel');
+  await expect(dialog).toContainText('Boss: brushed by hand up to the edge, so it needs no tape.');
   const promised = dialog
     .getByRole('row', { name: /^Packable/ })
     .getByRole('cell')
@@ -233,7 +235,7 @@ test('what fails a look is put right in place: repaired, looked at again, ticked
   await page.getByRole('button', { name: 'Write these steps' }).click();
   await expect(page.getByText('Steps written for Greave')).toBeVisible();
   const stops = async () => (await steps('greave')).flatMap(({ looksOver }) => looksOver ?? []);
-  expect(await stops()).toEqual(['worn', 'bare', 'sealed', 'primed', 'coloured', 'packing']);
+  expect(await stops()).toEqual(['worn', 'bare', 'felt', 'primed', 'coloured', 'packing']);
 
   await page.goto(`${server.url}/b/${id}/bench`);
   const next = page.getByTestId('next-pass');

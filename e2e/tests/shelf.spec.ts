@@ -19,9 +19,9 @@ test('what is missing is bought, stands on the shelf, is laid and taken off; und
   const path = await plate(page);
   await page.goto(`${server.url}${path}/shopping`);
   const primer = page.getByTestId('to-buy').filter({ hasText: 'Flexible PVA foam primer' });
-  // 1200 cm² of heat-sealed foam: two light coats of 72 µm, and 3 ml that the foam drinks of the first.
+  // 1200 cm² of heat-sealed foam: three coats of 120 µm, and 3 ml that the foam drinks of the first.
   await expect(primer).toContainText('1 × 250 ml');
-  await expect(primer).toContainText('takes about 21 ml, up to 29 ml · none on the shelf');
+  await expect(primer).toContainText('takes about 48 ml, up to 67 ml · none on the shelf');
   await primer.getByRole('button', { name: 'What for?' }).click();
   await expect(primer.getByRole('link', { name: 'Plate' })).toBeVisible();
   await primer.getByRole('button', { name: 'Bought' }).click();
@@ -38,11 +38,11 @@ test('what is missing is bought, stands on the shelf, is laid and taken off; und
   const look = page.getByTestId('look-over');
   for (const box of await look.getByRole('checkbox').all()) await box.check();
   await page.getByTestId('all-right').click();
-  await expect(page.getByTestId('next-pass')).toHaveText('Seal, coat 1 of 2');
-  await expect(page.getByTestId('tin-check')).toHaveText('Takes about 12 ml; 250 ml in the tin.');
+  await expect(page.getByTestId('next-pass')).toHaveText('Seal, coat 1 of 3');
+  await expect(page.getByTestId('tin-check')).toHaveText('Takes about 18 ml; 250 ml in the tin.');
   await logNext(page);
   await page.goto(`${server.url}${path}/shelf`);
-  await expect(level).toHaveText('238 ml of 250 ml');
+  await expect(level).toHaveText('232 ml of 250 ml');
   await page.keyboard.press('Control+z');
   await expect(level).toHaveText('250 ml of 250 ml');
 });

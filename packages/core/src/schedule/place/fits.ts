@@ -91,11 +91,13 @@ function freshFit(
     push(allowed.start, allowed.boundBy);
     if (start === before) break;
   }
-  // What pushed it furthest is what holds it up.
-  const [boundBy] = [...pushes].reduce((most, one) => (one[1] > most[1] ? one : most), [
-    isAtOnce ? 'start' : 'order',
-    0,
-  ] as [Binding | 'choice', number]);
+  // What pushed it furthest is what holds it up. Hands that are at what it waits for until its set-up can begin are no wait.
+  const inTurn = isAtOnce ? 'start' : 'order';
+  const [furthest, by] = [...pushes].reduce((most, one) => (one[1] > most[1] ? one : most), [inTurn, 0] as [
+    Binding | 'choice',
+    number,
+  ]);
+  const boundBy = furthest === 'hands' && by <= setUpMinutes ? inTurn : furthest;
   const mixedAt = start + setUpMinutes;
   return { start, laidAt: mixedAt + workMinutes, line, boundBy, joins: undefined, mixedAt };
 }
