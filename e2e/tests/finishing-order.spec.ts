@@ -53,6 +53,7 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   await choose(page, 'Look of Zone 3', 'Worn brown leather');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('heading', { name: 'Breastplate' })).toBeVisible();
+  await expect(page.locator('.step-row').first()).toBeVisible();
   const steps = await stepWords(page);
   expect(steps.slice(0, 7)).toEqual([
     'Prep',

@@ -156,7 +156,7 @@ test('a step that is added goes where it belongs, and a join asks with what and 
   // Found by its name: the list is long.
   await dialog.getByRole('combobox', { name: 'Material', exact: true }).fill('Dry-brushed');
   await page.getByRole('option', { name: 'Dry-brushed acrylic', exact: true }).click();
-  await dialog.getByLabel('Colour').fill('dark olive green');
+  await dialog.getByLabel('Colour', { exact: true }).fill('dark olive green');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toHaveCount(0);
   const steps = await page.locator('.step-row strong').allInnerTexts();

@@ -21,6 +21,21 @@ const acrylic = (id: string, changes: Partial<Step> = {}): Step => ({
   ...changes,
 });
 
+describe('a pass right behind the one before it', () => {
+  it('waits for that, not for hands that are free; what begins a session waits for nothing', () => {
+    // The hands are at the prep while the sanding, 3 min to set up, could be set up already: no wait anybody would name.
+    const steps: Step[] = [
+      { id: 'prep', kind: 'prep', minutes: 5 },
+      { id: 'sand', kind: 'sand', method: 'sand' },
+    ];
+    const { operations } = planned(sampleBuild({ pieces: [samplePiece({}, steps)] }));
+    expect(operations.map(({ setUpMinutes, boundBy }) => [setUpMinutes, boundBy])).toEqual([
+      [0, 'start'],
+      [3, 'order'],
+    ]);
+  });
+});
+
 describe('dust', () => {
   const sanded = (changes: Partial<Step> = {}): Piece =>
     samplePiece({ id: 'b', name: 'B' }, [

@@ -35,7 +35,7 @@ export function decodeDraft(
   const now = Math.max(options.now, workload.startAt);
   const draft = new Draft(workload, { ...options, now });
   const lessons = draft.replay();
-  draft.placeAll(workload.pins.keys());
+  draft.placePins();
   draft.placeAll(sequence);
   draft.placeAll(draft.planned.keys());
   return { draft, lessons };

@@ -126,6 +126,14 @@ export class Draft extends DraftState {
     for (const id of ids) visit(id);
   }
 
+  /** Places what is pinned, and what that waits for, as soon as can be: no habit and no older plan puts it off. */
+  placePins(): void {
+    const { habits } = this;
+    this.habits = plainHabits;
+    this.placeAll(this.workload.pins.keys());
+    this.habits = habits;
+  }
+
   /** The other units of a tray that get the same pass and have no place yet; none where something else says when they go on. */
   private restOfTray(operation: PlannedOperation): PlannedOperation[] {
     const { kept, personOf } = this.options;
@@ -188,11 +196,12 @@ export class Draft extends DraftState {
     }
     const soonest = Math.max(this.from(operation), atSoonest);
     const { kept, keepsTurns, personOf } = this.options;
-    const notBefore =
-      this.options.notBefore?.get(operation.id) ??
-      kept?.beginsAt.get(operation.id) ??
-      this.heldUntil.get(operation.id) ??
-      -Infinity;
+    const notBefore = this.workload.pins.has(operation.id)
+      ? -Infinity
+      : (this.options.notBefore?.get(operation.id) ??
+        kept?.beginsAt.get(operation.id) ??
+        this.heldUntil.get(operation.id) ??
+        -Infinity);
     const turn = this.turns.get(personOf?.get(operation.id) ?? '') ?? -Infinity;
     const from = Math.max(soonest, notBefore, keepsTurns ? turn : -Infinity);
     operation.letsDryThrough = operation.mustDryThrough || this.letDryThrough.has(operation.id);

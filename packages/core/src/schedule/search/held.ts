@@ -1,3 +1,4 @@
+import type { EpochMinute } from '../../model/wallTime';
 import { unitKey, type Workload } from '../plan/workload';
 import type { Score } from './score';
 import { type WarmStart } from './warmStart';
@@ -51,6 +52,20 @@ export function displacedUnits(workload: Workload, { run }: Candidate, warm: War
   return displaced;
 }
 
+/** By which moment passes have to begin for the sake of pins: those that are pinned, and all that they wait for. */
+function pinsAhead({ pins, byId }: Workload): Map<string, EpochMinute> {
+  const soonest = new Map<string, EpochMinute>();
+  for (const [pinned, at] of pins) {
+    const open = [pinned];
+    for (let id = open.pop(); id !== undefined; id = open.pop()) {
+      if ((soonest.get(id) ?? Infinity) <= at) continue;
+      soonest.set(id, at);
+      open.push(...(byId.get(id)?.after ?? []));
+    }
+  }
+  return soonest;
+}
+
 interface HeldOptions {
   movesUp?: boolean;
   first?: ReadonlySet<string>;
@@ -84,9 +99,14 @@ function heldMade(
   );
   const isTonight = (id: string, begins: number) =>
     begins < (sessionEnds.get(personOf.get(id) ?? '') ?? -Infinity);
+  const pinnedBy = pinsAhead(workload);
   const beginsAt = new Map(
     [...warm.beginsAt].filter(
-      ([id, begins]) => !isFree(id) && personOf.has(id) && !(movesUp && isTonight(id, begins)),
+      ([id, begins]) =>
+        !isFree(id) &&
+        personOf.has(id) &&
+        !(movesUp && isTonight(id, begins)) &&
+        begins < (pinnedBy.get(id) ?? Infinity),
     ),
   );
   return {

@@ -218,6 +218,26 @@ describe('pins', () => {
     ]);
   });
 
+  it('move what is planned to an earlier evening, with all that goes before it, also where the plan is held', () => {
+    const build = sampleBuild();
+    const ids = [1, 2].map((coat) => `plate/1/seal/${coat}/outer`);
+    const late = planBuild(
+      { ...build, pins: [{ operation: ids[0]!, at: '2027-02-18T18:00' }] },
+      { latestStarts: false },
+    );
+    const starts = (plan: typeof late) =>
+      ids.map((id) => toWallTime(plan.operations.find((operation) => operation.id === id)!.start!, 'UTC'));
+    expect(starts(late)[0]).toBe('2027-02-18T18:00');
+    const sooner = { ...build, pins: [{ operation: ids[1]!, at: '2027-02-16T18:00' }] };
+    const plan = planBuild(sooner, {
+      latestStarts: false,
+      search: { warm: warmFrom(late), keep: true, starts: 'none' },
+    });
+    expect(checkPlan(sooner, plan)).toEqual([]);
+    expect(starts(plan)[1]).toBe('2027-02-16T18:00');
+    expect(starts(plan)[0]! < '2027-02-16T18:00').toBe(true);
+  });
+
   it('move on to the first moment that is possible when theirs is not', () => {
     const build = sampleBuild({ pins: [{ operation: 'plate/1/seal/2/outer', at: '2027-02-15T23:30' }] });
     const plan = planBuild(build, { latestStarts: false });

@@ -47,7 +47,7 @@ export function waveCandidate(
 ): Candidate {
   const draft = new Draft(workload, { now: Math.max(now, workload.startAt), letDryThrough });
   const lessons = draft.replay();
-  draft.placeAll(workload.pins.keys());
+  draft.placePins();
   draft.byHands = shape.byHands;
   for (const lot of lotsOf(workload, draft, shape)) {
     for (;;) {
