@@ -51,6 +51,8 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   await choose(page, 'Look of Zone 1', 'Aged brass');
   await choose(page, 'Look of Zone 2', 'Clean toy plastic');
   await choose(page, 'Look of Zone 3', 'Worn brown leather');
+  // All of it could be brushed up to the edge, so tape is asked for.
+  await choose(page, 'Edge of Zone 2 kept', 'with tape, sharp');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByRole('heading', { name: 'Breastplate' })).toBeVisible();
   await expect(page.locator('.step-row').first()).toBeVisible();

@@ -47,18 +47,20 @@ test('the first evening: outside has the air and light of the month, and what th
   // Free after dark on weekdays: the first can is used on Saturday by day, also where the foam is prepared days before, and the pass
   // says why.
   await page.goto(`${server.url}/b/${id}/plan`);
-  const prep = page.getByRole('button', { name: /^Signal pistol: Prep, / });
+  const checked = page.getByRole('button', { name: /^Signal pistol: Look over before the first coat, / });
   const seal = page.getByRole('button', {
     name: /^Signal pistol: Seal, coat 1 of 2, inner face, Sat 5 Dec, 1\d:/,
   });
   await expect(seal).toBeVisible();
-  await prep.focus();
+  await checked.focus();
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog');
-  await fillMoment(dialog, 'Begin it on', '2 Dec 2026', '19:30');
+  await fillMoment(dialog, 'Begin it on', '2 Dec 2026', '20:30');
   await dialog.getByRole('button', { name: 'Pin it' }).click();
   await expect(dialog).toHaveCount(0);
-  await expect(prep).toHaveAccessibleName('Signal pistol: Prep, Wed 2 Dec, 19:30');
+  await expect(checked).toHaveAccessibleName(
+    'Signal pistol: Look over before the first coat, Wed 2 Dec, 20:30',
+  );
   await expect(page.locator('.working.on')).toHaveCount(0);
   await seal.focus();
   await page.keyboard.press('Enter');

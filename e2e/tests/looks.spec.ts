@@ -109,6 +109,13 @@ test('three zones with unlike undercoats are written, kept as a look with a pict
   await expect(dialog).toBeHidden();
   await expect(page.getByText(packable).first()).toBeVisible();
 
+  // Her own minutes for the first step go into the look, and are fitted to the size of the next piece.
+  await page.getByRole('button', { name: /^Step 1,/ }).click();
+  await page.getByText('Change', { exact: true }).click();
+  await dialog.getByRole('spinbutton', { name: 'Your own minutes' }).fill('30');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toBeHidden();
+
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByText('Save as a look').click();
   await page.getByLabel('What is the look called?').fill('Sun and bone');

@@ -82,6 +82,23 @@ describe('why a pass waits, found by taking the cause away', () => {
     expect(held(evenings({ places: [porch({})] }))[0]).toMatchObject({ why: 'drying' });
   });
 
+  it('is what made most of the wait, where the rest of it was chosen', () => {
+    // Daylight and free time meet on Saturday at 10.
+    const plan = planBuild(evenings({ places: [porch({ daylightAtDeg: 49 })] }), { latestStarts: false });
+    const putOff = (minutes: number) => {
+      const operations = plan.operations.map((one) => ({
+        ...one,
+        start: one.start! + minutes,
+        laidAt: one.laidAt! + minutes,
+        end: one.end! + minutes,
+      }));
+      return withProofs({ ...plan, operations })[0]!;
+    };
+    expect(putOff(15).waitsFor).toEqual({ why: 'daylight' });
+    // Five days and two hours for daylight, seven days more by choice.
+    expect(putOff(7 * 1440).waitsFor).toEqual({ why: 'choice' });
+  });
+
   it('is another build where that has the evening, by its name', () => {
     const first = evenings({ name: 'Harvest crown', places: [porch({})] });
     first.pieces = [samplePiece({ id: 'big' }, [{ id: 'p', kind: 'prep', minutes: 180 }])];

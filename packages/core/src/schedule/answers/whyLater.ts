@@ -50,14 +50,15 @@ export class WhyLater {
     const from = Math.max(opensAt, this.plan.now);
     if (begins - from < WORTH_PROVING_MINUTES) return undefined;
     const own = this.soonest(operation, from, begins, new Set());
-    if (own <= begins - LEAST_GAIN_MINUTES)
+    // What chose a later moment is the reason where that is most of the wait; else it is what kept it until there was a choice.
+    if (begins - own >= Math.max(LEAST_GAIN_MINUTES, (begins - from) / 2))
       return { why: boundBy !== undefined && notWorkedOut.has(boundBy) ? boundBy : 'choice' };
-    const without = (...left: Cause[]) => this.soonest(operation, from, begins, new Set(left));
-    const alone = causes.map((cause) => ({ cause, gain: begins - without(cause) }));
-    const together = () => pairs.map(([cause, other]) => ({ cause, gain: begins - without(cause, other) }));
+    const without = (...left: Cause[]) => this.soonest(operation, from, own, new Set(left));
+    const alone = causes.map((cause) => ({ cause, gain: own - without(cause) }));
+    const together = () => pairs.map(([cause, other]) => ({ cause, gain: own - without(cause, other) }));
     const found = mostOf(alone) ?? mostOf(together());
     if (!found) return boundBy === undefined ? undefined : { why: boundBy };
-    return this.said(found, operation, from, begins);
+    return this.said(found, operation, from, own);
   }
 
   private said(cause: Cause, operation: PlannedOperation, from: EpochMinute, begins: EpochMinute): Proof {
