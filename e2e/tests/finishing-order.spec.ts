@@ -32,6 +32,8 @@ test('a beginner gets from nothing to a full plan with masking and a date in und
   await expect(page.getByLabel('What is it called?')).toBeFocused();
   await page.getByLabel('What is it called?').fill('Kelp warden');
   await page.getByLabel('Worn on', { exact: true }).fill('20 March 2027');
+  // Where spring is warm enough for cans; elsewhere a can that is cold is a risk, and said to be.
+  await choose(page, 'What is it like outside?', 'warm: hardly any frost, hot summers');
   await page.getByRole('button', { name: 'Make it' }).click();
   await page.getByRole('link', { name: 'Go to Pieces' }).click();
 
