@@ -37,6 +37,23 @@ export interface Looking {
   checks: readonly Check[];
 }
 
+/** What is looked at on every sealer, with or without water. */
+const sealerSkin: readonly Check[] = [
+  {
+    id: 'pinholes',
+    right: 'No pinholes.',
+    wrong: 'Pinholes',
+    mends: ['fill-pinholes', 'seal-again'],
+  },
+  { id: 'tacky', right: 'No tacky spots.', wrong: 'Still tacky', mends: ['wait'] },
+  {
+    id: 'bristles',
+    right: 'No bristles, hairs or lumps in it.',
+    wrong: 'Something is stuck in it',
+    mends: ['seal-again'],
+  },
+];
+
 /** What is looked at where (docs/domain.md, "Looking over"). */
 export const lookingTable: Readonly<Record<LookOver, Looking>> = {
   worn: {
@@ -98,19 +115,7 @@ export const lookingTable: Readonly<Record<LookOver, Looking>> = {
         wrong: 'Water soaks in',
         mends: ['seal-again'],
       },
-      {
-        id: 'pinholes',
-        right: 'No pinholes.',
-        wrong: 'Pinholes',
-        mends: ['fill-pinholes', 'seal-again'],
-      },
-      { id: 'tacky', right: 'No tacky spots.', wrong: 'Still tacky', mends: ['wait'] },
-      {
-        id: 'bristles',
-        right: 'No bristles, hairs or lumps in it.',
-        wrong: 'Something is stuck in it',
-        mends: ['seal-again'],
-      },
+      ...sealerSkin,
     ],
   },
   felt: {
@@ -122,19 +127,7 @@ export const lookingTable: Readonly<Record<LookOver, Looking>> = {
         wrong: 'Pores, or dull places where it soaked in',
         mends: ['seal-again'],
       },
-      {
-        id: 'pinholes',
-        right: 'No pinholes.',
-        wrong: 'Pinholes',
-        mends: ['fill-pinholes', 'seal-again'],
-      },
-      { id: 'tacky', right: 'No tacky spots.', wrong: 'Still tacky', mends: ['wait'] },
-      {
-        id: 'bristles',
-        right: 'No bristles, hairs or lumps in it.',
-        wrong: 'Something is stuck in it',
-        mends: ['seal-again'],
-      },
+      ...sealerSkin,
     ],
   },
   primed: {
