@@ -176,7 +176,7 @@ test('an empty shelf of builds offers three ways to begin', async ({ page }) => 
   const empty = await startServer({ samples: false });
   try {
     await page.goto(empty.url);
-    await expect(page.getByText('Nothing here yet. Three ways to begin:')).toBeVisible();
+    await expect(page.getByText('Nothing here yet: begin in one of three ways.')).toBeVisible();
     await page.getByRole('button', { name: 'New build' }).click();
     await page.getByRole('button', { name: 'Make it' }).click();
     await expect(page.getByRole('alert')).toContainText('Give the build a name');

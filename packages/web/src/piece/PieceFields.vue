@@ -21,6 +21,7 @@ import BendsEditor from './BendsEditor.vue';
 import { canHaveInner, outerAreaOf, type PieceForm } from './pieceForm';
 import { lengthOf, shapeFields, type LengthField } from './shapeFields';
 import ZonesEditor from './ZonesEditor.vue';
+import { vFocusFirst } from '../shared/focusFirst';
 
 /** The fields of a piece; a new one can be given a look at once, and shows the rest only when asked. */
 const form = defineModel<PieceForm>({ required: true });
@@ -65,7 +66,7 @@ const lookItems = computed(() => [
 
 <template>
   <div class="grid">
-    <v-text-field v-model="form.name" class="span4" label="Name" maxlength="120" autofocus />
+    <v-text-field v-model="form.name" class="span4" label="Name" maxlength="120" v-focus-first />
     <NumberField v-model="form.quantity" class="span2" label="How many" :min="1" :max="200" :step="1" />
     <v-select v-model="form.kind" class="span3" label="Made of" :items="substrates" />
     <NumberField v-model="form.thicknessMm" class="span3" label="Thickness" of="lengthMm" :min="0.1" />

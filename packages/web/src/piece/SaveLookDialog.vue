@@ -11,6 +11,7 @@ import { lookFileText } from '../shared/lookFiles';
 import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
 import { saveFile } from '../shared/saveFile';
+import { vFocusFirst } from '../shared/focusFirst';
 
 /** Keeps the whole finish of a piece as a look, here or in a file: as it is planned, or as it was really laid. */
 const MOST_PICTURES = 6;
@@ -90,7 +91,7 @@ async function saveLook(download: boolean): Promise<void> {
         one.
       </p>
       <div class="fields">
-        <v-text-field v-model="lookName" label="What is the look called?" maxlength="120" autofocus />
+        <v-text-field v-model="lookName" label="What is the look called?" maxlength="120" v-focus-first />
         <v-text-field
           v-model="tags"
           label="Tags, parted by commas"

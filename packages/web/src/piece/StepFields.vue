@@ -34,6 +34,7 @@ import PaletteChips from '../shared/PaletteChips.vue';
 import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
 import { asksFor, detailPlacement, fittedForm, kindAsksFor, type StepForm } from './stepForm';
+import { vFocusFirst } from '../shared/focusFirst';
 
 /** What is typed takes the place of what was chosen. */
 const selectAll = (event: FocusEvent) => {
@@ -124,7 +125,7 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
 </script>
 
 <template>
-  <v-select v-model="form.kind" label="What is done" :items="words(stepKinds, stepKindWords)" autofocus />
+  <v-select v-model="form.kind" label="What is done" :items="words(stepKinds, stepKindWords)" v-focus-first />
   <v-autocomplete
     v-model="form.material"
     variant="outlined"

@@ -6,6 +6,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, type Found } from '../shared/api';
 import { useNotice } from '../shared/notice';
+import { vFocusFirst } from '../shared/focusFirst';
 
 /** Finds what was done, when and with what, over all builds that are here. */
 const route = useRoute();
@@ -74,7 +75,7 @@ const whereTo = ({ build, kind, pieceId }: Found) =>
       label="A piece, material, colour, tin, day, place or note"
       :prepend-inner-icon="mdiMagnify"
       maxlength="300"
-      autofocus
+      v-focus-first
       clearable
       @click:clear="words = ''"
     />

@@ -21,6 +21,7 @@ import AppDialog from '../shared/AppDialog.vue';
 import { api, ApiProblem, type WorkshopSummary } from '../shared/api';
 import { useClock } from '../shared/clock';
 import DateField from '../shared/DateField.vue';
+import { vFocusFirst } from '../shared/focusFirst';
 
 /** Asks for the little a new build needs: a name and the day it is worn; and, where there is no workshop yet, when there is time for it. */
 const open = defineModel<boolean>({ required: true });
@@ -156,7 +157,7 @@ async function make(): Promise<void> {
     <v-card class="pa-6">
       <h2 class="mb-4">New build</h2>
       <form @submit.prevent="make">
-        <v-text-field v-model="name" label="What is it called?" maxlength="120" autofocus class="mb-4" />
+        <v-text-field v-model="name" label="What is it called?" maxlength="120" v-focus-first class="mb-4" />
         <DateField v-model="wearDay" label="Worn on" class="mb-2" />
         <v-checkbox v-model="packed" label="Packed by 18:00 the day before" />
         <v-select v-if="workshops.length > 0" v-model="into" :items="items" label="Made in" class="mt-4" />

@@ -121,19 +121,7 @@ async function loadDemo(): Promise<void> {
         dry, and whether it will be ready in time.
       </p>
 
-      <WorkshopsList
-        v-if="builds && builds.length + workshops.length > 0"
-        :builds="builds"
-        :workshops="workshops"
-        @changed="list"
-      />
-      <p v-else-if="builds" class="mt-6">
-        {{
-          me.isHelper ? 'Nothing here yet. Ask at the computer.' : 'Nothing here yet. Three ways to begin:'
-        }}
-      </p>
-
-      <AsideList v-if="builds && !me.isHelper" :key="asideKey" @changed="list" />
+      <!-- First, and where it is from the start: what comes in later pushes no button away beneath a press. -->
       <div v-if="!me.isHelper" class="ways">
         <v-btn size="large" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true"
           >New build</v-btn
@@ -168,6 +156,22 @@ async function loadDemo(): Promise<void> {
         </ul>
         <p v-if="faults.length > 30" class="quiet">And {{ faults.length - 30 }} more.</p>
       </section>
+
+      <WorkshopsList
+        v-if="builds && builds.length + workshops.length > 0"
+        :builds="builds"
+        :workshops="workshops"
+        @changed="list"
+      />
+      <p v-else-if="builds">
+        {{
+          me.isHelper
+            ? 'Nothing here yet. Ask at the computer.'
+            : 'Nothing here yet: begin in one of three ways.'
+        }}
+      </p>
+
+      <AsideList v-if="builds && !me.isHelper" :key="asideKey" @changed="list" />
     </div>
     <ArchiveDialog v-if="archive" v-model="isLooking" :file="archive" @added="openBuild" />
     <NewBuildDialog v-if="creating" v-model="creating" :workshops="workshops" @made="openBuild" />
@@ -223,11 +227,11 @@ h1 {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
-  margin-top: 28px;
+  margin-bottom: 28px;
 }
 
 .faults {
-  margin-top: 28px;
+  margin-bottom: 28px;
   border-left: 4px solid rgb(var(--v-theme-error));
   padding: 4px 0 4px 16px;
 }

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { api, type BuildSummary, type WorkshopSummary } from '../shared/api';
 import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
+import { vFocusFirst } from '../shared/focusFirst';
 
 /** What the workshop is called, which builds it serves in which order, and its file. */
 const store = useBuild();
@@ -57,7 +58,7 @@ async function rename(): Promise<void> {
         v-model="name"
         label="What the workshop is called"
         maxlength="120"
-        autofocus
+        v-focus-first
         @keydown.enter.prevent="rename"
         @keydown.esc="renaming = false"
       />
