@@ -8,8 +8,9 @@ import type { BuildStore } from './services/buildStore';
 import type { Models } from './storage/models';
 import type { Clock } from './services/clock';
 import { clockBehind } from './services/clockWatch';
+import { refuseUnstated } from './http/access';
 import { hostGuard } from './http/guard';
-import { deviceGuard } from './routes/admit';
+import { deviceGuard, guardedRoutes } from './routes/admit';
 import { deviceRoutes } from './routes/deviceRoutes';
 import { eventRoutes } from './routes/eventRoutes';
 import { pairRoutes } from './routes/pairRoutes';
@@ -85,6 +86,7 @@ export function createApp({
   logRequests = false,
 }: AppOptions): Express {
   const app = express();
+  app.enable('case sensitive routing').enable('strict routing');
   app.disable('x-powered-by');
   const pageHeaders = helmet({
     contentSecurityPolicy: {
@@ -127,13 +129,14 @@ export function createApp({
         !request.path.endsWith('/events') && compression.filter(request, response),
     }),
   );
-  const api = express.Router();
-  api.get('/health', async (_request, response) => {
+  const own = guardedRoutes();
+  own.get('helper', '/health', async (_request, response) => {
     const now = clock.iso();
     // A fixed clock is meant to stand where it does.
     const behind = clock.fixedAt === undefined ? await clockBehind(models, now) : undefined;
     response.json({ ok: true, now, fixedAt: clock.fixedAt ?? null, behind: behind ?? null });
   });
+  const api = own.router;
   api.use(deviceRoutes({ devices, sharing }));
   if (backups) {
     api.use(backupRoutes(backups));
@@ -168,11 +171,17 @@ export function createApp({
       },
     );
     app.use(expressStaticGzip(webFolder, { ...compressed, serveStatic: { maxAge: '1h' } }));
-    // The web app finds its own way from any address.
-    app.get(/^\/(?!api\/).*/, (_request, response) => {
+    // The web app finds its own way from any address; none that begins like the API, however it is written, is one of its own.
+    const pages = guardedRoutes();
+    pages.get('helper', /^\/(?!api(\/|$)).*/i, (_request, response) => {
       response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html'));
     });
+    app.use(pages.router);
   }
+  app.use(() => {
+    throw new Problem('no-such-address', 'There is no such address here.');
+  });
   app.use(answerProblem(log));
+  refuseUnstated(app);
   return app;
 }

@@ -7,7 +7,6 @@ import type { Express } from 'express';
 import request from 'supertest';
 import { createApp } from './app';
 import { appParts, samplesFolder } from './testing/appParts';
-import { helperMay } from './http/roles';
 import { Backups } from './services/backups';
 import { Devices } from './services/devices';
 import { Incoming } from './services/incoming';
@@ -319,23 +318,51 @@ describe('a helper', () => {
     expect((await undo(here() as ReturnType<typeof as>)).status).toBe(200);
   });
 
-  it.each([
-    ['POST', '/api/builds/b/undo', true],
-    ['POST', '/api/builds/b/undo/all', false],
-    ['POST', '/api/builds/b/log', true],
-    ['POST', '/api/builds/b/underway/pause', true],
-    ['POST', '/api/builds/b/touch-tests', true],
-    ['POST', '/api/builds/b/timers/stop', true],
-    ['POST', '/api/photos', true],
-    ['PUT', '/api/builds/b/plan', true],
-    ['DELETE', '/api/builds/b/log/e', false],
-    ['POST', '/api/builds/b/logs', false],
-    ['PATCH', '/api/builds/b', false],
-    ['POST', '/api/builds/b/pieces/p/log', false],
-    ['GET', '/api/backups', false],
-    ['GET', '/api/builds', true],
-  ])('%s %s: %s', (method, path, may) => {
-    expect(helperMay(method, path)).toBe(may);
+  it('stops what was set going on the same device, and keeps no plan', async () => {
+    await share();
+    const [helper, other] = [as(await paired('helper')), as(await paired('helper'))];
+    const builds: { id: string; name: string }[] = (await here().post('/api/samples')).body.builds;
+    const at = `/api/builds/${builds.find(({ name }) => /courier/i.test(name))!.id}`;
+    const pass = { piece: 'gorget', unit: 1, step: 'bone', coat: 1 };
+    // What the caller says of the device itself does not count.
+    const timer = { label: 'Rub it', minutes: 4, device: 'made-up' };
+    const known = async () => (await here().get(at)).body.build;
+    await here()
+      .post(`${at}/timers`)
+      .send({ ...timer, id: 'ours' })
+      .expect(201);
+    await helper
+      .post(`${at}/timers`)
+      .send({ ...timer, id: 'theirs' })
+      .expect(201);
+    const { timers } = await known();
+    expect(timers.find(({ id }: { id: string }) => id === 'ours').device).toBeUndefined();
+    expect(timers.find(({ id }: { id: string }) => id === 'theirs').device).toMatch(/^.{10}$/);
+    for (const ids of [['ours'], ['theirs', 'ours']])
+      expect((await helper.post(`${at}/timers/stop`).send({ ids })).status).toBe(403);
+    expect((await other.post(`${at}/timers/stop`).send({ ids: ['theirs'] })).status).toBe(403);
+    await helper
+      .post(`${at}/timers/stop`)
+      .send({ ids: ['theirs'] })
+      .expect(200);
+    await here()
+      .post(`${at}/underway`)
+      .send({ ...pass, id: 'begun' })
+      .expect(201);
+    const refused = await helper.post(`${at}/underway/stop`).send({ ids: ['begun'] });
+    expect([refused.status, refused.body.detail]).toEqual([
+      403,
+      'That pass was started on another device. It is stopped there, or by a finisher.',
+    ]);
+    await here()
+      .post(`${at}/underway/stop`)
+      .send({ ids: ['begun'] })
+      .expect(200);
+    await here()
+      .post(`${at}/timers/stop`)
+      .send({ ids: ['ours'] })
+      .expect(200);
+    expect((await helper.put(`${at}/plan`).send({})).status).toBe(403);
   });
 });
 

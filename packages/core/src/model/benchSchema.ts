@@ -71,6 +71,8 @@ export const timerSchema = z.looseObject({
     .max(14 * 1440, 'at most two weeks'),
   /** Rings at each of these steps on the way, such as every 4 min while epoxy is reworked. */
   everyMinutes: z.number().positive().max(1440).optional(),
+  /** The device it was set on; without one, the computer itself. */
+  device: id.optional(),
 });
 
 /** A pass that has been started at the bench and not yet logged as done. */
@@ -81,6 +83,8 @@ export const underwaySchema = z.looseObject({
   /** Laid down since then, and for how long altogether before that. */
   pausedAt: wallTime.optional(),
   pausedMinutes: z.number().min(0).optional(),
+  /** The device it was started on; without one, the computer itself. */
+  device: id.optional(),
 });
 
 /**

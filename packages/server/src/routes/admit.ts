@@ -2,7 +2,7 @@ import { parse } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
 import { isFromHere } from '../http/guard';
 import { Problem } from '../http/problem';
-import { helperMay } from '../http/roles';
+import { routesWith, type Reach, type Routes } from '../http/access';
 import type { Devices, Role } from '../services/devices';
 
 /** Who is asking: somebody at this machine, or a device that was paired. */
@@ -25,9 +25,18 @@ export function callerOf(request: Request): Caller {
 const notPaired = () =>
   new Problem('not-paired', 'This device is not paired. Open this address in its browser to pair it.');
 
+/** How far a caller reaches; what a route asks for is held against that. */
+function reachOf(request: Request): Reach | undefined {
+  const caller = callers.get(request);
+  return caller && (caller.device ? caller.role : 'computer');
+}
+
+/** Routes that each state who may call them. */
+export const guardedRoutes = (): Routes => routesWith(reachOf);
+
 /**
- * Lets in who is at this machine, and paired devices for what their role may do. Everybody else is sent to the pairing page, or told
- * so by the API.
+ * Finds out who is asking: somebody at this machine, or a paired device. What they may do is stated by each route. Everybody else is sent to
+ * the pairing page, or told so by the API.
  */
 export function deviceGuard(devices: Devices) {
   return async (request: Request, response: Response, next: NextFunction): Promise<void> => {
@@ -45,11 +54,6 @@ export function deviceGuard(devices: Devices) {
     }
     const { id, name, role } = device;
     callers.set(request, { role, device: { id, name } });
-    if (role === 'helper' && !helperMay(request.method, request.path))
-      throw new Problem(
-        'not-allowed',
-        'A helper can see everything, and log, time and photograph what is done. This needs a finisher.',
-      );
     next();
   };
 }

@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,6 +12,7 @@ import { saidOfBackups } from './backupRoutes';
 import { buildSender } from './sendBuild';
 import { fileNameOf } from './fileNameOf';
 import { joinedOf, joinedSchema } from './joined';
+import { guardedRoutes } from './admit';
 
 interface Parts extends BuildParts {
   incoming: Incoming;
@@ -24,11 +25,11 @@ interface Parts extends BuildParts {
  * and for a whole workshop, with a look inside before.
  */
 export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const sendBuild = buildSender(parts.store);
   const shown = ({ id, inside }: Arrived) => ({ id, ...inside });
 
-  router.get('/builds/:id/archive', async (request, response) => {
+  routes.get('finisher', '/builds/:id/archive', async (request, response) => {
     const folder = await mkdtemp(join(tmpdir(), 'fixatum-build-'));
     try {
       const build = await layOut(parts, param(request, 'id'), folder);
@@ -39,12 +40,12 @@ export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Route
     }
   });
 
-  router.post('/archives', async (request, response) => {
+  routes.post('finisher', '/archives', async (request, response) => {
     if (!request.is('application/zip')) throw new Problem('bad-request', 'Send a zip file.', [], {}, 415);
     response.status(201).json(shown(await saidOfBackups(incoming.receive(request))));
   });
 
-  router.get('/archives/:archive/build', async (request, response) => {
+  routes.get('finisher', '/archives/:archive/build', async (request, response) => {
     const { unpacked } = await saidOfBackups(
       Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
     );
@@ -52,7 +53,7 @@ export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Route
     response.json(unpacked.build);
   });
 
-  router.post('/archives/:archive/take', readJson, async (request, response) => {
+  routes.post('finisher', '/archives/:archive/take', readJson, async (request, response) => {
     const arrived = await saidOfBackups(
       Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
     );
@@ -68,11 +69,11 @@ export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Route
     response.json({ restored: true });
   });
 
-  router.delete('/archives/:archive', async (request, response) => {
+  routes.delete('finisher', '/archives/:archive', async (request, response) => {
     await saidOfBackups(Promise.resolve().then(() => incoming.get(param(request, 'archive'))));
     await incoming.clear();
     response.status(204).end();
   });
 
-  return router;
+  return routes.router;
 }

@@ -1,15 +1,15 @@
 import { applyPatch, buildSchema, isRecord, parseBuildText, sure, type Build } from '@fixatum/core';
-import express, { Router } from 'express';
+import express, { type Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
 import { bodyOf, ifMatch, param, queryOf, readJson, refuseOddJson } from '../http/bodies';
-import { callerOf } from './admit';
 import { fileNameOf } from './fileNameOf';
 import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { Problem, unusable } from '../http/problem';
 import { loadSamples } from '../services/samples';
+import { callerOf, guardedRoutes } from './admit';
 
 /** The head of a build: everything but its pieces, log and passes under way. */
 const headSchema = buildSchema
@@ -45,44 +45,49 @@ interface Parts {
 
 /** `/builds`: list, make or import, read, change the head, put aside and bring back, export, undo. */
 export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const sendBuild = buildSender(store);
   const noted = noteMaker(clock);
 
-  router.get('/builds', async (_request, response) => {
+  routes.get('helper', '/builds', async (_request, response) => {
     response.json({ builds: await store.list() });
   });
 
-  router.get('/builds/aside', async (_request, response) => {
+  routes.get('helper', '/builds/aside', async (_request, response) => {
     response.json({ builds: await store.aside() });
   });
 
-  router.delete('/builds/aside/:id', async (request, response) => {
+  routes.delete('finisher', '/builds/aside/:id', async (request, response) => {
     await store.deleteForGood(param(request, 'id'));
     response.status(204).end();
   });
 
   // The text itself is read here, so that the core can say where a broken file breaks.
-  router.post('/builds', express.text({ type: '*/*', limit: '8mb' }), async (request, response) => {
-    const text = typeof request.body === 'string' ? request.body : '';
-    refuseOddJson(text);
-    const parsed = parseBuildText(text);
-    if (!parsed.ok) throw unusable(parsed.faults);
-    const { workshop } = queryOf(request, intoSchema);
-    const into = workshop === undefined ? undefined : { id: workshop, etag: ifMatch(request) };
-    sendBuild(response, await store.create(parsed.value, into), 201);
-  });
+  routes.post(
+    'finisher',
+    '/builds',
+    express.text({ type: '*/*', limit: '8mb' }),
+    async (request, response) => {
+      const text = typeof request.body === 'string' ? request.body : '';
+      refuseOddJson(text);
+      const parsed = parseBuildText(text);
+      if (!parsed.ok) throw unusable(parsed.faults);
+      const { workshop } = queryOf(request, intoSchema);
+      const into = workshop === undefined ? undefined : { id: workshop, etag: ifMatch(request) };
+      sendBuild(response, await store.create(parsed.value, into), 201);
+    },
+  );
 
-  router.post('/samples', async (_request, response) => {
+  routes.post('finisher', '/samples', async (_request, response) => {
     const stored = await loadSamples(store, samplesFolder, clock);
     response.status(201).json({ builds: stored.map(({ id, build }) => ({ id, name: build.name })) });
   });
 
-  router.get('/builds/:id', async (request, response) => {
+  routes.get('helper', '/builds/:id', async (request, response) => {
     sendBuild(response, await store.load(param(request, 'id')));
   });
 
-  router.get('/builds/:id/file', async (request, response) => {
+  routes.get('helper', '/builds/:id/file', async (request, response) => {
     const { build } = await store.load(param(request, 'id'));
     response
       .attachment(`${fileNameOf(build.name)}.fixatum.json`)
@@ -90,7 +95,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
       .send(`${JSON.stringify(build, null, 2)}\n`);
   });
 
-  router.patch('/builds/:id', readJson, async (request, response) => {
+  routes.patch('finisher', '/builds/:id', readJson, async (request, response) => {
     // A merge patch (RFC 7396): null takes a field away.
     if (!isRecord(request.body)) throw new Problem('unusable', 'Send an object with what is to change.');
     const all = Object.entries(request.body);
@@ -112,7 +117,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.post('/builds/:id/patch', readJson, async (request, response) => {
+  routes.post('finisher', '/builds/:id/patch', readJson, async (request, response) => {
     const { label, change } = bodyOf(request, patchSchema);
     const stored = await store.change(
       param(request, 'id'),
@@ -127,26 +132,26 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.delete('/builds/:id', async (request, response) => {
+  routes.delete('finisher', '/builds/:id', async (request, response) => {
     await store.remove(param(request, 'id'), clock.iso());
     response.status(204).end();
   });
 
-  router.post('/builds/:id/restore', async (request, response) => {
+  routes.post('finisher', '/builds/:id/restore', async (request, response) => {
     sendBuild(response, await store.restore(param(request, 'id')));
   });
 
-  router.get('/builds/:id/changes', async (request, response) => {
+  routes.get('helper', '/builds/:id/changes', async (request, response) => {
     response.json({ changes: await store.changes(param(request, 'id')) });
   });
 
-  router.get('/builds/:id/undo', async (request, response) => {
+  routes.get('helper', '/builds/:id/undo', async (request, response) => {
     const id = param(request, 'id');
     const [label, again] = await Promise.all([store.lastChange(id), store.lastUndone(id)]);
     response.json({ label, again });
   });
 
-  router.post('/builds/:id/undo', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/undo', readJson, async (request, response) => {
     bodyOf(request, z.object({}).loose().optional());
     const { role, device } = callerOf(request);
     // A helper takes back what was done on the same device, as that is what a helper can have done.
@@ -156,7 +161,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.post('/builds/:id/redo', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/redo', readJson, async (request, response) => {
     bodyOf(request, z.object({}).loose().optional());
     const { role, device } = callerOf(request);
     const only = role === 'helper' ? sure(device, 'the device of a helper').id : undefined;
@@ -167,5 +172,5 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  return router;
+  return routes.router;
 }

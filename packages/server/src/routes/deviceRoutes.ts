@@ -1,10 +1,10 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { z } from 'zod';
 import { bodyOf, param, readJson } from '../http/bodies';
-import { callerOf } from './admit';
 import { notFound, Problem } from '../http/problem';
 import { roles, type Devices } from '../services/devices';
 import type { Sharing } from '../services/sharing';
+import { callerOf, guardedRoutes } from './admit';
 
 interface Parts {
   devices: Devices;
@@ -14,23 +14,23 @@ interface Parts {
 
 /** `/me`: who is asking. `/devices` and `/sharing`: what is paired, and whether the network can reach the server. */
 export function deviceRoutes({ devices, sharing }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const state = async () => ({
     sharing: { on: sharing?.isOn ?? false, urls: sharing?.urls ?? [] },
     offer: sharing?.isOn === true ? (devices.offerNow ?? null) : null,
     devices: await devices.list(),
   });
 
-  router.get('/me', (request, response) => {
+  routes.get('helper', '/me', (request, response) => {
     const { role, device } = callerOf(request);
     response.json({ role, device: device ?? null });
   });
 
-  router.get('/devices', async (_request, response) => {
+  routes.get('finisher', '/devices', async (_request, response) => {
     response.json(await state());
   });
 
-  router.put('/sharing', readJson, async (request, response) => {
+  routes.put('finisher', '/sharing', readJson, async (request, response) => {
     const { on } = bodyOf(request, z.object({ on: z.boolean() }));
     // A device that could open the door could do so after it was thrown out.
     if (on && callerOf(request).device)
@@ -45,7 +45,7 @@ export function deviceRoutes({ devices, sharing }: Parts): Router {
     response.once('finish', () => void sharing?.end());
   });
 
-  router.post('/devices/offer', readJson, async (request, response) => {
+  routes.post('finisher', '/devices/offer', readJson, async (request, response) => {
     const { role } = bodyOf(request, z.object({ role: z.enum(roles) }));
     if (sharing?.isOn !== true)
       throw new Problem('no-network', 'Switch sharing on first: nothing can reach this computer now.');
@@ -53,10 +53,10 @@ export function deviceRoutes({ devices, sharing }: Parts): Router {
     response.status(201).json(await state());
   });
 
-  router.delete('/devices/:device', async (request, response) => {
+  routes.delete('finisher', '/devices/:device', async (request, response) => {
     if (!(await devices.takeBack(param(request, 'device')))) throw notFound('device');
     response.json(await state());
   });
 
-  return router;
+  return routes.router;
 }

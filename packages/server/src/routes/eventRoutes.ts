@@ -1,9 +1,9 @@
 import { createSession } from 'better-sse';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { param } from '../http/bodies';
-import { callerOf } from './admit';
 import type { BuildStore } from '../services/buildStore';
 import type { Devices } from '../services/devices';
+import { callerOf, guardedRoutes } from './admit';
 
 interface Parts {
   store: BuildStore;
@@ -18,9 +18,9 @@ interface Parts {
  * workshop has changed, or its plan has.
  */
 export function eventRoutes({ store, devices, closing }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
 
-  router.get('/builds/:id/events', async (request, response) => {
+  routes.get('helper', '/builds/:id/events', async (request, response) => {
     const id = param(request, 'id');
     const caller = callerOf(request);
     const { version, workshopId } = await store.load(id);
@@ -55,5 +55,5 @@ export function eventRoutes({ store, devices, closing }: Parts): Router {
     say(version);
   });
 
-  return router;
+  return routes.router;
 }

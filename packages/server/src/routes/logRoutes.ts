@@ -12,7 +12,7 @@ import {
   type Underway,
   nth,
 } from '@fixatum/core';
-import { Router, type Request } from 'express';
+import type { Request, Router } from 'express';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import type { BuildStore, Refusal } from '../services/buildStore';
@@ -20,10 +20,10 @@ import type { ChangeNote } from '../services/changeLog';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
 import { bodyOf, oneOrMoreOf, param, readJson } from '../http/bodies';
-import { callerOf } from './admit';
 import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
+import { callerOf, guardedRoutes } from './admit';
 
 interface Parts {
   store: BuildStore;
@@ -70,16 +70,40 @@ function refusal(refused: Refusal): Problem {
       ]);
 }
 
+/** The device a request comes from, as it is kept with what it sets going; what the caller says of that itself does not count. */
+function fromDevice<T extends { device?: string | undefined }>(request: Request, thing: T): T {
+  const { device } = callerOf(request);
+  const kept = { ...thing };
+  delete kept.device;
+  return device ? { ...kept, device: device.id } : kept;
+}
+
+/** A helper stops what was set going on the same device. @throws Problem for what was not */
+function refuseOthers(
+  request: Request,
+  ids: readonly string[],
+  running: readonly { id: string; device?: string | undefined }[] = [],
+  what: string,
+): void {
+  const { role, device } = callerOf(request);
+  if (role !== 'helper') return;
+  if (running.some((one) => ids.includes(one.id) && one.device !== device?.id))
+    throw new Problem(
+      'not-allowed',
+      `${what} was started on another device. It is stopped there, or by a finisher.`,
+    );
+}
+
 /**
  * `/builds/:id/log`, `underway`, `touch-tests` and `timers`: what was done, is being done, was felt, and is being timed. An entry is on disk before the
  * answer goes out; the same id twice counts once.
  */
 export function logRoutes({ store, clock }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const sendBuild = buildSender(store);
   const noted = noteMaker(clock);
 
-  router.get('/builds/:id/log', async (request, response) => {
+  routes.get('helper', '/builds/:id/log', async (request, response) => {
     response.json({ log: (await store.load(param(request, 'id'))).build.log ?? [] });
   });
 
@@ -90,7 +114,7 @@ export function logRoutes({ store, clock }: Parts): Router {
     make: (build: Build) => LogEdit,
   ): Promise<StoredBuild> => store.log(param(request, 'id'), noted(request, label), make, refusal);
 
-  router.post('/builds/:id/log', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/log', readJson, async (request, response) => {
     const entries = oneOrMoreOf(request, newEntry);
     const by = callerOf(request).device?.name;
     const stored = await edit(
@@ -109,7 +133,7 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.post('/builds/:id/touch-tests', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/touch-tests', readJson, async (request, response) => {
     const tests = oneOrMoreOf(request, newTest);
     const stored = await edit(
       request,
@@ -126,12 +150,12 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.post('/builds/:id/timers', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/timers', readJson, async (request, response) => {
     const timers = oneOrMoreOf(request, newTimer);
     const stored = await edit(request, `Timer: ${nth(timers, 0).label}`, () => ({
       kind: 'timer',
       timers: timers.map((timer): BenchTimer => ({
-        ...timer,
+        ...fromDevice(request, timer),
         id: timer.id ?? nanoid(12),
         startedAt: timer.startedAt ?? clock.iso(),
       })),
@@ -139,12 +163,16 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.post('/builds/:id/timers/stop', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/timers/stop', readJson, async (request, response) => {
     const { ids } = bodyOf(request, stopSchema);
-    sendBuild(response, await edit(request, 'Stop a timer', () => ({ kind: 'stopTimer', ids })));
+    const stopped = await edit(request, 'Stop a timer', (build) => {
+      refuseOthers(request, ids, build.timers, 'That timer');
+      return { kind: 'stopTimer', ids };
+    });
+    sendBuild(response, stopped);
   });
 
-  router.delete('/builds/:id/log/:entry', async (request, response) => {
+  routes.delete('finisher', '/builds/:id/log/:entry', async (request, response) => {
     const entryId = param(request, 'entry');
     const stored = await store.change(
       param(request, 'id'),
@@ -158,7 +186,7 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.post('/builds/:id/underway', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/underway', readJson, async (request, response) => {
     const passes = oneOrMoreOf(request, newUnderway);
     const stored = await edit(
       request,
@@ -166,7 +194,7 @@ export function logRoutes({ store, clock }: Parts): Router {
       ({ timeZone }) => ({
         kind: 'start',
         passes: passes.map((pass): Underway => ({
-          ...pass,
+          ...fromDevice(request, pass),
           id: pass.id ?? nanoid(12),
           startedAt: pass.startedAt ?? clock.wallTimeIn(timeZone),
         })),
@@ -175,7 +203,7 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.post('/builds/:id/underway/pause', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/underway/pause', readJson, async (request, response) => {
     const { ids, at, resume } = bodyOf(request, pauseSchema);
     const stored = await edit(request, resume ? 'Go on' : 'Pause', ({ timeZone }) => ({
       kind: 'pause',
@@ -186,10 +214,14 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.post('/builds/:id/underway/stop', readJson, async (request, response) => {
+  routes.post('helper', '/builds/:id/underway/stop', readJson, async (request, response) => {
     const { ids } = bodyOf(request, stopSchema);
-    sendBuild(response, await edit(request, 'Stop a pass', () => ({ kind: 'stop', ids })));
+    const stopped = await edit(request, 'Stop a pass', (build) => {
+      refuseOthers(request, ids, build.underway, 'That pass');
+      return { kind: 'stop', ids };
+    });
+    sendBuild(response, stopped);
   });
 
-  return router;
+  return routes.router;
 }

@@ -1,19 +1,20 @@
 import { lookSchema, shippedLooks } from '@fixatum/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { Models } from '../storage/models';
 import { bodyOf, param, readJson } from '../http/bodies';
 import { notFound, Problem } from '../http/problem';
+import { guardedRoutes } from './admit';
 
 /** `/looks`: the looks that users saved. Those that ship with the program are known to the core and never stored. */
 export function lookRoutes(models: Models): Router {
-  const router = Router();
+  const routes = guardedRoutes();
 
-  router.get('/looks', async (_request, response) => {
+  routes.get('helper', '/looks', async (_request, response) => {
     const rows = await models.looks.findAll({ order: ['id'] });
     response.json({ looks: rows.map((row) => lookSchema.parse(JSON.parse(row.body))) });
   });
 
-  router.post('/looks', readJson, async (request, response) => {
+  routes.post('finisher', '/looks', readJson, async (request, response) => {
     const look = bodyOf(request, lookSchema);
     if (shippedLooks.some((shipped) => shipped.id === look.id)) {
       throw new Problem(
@@ -25,11 +26,11 @@ export function lookRoutes(models: Models): Router {
     response.status(201).json(look);
   });
 
-  router.delete('/looks/:look', async (request, response) => {
+  routes.delete('finisher', '/looks/:look', async (request, response) => {
     const count = await models.looks.destroy({ where: { id: param(request, 'look') } });
     if (count === 0) throw notFound('look');
     response.status(204).end();
   });
 
-  return router;
+  return routes.router;
 }

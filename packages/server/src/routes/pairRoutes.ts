@@ -1,9 +1,9 @@
-import express, { Router } from 'express';
+import express, { type Router } from 'express';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { z } from 'zod';
-import { DEVICE_COOKIE } from './admit';
 import { pairingPage } from '../http/pairingPage';
 import type { Devices } from '../services/devices';
+import { DEVICE_COOKIE, guardedRoutes } from './admit';
 
 /** One address may guess so often in so many seconds. */
 const GUESSES = { points: 5, duration: 300 };
@@ -22,10 +22,10 @@ const formSchema = z.object({
 
 /** `/pair`: the page on which a device says the code, and what takes it. */
 export function pairRoutes(devices: Devices): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const limiter = new RateLimiterMemory(GUESSES);
 
-  router.get('/pair', (request, response) => {
+  routes.get('anyone', '/pair', (request, response) => {
     const code = z
       .string()
       .regex(/^\d{6}$/)
@@ -36,40 +36,48 @@ export function pairRoutes(devices: Devices): Router {
       .send(pairingPage(code === undefined ? {} : { code }));
   });
 
-  router.post('/pair', express.urlencoded({ extended: false, limit: '4kb' }), async (request, response) => {
-    const again = (status: number, trouble: string) => {
-      const name =
-        z
-          .string()
-          .max(40)
-          .safeParse((request.body as { name?: unknown } | undefined)?.name).data ?? '';
-      response.status(status).set(alone).type('html').send(pairingPage({ name, trouble }));
-    };
-    const form = formSchema.safeParse(request.body ?? {});
-    if (!form.success) return again(422, 'Type the six figures, and a name for this device.');
-    const from = request.socket.remoteAddress ?? '';
-    const mayGuess = await limiter.consume(from).then(
-      () => true,
-      () => false,
-    );
-    if (!mayGuess)
-      return again(429, 'That were too many tries. Wait five minutes, then show a new code on the computer.');
-    const paired = await devices.pair(form.data.code, form.data.name);
-    if (!paired)
-      return again(
-        403,
-        'Those figures are not the ones on the screen, or they are too old. Show new ones on the computer.',
+  routes.post(
+    'anyone',
+    '/pair',
+    express.urlencoded({ extended: false, limit: '4kb' }),
+    async (request, response) => {
+      const again = (status: number, trouble: string) => {
+        const name =
+          z
+            .string()
+            .max(40)
+            .safeParse((request.body as { name?: unknown } | undefined)?.name).data ?? '';
+        response.status(status).set(alone).type('html').send(pairingPage({ name, trouble }));
+      };
+      const form = formSchema.safeParse(request.body ?? {});
+      if (!form.success) return again(422, 'Type the six figures, and a name for this device.');
+      const from = request.socket.remoteAddress ?? '';
+      const mayGuess = await limiter.consume(from).then(
+        () => true,
+        () => false,
       );
-    await limiter.delete(from);
-    response
-      .cookie(DEVICE_COOKIE, paired.token, {
-        httpOnly: true,
-        sameSite: 'strict',
-        path: '/',
-        maxAge: A_YEAR_MS,
-      })
-      .redirect(303, '/');
-  });
+      if (!mayGuess)
+        return again(
+          429,
+          'That were too many tries. Wait five minutes, then show a new code on the computer.',
+        );
+      const paired = await devices.pair(form.data.code, form.data.name);
+      if (!paired)
+        return again(
+          403,
+          'Those figures are not the ones on the screen, or they are too old. Show new ones on the computer.',
+        );
+      await limiter.delete(from);
+      response
+        .cookie(DEVICE_COOKIE, paired.token, {
+          httpOnly: true,
+          sameSite: 'strict',
+          path: '/',
+          maxAge: A_YEAR_MS,
+        })
+        .redirect(303, '/');
+    },
+  );
 
-  return router;
+  return routes.router;
 }

@@ -1,9 +1,10 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { isPhotoName, isRecord } from '@fixatum/core';
 import multer, { MulterError } from 'multer';
 import { param } from '../http/bodies';
 import { notFound, Problem } from '../http/problem';
 import type { Photos } from '../services/photos';
+import { guardedRoutes } from './admit';
 
 /** The largest file taken; a phone's photo is 3 to 8 MB. */
 export const LARGEST_PHOTO_MB = 15;
@@ -15,13 +16,13 @@ const tooLarge = () => new Problem('too-large', `A photo may have at most ${LARG
  * count once gives that (`name`).
  */
 export function photoRoutes(photos: Photos): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const upload = multer({
     storage: multer.memoryStorage(),
     limits: { fileSize: LARGEST_PHOTO_MB * 1024 * 1024, files: 1, fields: 4, fieldSize: 1000, parts: 6 },
   }).single('photo');
 
-  router.post('/photos', (request, response, next) => {
+  routes.post('helper', '/photos', (request, response, next) => {
     upload(request, response, (error: unknown) => {
       if (error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE') return next(tooLarge());
       // It is kept in memory, so whatever else goes wrong here is wrong with the form.
@@ -35,7 +36,7 @@ export function photoRoutes(photos: Photos): Router {
     });
   });
 
-  router.get('/photos/:name', (request, response, next) => {
+  routes.get('helper', '/photos/:name', (request, response, next) => {
     const name = param(request, 'name');
     if (!isPhotoName(name)) throw notFound('photo');
     response.sendFile(name, { root: photos.folder, maxAge: '365d', immutable: true }, (error) => {
@@ -43,5 +44,5 @@ export function photoRoutes(photos: Photos): Router {
     });
   });
 
-  return router;
+  return routes.router;
 }

@@ -1,5 +1,5 @@
 import { pieceSchema, stepSchema, withoutDangling, type Build, type Piece, type Step } from '@fixatum/core';
-import { Router, type Request, type Response } from 'express';
+import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
 import { pieceEtag, type BuildStore } from '../services/buildStore';
 import type { StoredBuild } from '../services/buildRows';
@@ -8,6 +8,7 @@ import { bodyOf, ifMatch, param, readJson } from '../http/bodies';
 import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { notFound, Problem } from '../http/problem';
+import { guardedRoutes } from './admit';
 
 interface Parts {
   store: BuildStore;
@@ -33,21 +34,21 @@ function stepIn(piece: Piece, id: string): Step {
 
 /** `/builds/:id/pieces` and their steps: read, add, change, delete; each change can be tied to the version seen. */
 export function pieceRoutes({ store, clock }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const sendBuild = buildSender(store);
   const noted = noteMaker(clock);
   const sendPiece = (response: Response, stored: StoredBuild, pieceId: string) =>
     response.set('etag', pieceEtag(stored, pieceId)).json(pieceIn(stored.build, pieceId));
 
-  router.get('/builds/:id/pieces', async (request, response) => {
+  routes.get('helper', '/builds/:id/pieces', async (request, response) => {
     response.json({ pieces: (await store.load(param(request, 'id'))).build.pieces });
   });
 
-  router.get('/builds/:id/pieces/:piece', async (request, response) => {
+  routes.get('helper', '/builds/:id/pieces/:piece', async (request, response) => {
     sendPiece(response, await store.load(param(request, 'id')), param(request, 'piece'));
   });
 
-  router.post('/builds/:id/pieces', readJson, async (request, response) => {
+  routes.post('finisher', '/builds/:id/pieces', readJson, async (request, response) => {
     const { piece, at } = bodyOf(request, placedPiece);
     const stored = await store.change(
       param(request, 'id'),
@@ -62,7 +63,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.put('/builds/:id/pieces/:piece', readJson, async (request, response) => {
+  routes.put('finisher', '/builds/:id/pieces/:piece', readJson, async (request, response) => {
     const piece = bodyOf(request, pieceSchema);
     const pieceId = param(request, 'piece');
     if (piece.id !== pieceId) throw new Problem('unusable', 'A piece keeps its id.');
@@ -81,7 +82,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.delete('/builds/:id/pieces/:piece', async (request, response) => {
+  routes.delete('finisher', '/builds/:id/pieces/:piece', async (request, response) => {
     const pieceId = param(request, 'piece');
     const stored = await store.change(
       param(request, 'id'),
@@ -108,13 +109,13 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     });
   };
 
-  router.get('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
+  routes.get('helper', '/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
     const stored = await store.load(param(request, 'id'));
     const piece = pieceIn(stored.build, param(request, 'piece'));
     response.set('etag', pieceEtag(stored, piece.id)).json(stepIn(piece, param(request, 'step')));
   });
 
-  router.post('/builds/:id/pieces/:piece/steps', readJson, async (request, response) => {
+  routes.post('finisher', '/builds/:id/pieces/:piece/steps', readJson, async (request, response) => {
     const { step, at } = bodyOf(request, placedStep);
     const stored = await editSteps(request, 'Add a step', (steps) => {
       const next = [...steps];
@@ -124,7 +125,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored, 201);
   });
 
-  router.put('/builds/:id/pieces/:piece/steps/:step', readJson, async (request, response) => {
+  routes.put('finisher', '/builds/:id/pieces/:piece/steps/:step', readJson, async (request, response) => {
     const step = bodyOf(request, stepSchema);
     const stepId = param(request, 'step');
     if (step.id !== stepId) throw new Problem('unusable', 'A step keeps its id.');
@@ -135,7 +136,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  router.delete('/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
+  routes.delete('finisher', '/builds/:id/pieces/:piece/steps/:step', async (request, response) => {
     const stepId = param(request, 'step');
     const stored = await editSteps(request, 'Delete a step', (steps, piece) => {
       stepIn(piece, stepId);
@@ -144,5 +145,5 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  return router;
+  return routes.router;
 }

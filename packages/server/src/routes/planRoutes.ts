@@ -1,8 +1,9 @@
 import { storedPlanSchema } from '@fixatum/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { BuildStore } from '../services/buildStore';
 import { bodyOf, param, readJson } from '../http/bodies';
 import type { Models } from '../storage/models';
+import { guardedRoutes } from './admit';
 
 interface Parts {
   store: BuildStore;
@@ -14,15 +15,15 @@ interface Parts {
  * so that a reload, a restart or another machine does not move what people count on.
  */
 export function planRoutes({ store, models }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
 
-  router.get('/builds/:id/plan', async (request, response) => {
+  routes.get('helper', '/builds/:id/plan', async (request, response) => {
     const { id } = await store.load(param(request, 'id'));
     const row = await models.plans.findOne({ where: { buildId: id } });
     response.json({ plan: row ? storedPlanSchema.parse(JSON.parse(row.body)) : null });
   });
 
-  router.put('/builds/:id/plan', readJson, async (request, response) => {
+  routes.put('finisher', '/builds/:id/plan', readJson, async (request, response) => {
     const plan = bodyOf(request, storedPlanSchema);
     const { id } = await store.load(param(request, 'id'));
     await models.plans.upsert({ buildId: id, body: JSON.stringify(plan) });
@@ -30,5 +31,5 @@ export function planRoutes({ store, models }: Parts): Router {
     response.status(204).end();
   });
 
-  return router;
+  return routes.router;
 }

@@ -1,5 +1,5 @@
 import { epochMinute, gapsIn, MINUTES_PER_DAY, readingFaultWords, thinned, toWallTime } from '@fixatum/core';
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
 import { SensorSilent } from '../services/hygrometer';
@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { param, queryOf } from '../http/bodies';
 import { notFound, Problem } from '../http/problem';
 import { SLOT_MINUTES, type ReadingStore } from '../services/readingStore';
+import { guardedRoutes } from './admit';
 
 interface Parts {
   store: BuildStore;
@@ -21,10 +22,10 @@ const MOST_THROWN_OUT = 50;
 
 /** `/builds/:id/readings`: the measured air of a build's places, and a reading on demand. */
 export function readingRoutes({ store, readings, clock }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
 
   // `since` is the `until` of an earlier answer: only what came after it is told, from the quarter of an hour it lies in on.
-  router.get('/builds/:id/readings', async (request, response) => {
+  routes.get('helper', '/builds/:id/readings', async (request, response) => {
     const id = param(request, 'id');
     const { since } = queryOf(request, z.object({ since: z.coerce.number().int().min(0).optional() }));
     const { build, workshopId } = await store.load(id);
@@ -60,7 +61,7 @@ export function readingRoutes({ store, readings, clock }: Parts): Router {
     response.json({ from, until: now, places });
   });
 
-  router.post('/builds/:id/places/:place/read', async (request, response) => {
+  routes.post('finisher', '/builds/:id/places/:place/read', async (request, response) => {
     const { build, workshopId } = await store.load(param(request, 'id'));
     try {
       const place = build.places.find((one) => one.id === param(request, 'place'));
@@ -85,5 +86,5 @@ export function readingRoutes({ store, readings, clock }: Parts): Router {
     }
   });
 
-  return router;
+  return routes.router;
 }

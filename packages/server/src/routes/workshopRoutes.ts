@@ -8,7 +8,7 @@ import {
   wornIn,
   type Look,
 } from '@fixatum/core';
-import express, { Router, type Response } from 'express';
+import express, { type Router, type Response } from 'express';
 import { z } from 'zod';
 import { bodyOf, ifMatch, param, queryOf, readJson, refuseOddJson } from '../http/bodies';
 import { unusable } from '../http/problem';
@@ -20,6 +20,7 @@ import type { Models } from '../storage/models';
 import { fileNameOf } from './fileNameOf';
 import { joinedOf, joinedSchema } from './joined';
 import { buildSender } from './sendBuild';
+import { guardedRoutes } from './admit';
 
 interface Parts {
   store: BuildStore;
@@ -43,20 +44,20 @@ const haveSchema = z.object({ have: z.string().max(20_000).optional() });
  * another, and put by as done.
  */
 export function workshopRoutes({ store, workshops, models, clock }: Parts): Router {
-  const router = Router();
+  const routes = guardedRoutes();
   const sendBuild = buildSender(store);
   const send = (response: Response, stored: StoredWorkshop, status = 200) =>
     response.status(status).set('etag', workshopEtag(stored)).json(stored);
 
-  router.get('/workshops', async (_request, response) => {
+  routes.get('helper', '/workshops', async (_request, response) => {
     response.json({ workshops: await workshops.list() });
   });
 
-  router.get('/workshops/:workshop', async (request, response) => {
+  routes.get('helper', '/workshops/:workshop', async (request, response) => {
     send(response, await workshops.get(param(request, 'workshop')));
   });
 
-  router.get('/workshops/:workshop/file', async (request, response) => {
+  routes.get('helper', '/workshops/:workshop/file', async (request, response) => {
     const { workshop } = await workshops.get(param(request, 'workshop'));
     const looks = (await models.looks.findAll({ order: ['id'] })).map(({ body }): Look => JSON.parse(body));
     response
@@ -66,44 +67,49 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
   });
 
   // The text itself is read here, so that the core can say where a broken file breaks.
-  router.post('/workshops', express.text({ type: '*/*', limit: '8mb' }), async (request, response) => {
-    const text = typeof request.body === 'string' ? request.body : '';
-    refuseOddJson(text);
-    const parsed = parseWorkshopText(text);
-    if (!parsed.ok) throw unusable(parsed.faults);
-    const { looks = [], ...workshop } = parsed.value;
-    const known = z.array(lookSchema).safeParse(looks);
-    if (!known.success)
-      throw unusable([{ code: 'bad-value', path: ['looks'], message: 'The looks in it can’t be read.' }]);
-    const stored = await workshops.create(workshop);
-    const shipped = new Set(shippedLooks.map(({ id }) => id));
-    await models.looks.bulkCreate(
-      known.data
-        .filter(({ id }) => !shipped.has(id))
-        .map((look) => ({ id: look.id, body: JSON.stringify(look) })),
-      { ignoreDuplicates: true },
-    );
-    send(response, stored, 201);
-  });
+  routes.post(
+    'finisher',
+    '/workshops',
+    express.text({ type: '*/*', limit: '8mb' }),
+    async (request, response) => {
+      const text = typeof request.body === 'string' ? request.body : '';
+      refuseOddJson(text);
+      const parsed = parseWorkshopText(text);
+      if (!parsed.ok) throw unusable(parsed.faults);
+      const { looks = [], ...workshop } = parsed.value;
+      const known = z.array(lookSchema).safeParse(looks);
+      if (!known.success)
+        throw unusable([{ code: 'bad-value', path: ['looks'], message: 'The looks in it can’t be read.' }]);
+      const stored = await workshops.create(workshop);
+      const shipped = new Set(shippedLooks.map(({ id }) => id));
+      await models.looks.bulkCreate(
+        known.data
+          .filter(({ id }) => !shipped.has(id))
+          .map((look) => ({ id: look.id, body: JSON.stringify(look) })),
+        { ignoreDuplicates: true },
+      );
+      send(response, stored, 201);
+    },
+  );
 
-  router.patch('/workshops/:workshop', readJson, async (request, response) => {
+  routes.patch('finisher', '/workshops/:workshop', readJson, async (request, response) => {
     const { name } = bodyOf(request, nameSchema);
     send(response, await workshops.rename(param(request, 'workshop'), name, ifMatch(request)));
   });
 
-  router.delete('/workshops/:workshop', async (request, response) => {
+  routes.delete('finisher', '/workshops/:workshop', async (request, response) => {
     await workshops.remove(param(request, 'workshop'));
     response.status(204).end();
   });
 
-  router.put('/workshops/:workshop/order', readJson, async (request, response) => {
+  routes.put('finisher', '/workshops/:workshop/order', readJson, async (request, response) => {
     const asked = bodyOf(request, orderSchema);
     const builds = await workshops.order(param(request, 'workshop'), 'by' in asked ? asked.by : asked.builds);
     for (const id of builds) store.nudge(id);
     response.status(204).end();
   });
 
-  router.get('/builds/:id/beside', async (request, response) => {
+  routes.get('helper', '/builds/:id/beside', async (request, response) => {
     const { have } = queryOf(request, haveSchema);
     const known = new Set(have?.split(','));
     const others = await store.beside(param(request, 'id'));
@@ -124,7 +130,7 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
     response.json({ builds });
   });
 
-  router.post('/builds/:id/move', readJson, async (request, response) => {
+  routes.post('finisher', '/builds/:id/move', readJson, async (request, response) => {
     const joined = sure(joinedOf(bodyOf(request, joinedSchema)), 'the workshop it goes to');
     sendBuild(
       response,
@@ -132,11 +138,11 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
     );
   });
 
-  router.post('/builds/:id/finish', readJson, async (request, response) => {
+  routes.post('finisher', '/builds/:id/finish', readJson, async (request, response) => {
     const { finished } = bodyOf(request, finishSchema);
     const { id, build } = await store.load(param(request, 'id'));
     sendBuild(response, await store.finish(id, finished ? clock.wallTimeIn(build.timeZone) : null));
   });
 
-  return router;
+  return routes.router;
 }

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import { useAlarm } from '../shared/alarm';
 import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
+import { useMe } from '../shared/me';
 
 const OwnTimer = later(() => import('./OwnTimer.vue'));
 
@@ -12,6 +13,7 @@ const OwnTimer = later(() => import('./OwnTimer.vue'));
 const props = defineProps<{ passes: PlannedOperation[] }>();
 const store = useBuild();
 const alarm = useAlarm();
+const me = useMe();
 
 const timers = computed(() =>
   (store.build?.timers ?? [])
@@ -80,6 +82,7 @@ const share = (timer: BenchTimer, left: number) => Math.min(1, Math.max(0, 1 - l
             state.left <= 0 ? `over by ${clock(state.left)}` : clock(state.left)
           }}</span>
           <v-btn
+            v-if="!me.isHelper || timer.device === me.device?.id"
             :icon="mdiClose"
             variant="text"
             :aria-label="`Stop the timer: ${timer.label}`"

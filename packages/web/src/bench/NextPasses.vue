@@ -8,6 +8,7 @@ import { useBeforeStart } from './useBeforeStart';
 import HowToButton from '../shared/HowToButton.vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
+import { useMe } from '../shared/me';
 import { benchParts } from './benchParts';
 import { later } from '../shared/later';
 
@@ -31,6 +32,7 @@ const props = defineProps<{
   earlyFor: number | undefined;
 }>();
 const store = useBuild();
+const me = useMe();
 const first = computed(() => props.passes[0]);
 
 const left = ref(new Set<string>());
@@ -57,6 +59,11 @@ const safety = computed(() =>
 const elapsed = computed(() => store.workedMinutes(props.passes));
 const paused = computed(() => props.isUnderway && store.isPaused(props.passes));
 const handsOn = computed(() => minutesOf(chosen.value));
+
+/** A helper takes back what was started on the same device. */
+const mayLeave = computed(
+  () => !me.isHelper || store.underwayOf(props.passes).every(({ device }) => device === me.device?.id),
+);
 
 const different = ref(false);
 const leaving = ref(false);
@@ -172,7 +179,13 @@ onKeyStroke((event) => {
     <div v-if="isUnderway && !isLook" class="beside">
       <v-btn size="large" @click="store.pause([...passes])">{{ paused ? 'Go on' : 'Pause' }}</v-btn>
       <v-btn size="large" :disabled="chosen.length === 0" @click="different = true">Not as planned…</v-btn>
-      <v-btn class="apart" size="large" variant="text" :disabled="store.busy" @click="leaving = true"
+      <v-btn
+        v-if="mayLeave"
+        class="apart"
+        size="large"
+        variant="text"
+        :disabled="store.busy"
+        @click="leaving = true"
         >Not after all…</v-btn
       >
     </div>

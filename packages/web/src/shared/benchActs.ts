@@ -16,6 +16,7 @@ import {
 } from '@fixatum/core';
 import { nanoid } from 'nanoid';
 import type { ComputedRef, ShallowRef } from 'vue';
+import { useMe } from './me';
 
 /** What may be said of a pass that was not done as planned. */
 export type LogExtras = Partial<
@@ -44,12 +45,21 @@ interface Bench {
 
 /** What can be pressed at the bench: beginning, laying down, logging, feeling, timing. */
 export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) {
+  const me = useMe();
   const wallNow = () => toWallTime(Math.floor(now.value), sure(build.value, 'an open build').timeZone);
+
+  /** The device this is; the server says the same of it. */
+  const onDevice = () => (me.device ? { device: me.device.id } : {});
 
   const start = (passes: PlannedOperation[]) =>
     act({
       kind: 'start',
-      passes: passes.map((pass) => ({ ...spotOf(pass), id: nanoid(12), startedAt: wallNow() })),
+      passes: passes.map((pass) => ({
+        ...spotOf(pass),
+        id: nanoid(12),
+        startedAt: wallNow(),
+        ...onDevice(),
+      })),
     });
 
   /** Passes under way, as the build has them, for some operations. */
@@ -129,7 +139,9 @@ export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) 
     act(
       {
         kind: 'timer',
-        timers: [{ ...idea, id: nanoid(12), startedAt: new Date(now.value * 60_000).toISOString() }],
+        timers: [
+          { ...idea, id: nanoid(12), startedAt: new Date(now.value * 60_000).toISOString(), ...onDevice() },
+        ],
       },
       `Timer runs: ${idea.label}`,
     );

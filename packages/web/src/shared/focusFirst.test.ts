@@ -11,11 +11,11 @@ const Fields = defineComponent({
 /** What is to be done on the next frame. */
 let frames: FrameRequestCallback[] = [];
 const nextFrame = () => frames.splice(0).forEach((frame) => frame(0));
-beforeEach(() => {
+beforeEach((): void => {
   frames = [];
   jest.spyOn(window, 'requestAnimationFrame').mockImplementation((frame) => frames.push(frame));
 });
-afterEach(() => jest.restoreAllMocks());
+afterEach(() => void jest.restoreAllMocks());
 
 test('the field has the focus at once', () => {
   const shown = mount(Fields, { attachTo: document.body });

@@ -13,6 +13,7 @@ import { useTimeoutFn } from '@vueuse/core';
 import { ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { api } from './api';
 import { keepSeenPlan, planSeenLast, type SeenPlan } from './lastSeen';
+import { useMe } from './me';
 import { useNotice } from './notice';
 import { planInWorker, type PlanGround } from './planner';
 
@@ -45,6 +46,7 @@ interface Planned {
 /** The plan of the open build as it is made, kept to, put by on the server, and brought back by undo. */
 export function livingPlan({ id, build, view, warm, now, around }: Planned) {
   const notice = useNotice();
+  const me = useMe();
   const planning = ref(false);
   /** The plan is a first quick one, soon replaced: nobody should begin work by it. */
   const provisional = ref(false);
@@ -56,8 +58,9 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
 
   /** The plan that the server has, as text. */
   let keptText = '';
-  /** Puts the plan by on the server, so that a reload or another machine goes on from it. */
+  /** Puts the plan by on the server, so that a reload or another machine goes on from it. A helper's is only for that screen. */
   async function keepPlan(plan: WarmStart): Promise<void> {
+    if (me.isHelper) return;
     const kept = storedPlanOf(plan);
     const text = JSON.stringify(kept);
     if (text === keptText || !id.value) return;
