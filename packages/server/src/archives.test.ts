@@ -197,7 +197,7 @@ describe('a whole workshop as one file', () => {
     const arrived = (await send(other, file).expect(201)).body;
     expect([arrived.kind, arrived.photos]).toEqual(['workshop', 1]);
     expect(arrived.builds.map(({ name }: { name: string }) => name)).toContain('Orrery Courier');
-    expect((await take(other, arrived.id).expect(200)).body).toEqual({ restored: true });
+    expect((await take(other, arrived.id).expect(200)).body).toEqual({ restored: true, leftOut: [] });
     expect((await request(other).get(`/api/builds/${id}`)).body.build).toEqual(build);
     await request(other).get(`/api/photos/${photo}`).expect(200);
     // What was there before is one press away.
@@ -232,7 +232,25 @@ describe('a file that is no archive of ours', () => {
     [
       'a torn database',
       () => zipWith({ 'fixatum.sqlite': 'SQLite format 3 and no more' }),
-      /neither a build nor a backup/,
+      /^The database is not whole: it is cut off, or something else\.$/,
+    ],
+    [
+      'more than anybody has',
+      () => zipWith({ 'build.json': buildText, 'beside.json': Buffer.alloc(65_000_000, ' ') }),
+      /beside\.json in it is too large/,
+    ],
+    [
+      'something changed beside its list',
+      () =>
+        zipWith({
+          'build.json': buildText,
+          'beside.json': besideText,
+          'manifest.json': JSON.stringify({
+            format: 'fixatum-manifest/1',
+            files: { 'build.json': '0'.repeat(64), 'beside.json': '0'.repeat(64) },
+          }),
+        }),
+      /It is not as it was made: beside\.json has changed since/,
     ],
     [
       'links',
@@ -247,17 +265,26 @@ describe('a file that is no archive of ours', () => {
     expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
   });
 
-  it('and a photo that is none is refused before the build is taken in', async () => {
+  it('brings no photo that is none, and says so; of the others nothing but the picture', async () => {
     const server = await machine('first');
+    const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#3f7f72' } })
+      .jpeg()
+      .withExif({ IFD3: { GPSLatitude: '38/1 42/1 0/1', GPSLatitudeRef: 'N' }, IFD0: { Artist: 'Somebody' } })
+      .toBuffer();
     const files = {
       'build.json': buildText,
       'beside.json': besideText,
       'photos/a.jpg': '<script>1</script>',
+      'photos/b.jpg': Buffer.concat([picture, Buffer.from('and a letter behind it')]),
     };
     const { body } = await send(server, await zipWith(files)).expect(201);
-    const refused = await take(server, body.id);
-    expect([refused.status, refused.body.type]).toEqual([415, 'urn:fixatum:problem:no-photo']);
-    expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
+    const taken = await take(server, body.id).expect(201);
+    expect(JSON.parse(decodeURIComponent(taken.headers['x-left-out']!))).toEqual(['a.jpg']);
+    expect((await request(server).get('/api/builds')).body.builds).toHaveLength(1);
+    expect((await request(server).get('/api/photos/a.jpg')).status).toBe(404);
+    const kept = await readFile(join(folder, 'first/photos/b.jpg'));
+    expect((await sharp(kept).metadata()).exif).toBeUndefined();
+    expect([kept.includes('Somebody'), kept.includes('letter')]).toEqual([false, false]);
   });
 
   it('has to come as a zip', async () => {

@@ -5,7 +5,8 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { readConfig } from './config';
 import { withUnpacked, writeZip } from './services/archive';
-import { Backups, DATABASE_FILE, putBack } from './services/backups';
+import { Backups, putBack } from './services/backups';
+import { DATABASE_FILE } from './storage/database';
 import { lockFolder } from './storage/folderLock';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../../..');
@@ -35,7 +36,7 @@ async function restore(what: string | undefined): Promise<void> {
       const newest = await backups.newestWhole();
       if (!newest) throw new Error(`There is no whole backup in ${backups.folder}.`);
       await backups.putAside().catch(() => undefined);
-      await putBack(newest.folder, dataFolder);
+      await putBack(newest.folder, dataFolder, 'own');
       console.log(`All is as it was at ${newest.madeAt}.`);
       return;
     }
@@ -45,9 +46,12 @@ async function restore(what: string | undefined): Promise<void> {
     });
     // What is there now is kept, unless it is what is damaged.
     await backups.make('before-restore').catch(() => undefined);
-    if (there.isDirectory()) await putBack(path, dataFolder);
-    else await withUnpacked(path, (folder) => putBack(folder, dataFolder));
+    const leftOut = there.isDirectory()
+      ? await putBack(path, dataFolder, 'outside')
+      : await withUnpacked(path, (folder) => putBack(folder, dataFolder, 'outside'));
     console.log(`All is as it was in ${path}.`);
+    if (leftOut.length > 0)
+      console.log(`These photos could not be read and were left out: ${leftOut.join(', ')}.`);
   } finally {
     await letGo();
   }

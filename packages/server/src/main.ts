@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { BadEnvironment, readConfig, type Config } from './config';
 import { troubleAtStart } from './http/storageTrouble';
 import { makeClock } from './services/clock';
+import { offThread } from './services/offThread';
 import { Sharing } from './services/sharing';
 import { NotDurable } from './storage/connection';
 import { FolderTaken, lockFolder } from './storage/folderLock';
@@ -40,6 +41,7 @@ async function start(config: Config): Promise<void> {
     log,
     logRequests: config.logRequests,
     sharing,
+    fileWork: offThread(fileURLToPath(new URL('./fileWorker.mjs', import.meta.url))),
     ...(hasWeb ? { webFolder } : {}),
   });
   await workshop.openOrMend();

@@ -52,6 +52,37 @@ describe('putting a backup back while the server runs', () => {
     expect([meanwhile.status, meanwhile.body.type]).toEqual([503, 'urn:fixatum:problem:restoring']);
   });
 
+  it('loses nothing that was said to be stored: what is pressed meanwhile is in the copy of before, in what was put back, or told to come again', async () => {
+    const { builds } = (await request(server).get('/api/builds')).body;
+    const { id } = builds.find(({ name }: { name: string }) => /courier/i.test(name));
+    const backup = (await request(server).post('/api/backups').send({})).body.backups[0].id;
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+    const timer = (n: number) => ({ id: `t${n}`, label: `Timer ${n}`, minutes: 5 });
+    const answers: number[] = [];
+    const pressed = (async () => {
+      for (let n = 0; n < 60; n += 1)
+        answers.push((await request(server).post(`/api/builds/${id}/timers`).send(timer(n))).status);
+    })();
+    await request(server).post(`/api/backups/${backup}/restore`).send({}).expect(200);
+    await pressed;
+    const stored = answers.flatMap((status, n) => (status === 201 ? [`t${n}`] : []));
+    expect(answers.every((status) => status === 201 || status === 503)).toBe(true);
+    expect(stored.length).toBeGreaterThan(0);
+    const idsIn = async () =>
+      ((await request(server).get(`/api/builds/${id}`)).body.build.timers ?? []).map(
+        (one: { id: string }) => one.id,
+      );
+    const now: string[] = await idsIn();
+    const before = (await request(server).get('/api/backups')).body.backups.find(
+      (one: { reason: string }) => one.reason === 'before-restore',
+    );
+    await request(server).post(`/api/backups/${before.id}/restore`).send({}).expect(200);
+    const then: string[] = await idsIn();
+    expect(stored.filter((one) => !now.includes(one) && !then.includes(one))).toEqual([]);
+    // And nothing that was refused is in either.
+    expect([...now, ...then].filter((one) => !stored.includes(one))).toEqual([]);
+  });
+
   it('gives a backup as a file', async () => {
     const made = (await request(server).post('/api/backups').send({})).body.backups[0];
     const file = await request(server)

@@ -5,7 +5,10 @@ import type { Logger } from 'pino';
 import { createApp } from './app';
 import { mendingApp } from './mendingApp';
 import { problemText, Problem } from './http/problem';
-import { BadBackup, Backups, putBack } from './services/backups';
+import { BadBackup } from './services/badBackup';
+import { Backups, freshIn, putBack, swapIn, type Prepared } from './services/backups';
+import { fileWork, type FileWork } from './services/fileWork';
+import { WriteGate } from './http/writeGate';
 import { Hygrometers } from './services/hygrometers';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
@@ -29,6 +32,8 @@ export interface OpenDataOptions {
   log: Logger;
   logRequests: boolean;
   sharing: Sharing;
+  /** Where the work on files is done; right here without it. */
+  fileWork?: FileWork;
 }
 
 /** All that is open while the server works. */
@@ -48,6 +53,8 @@ export class OpenData {
   readonly backups: Backups;
   private readonly photos: Photos;
   private readonly incoming: Incoming;
+  private readonly gate = new WriteGate();
+  private readonly work: FileWork;
   private current: Open | undefined;
   /** What answers while the file is damaged. */
   private mending: Express | undefined;
@@ -55,15 +62,16 @@ export class OpenData {
   constructor(private readonly options: OpenDataOptions) {
     this.backups = new Backups(options.dataFolder);
     this.photos = new Photos(resolve(options.dataFolder, 'photos'));
-    this.incoming = new Incoming(resolve(options.dataFolder, 'incoming'));
+    this.work = options.fileWork ?? fileWork;
+    this.incoming = new Incoming(resolve(options.dataFolder, 'incoming'), this.work);
   }
 
   readonly answer = (request: IncomingMessage, response: ServerResponse): void => {
     const app = this.current?.app ?? this.mending;
-    if (app) return app(request, response);
+    if (app && this.gate.admit(request, response)) return app(request, response);
     const problem = new Problem('restoring', 'A backup is being put back. Try again in a moment.');
     response
-      .writeHead(problem.status, { 'content-type': 'application/problem+json' })
+      .writeHead(problem.status, { 'content-type': 'application/problem+json', 'retry-after': '2' })
       .end(problemText(problem));
   };
 
@@ -87,7 +95,7 @@ export class OpenData {
     const newest = await this.backups.newestWhole();
     if (!newest) throw new BadBackup('There is no whole backup.');
     await this.backups.putAside();
-    await putBack(newest.folder, this.options.dataFolder);
+    await putBack(newest.folder, this.options.dataFolder, 'own');
     await this.open();
     this.mending = undefined;
   }
@@ -115,7 +123,7 @@ export class OpenData {
         backups: this.backups,
         restore: (id) => this.restore(id),
         incoming: this.incoming,
-        restoreFrom: (from) => this.restoreFrom(from),
+        restoreFrom: (prepared) => this.swap(prepared),
       },
       photos: this.photos,
     });
@@ -164,18 +172,32 @@ export class OpenData {
 
   /** Puts a backup in the place of everything; what there was is backed up before. */
   private async restore(id: string): Promise<void> {
-    await this.restoreFrom(await this.backups.folderOf(id), id);
+    const from = await this.backups.folderOf(id);
+    await this.swap(await this.work.prepare(from, freshIn(this.options.dataFolder), 'own'), id);
   }
 
-  /** As `restore`, from any folder with a database. @param butNot a backup that stays, however many there are */
-  private async restoreFrom(from: string, butNot?: string): Promise<void> {
-    // A damaged file can't be backed up; it is kept as it is.
-    await this.backups.make('before-restore', butNot).catch(() => this.backups.putAside());
-    await this.close();
+  /**
+   * Puts what was prepared in the place of everything. From here on nothing more is written into what there is; what had been said to be stored
+   * is in the backup that is made of it. What is pressed meanwhile is told to come again.
+   * @param butNot a backup that stays, however many there are
+   * @throws Problem when it is done already for somebody else
+   */
+  private async swap(prepared: Prepared, butNot?: string): Promise<void> {
+    if (this.gate.isClosed) throw new Problem('restoring', 'Another backup is being put back.');
     try {
-      await putBack(from, this.options.dataFolder);
+      // The request for this is a write itself.
+      await this.gate.close(1);
+      await this.current?.store.settled();
+      // A damaged file can't be backed up; it is kept as it is.
+      await this.backups.make('before-restore', butNot).catch(() => this.backups.putAside());
+      await this.close();
+      try {
+        await swapIn(prepared, this.options.dataFolder);
+      } finally {
+        await this.open();
+      }
     } finally {
-      await this.open();
+      this.gate.reopen();
     }
   }
 }

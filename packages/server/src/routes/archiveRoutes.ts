@@ -1,10 +1,12 @@
-import type { Router } from 'express';
+import type { Build } from '@fixatum/core';
+import type { Request, Router } from 'express';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { bodyOf, param, readJson } from '../http/bodies';
 import { notFound, Problem } from '../http/problem';
+import type { Prepared } from '../services/backups';
 import { zipOf } from '../services/archive';
 import { layOut, takeIn, type BuildParts } from '../services/buildArchive';
 import type { Arrived, Incoming } from '../services/incoming';
@@ -16,8 +18,14 @@ import { guardedRoutes } from './admit';
 
 interface Parts extends BuildParts {
   incoming: Incoming;
-  /** Puts an unpacked workshop in the place of everything; returns when the server works with it. */
-  restoreFrom: (folder: string) => Promise<void>;
+  /** Puts a workshop that came in in the place of everything; returns when the server works with it. */
+  restoreFrom: (prepared: Prepared) => Promise<void>;
+}
+
+/** What a photo was of, as far as the build says; else what its file is called. */
+function whosePhoto({ log = [], pieces }: Build, name: string): string {
+  const entry = log.find(({ photo }) => photo === name);
+  return pieces.find(({ id }) => id === entry?.piece)?.name ?? name;
 }
 
 /**
@@ -27,6 +35,12 @@ interface Parts extends BuildParts {
 export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Router {
   const routes = guardedRoutes();
   const sendBuild = buildSender(parts.store);
+  /** The archive a request means. @throws Problem when it is not there any more */
+  function arrivedOf(request: Request): Arrived {
+    const arrived = incoming.get(param(request, 'archive'));
+    if (!arrived) throw new Problem('bad-backup', 'That file is not here any more. Choose it again.');
+    return arrived;
+  }
   const shown = ({ id, inside }: Arrived) => ({ id, ...inside });
 
   routes.get('finisher', '/builds/:id/archive', async (request, response) => {
@@ -46,31 +60,29 @@ export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Route
   });
 
   routes.get('finisher', '/archives/:archive/build', async (request, response) => {
-    const { unpacked } = await saidOfBackups(
-      Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
-    );
-    if (!unpacked) throw notFound('build');
-    response.json(unpacked.build);
+    const { held } = arrivedOf(request);
+    if (!('unpacked' in held)) throw notFound('build');
+    response.json(held.unpacked.build);
   });
 
   routes.post('finisher', '/archives/:archive/take', readJson, async (request, response) => {
-    const arrived = await saidOfBackups(
-      Promise.resolve().then(() => incoming.get(param(request, 'archive'))),
-    );
-    if (arrived.unpacked) {
+    const { held } = arrivedOf(request);
+    if ('unpacked' in held) {
       const joined = bodyOf(request, joinedSchema.partial());
-      const stored = await takeIn(parts, arrived.unpacked, joinedOf(joined));
+      const { stored, leftOut } = await takeIn(parts, held.unpacked, joinedOf(joined));
       await incoming.clear();
+      const whose = leftOut.map((name) => whosePhoto(stored.build, name));
+      if (whose.length > 0) response.set('x-left-out', encodeURIComponent(JSON.stringify(whose)));
       sendBuild(response, stored, 201);
       return;
     }
-    await saidOfBackups(restoreFrom(arrived.folder));
+    await saidOfBackups(restoreFrom(held.prepared));
     await incoming.clear();
-    response.json({ restored: true });
+    response.json({ restored: true, leftOut: held.prepared.leftOut });
   });
 
   routes.delete('finisher', '/archives/:archive', async (request, response) => {
-    await saidOfBackups(Promise.resolve().then(() => incoming.get(param(request, 'archive'))));
+    arrivedOf(request);
     await incoming.clear();
     response.status(204).end();
   });

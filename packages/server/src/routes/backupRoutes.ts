@@ -3,7 +3,8 @@ import { pipeline } from 'node:stream/promises';
 import { param, readJson } from '../http/bodies';
 import { Problem } from '../http/problem';
 import { zipOf } from '../services/archive';
-import { BadBackup, type Backups } from '../services/backups';
+import { BadBackup } from '../services/badBackup';
+import type { Backups } from '../services/backups';
 import { callerOf, guardedRoutes } from './admit';
 
 interface Parts {

@@ -4,10 +4,11 @@ import { join } from 'node:path';
 import type { Build } from '@fixatum/core';
 import { QueryTypes } from 'sequelize';
 import { FolderTaken, lockFolder } from '../storage/folderLock';
-import { openDatabase, type Database } from '../storage/database';
+import { DATABASE_FILE, openDatabase, type Database } from '../storage/database';
 import { migrations } from '../storage/migrations';
 import { withUnpacked, writeZip } from './archive';
-import { BadBackup, Backups, DATABASE_FILE, lookInside, putBack } from './backups';
+import { BadBackup } from './badBackup';
+import { Backups, lookInside, putBack } from './backups';
 import { BuildStore } from './buildStore';
 import { loadSamples } from './samples';
 import { makeClock } from './clock';
@@ -62,7 +63,7 @@ describe('a backup', () => {
     expect(made.builds.map(({ name }) => name).sort()).toEqual(['Orrery Courier', 'Tidepool lantern']);
     expect([made.photos, made.reason]).toEqual([2, 'by-hand']);
     const elsewhere = join(folder, 'elsewhere');
-    await putBack(await backups().folderOf(made.id), elsewhere);
+    await putBack(await backups().folderOf(made.id), elsewhere, 'own');
     const other = await openDatabase(elsewhere);
     const [rows, was] = [await rowsOf(other), await rowsOf(database)];
     await other.close();
@@ -79,7 +80,7 @@ describe('a backup', () => {
     const was = await versions(database);
     const { id } = await backups().make('by-hand');
     await database.close();
-    await putBack(await backups().folderOf(id), data);
+    await putBack(await backups().folderOf(id), data, 'own');
     database = await openDatabase(data);
     const on = (list: number[]) => list.map((version) => version + 1_000_000);
     expect(was.pieces.length).toBeGreaterThan(5);
@@ -99,13 +100,13 @@ describe('a backup', () => {
     await database.models.devices.destroy({ where: { id: 'lost' } });
     await pair('new');
     await database.close();
-    await putBack(await backups().folderOf(id), data);
+    await putBack(await backups().folderOf(id), data, 'own');
     database = await openDatabase(data);
     expect(await paired()).toEqual(['kept', 'new']);
     // Of a file that can't be read nobody knows who was taken back.
     await database.close();
     await writeFile(join(data, DATABASE_FILE), 'This is no database. '.repeat(1000));
-    await putBack(await backups().folderOf(id), data);
+    await putBack(await backups().folderOf(id), data, 'own');
     database = await openDatabase(data);
     expect(await paired()).toEqual([]);
   });
@@ -115,7 +116,7 @@ describe('a backup', () => {
     const zip = join(folder, 'all.zip');
     await writeZip(await backups().folderOf(id), zip);
     const elsewhere = join(folder, 'elsewhere');
-    await withUnpacked(zip, (unpacked) => putBack(unpacked, elsewhere));
+    await withUnpacked(zip, (unpacked) => putBack(unpacked, elsewhere, 'own'));
     const other = await openDatabase(elsewhere);
     expect(await rowsOf(other)).toEqual(await rowsOf(database));
     await other.close();
@@ -128,14 +129,14 @@ describe('a backup', () => {
     const zip = join(folder, 'all.zip');
     await writeZip(whole, zip);
     await truncate(zip, 20_000);
-    await expect(withUnpacked(zip, (unpacked) => putBack(unpacked, data))).rejects.toThrow(BadBackup);
+    await expect(withUnpacked(zip, (unpacked) => putBack(unpacked, data, 'own'))).rejects.toThrow(BadBackup);
     const torn = join(folder, 'torn');
     await mkdir(torn);
     await copyFile(join(whole, DATABASE_FILE), join(torn, DATABASE_FILE));
     await truncate(join(torn, DATABASE_FILE), 30_000);
     const before = await readFile(join(data, DATABASE_FILE));
-    await expect(putBack(torn, data)).rejects.toThrow(
-      'is no whole database: it is cut off, or something else.',
+    await expect(putBack(torn, data, 'own')).rejects.toThrow(
+      'The database is not whole: it is cut off, or something else.',
     );
     expect((await readFile(join(data, DATABASE_FILE))).equals(before)).toBe(true);
     expect((await readdir(data)).some((name) => name.includes('fresh'))).toBe(false);
@@ -215,7 +216,7 @@ describe('an upgrade', () => {
     await (await openDatabase(old, { beforeUpgrade: () => kept.make('before-upgrade') })).close();
     const [made] = await kept.list();
     expect(made).toMatchObject({ reason: 'before-upgrade', builds: [{ name: 'Old', pieces: 0, logged: 0 }] });
-    await putBack(await kept.folderOf(made!.id), old);
+    await putBack(await kept.folderOf(made!.id), old, 'own');
     const again = await openDatabase(old);
     expect((await new BuildStore(again).load('old')).build.name).toBe('Old' satisfies Build['name']);
     await again.close();

@@ -2,10 +2,14 @@ import { copyFile, link, mkdir, readdir, readFile, rename, rm, stat, writeFile }
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { z } from 'zod';
+import { DATABASE_FILE } from '../storage/database';
+import { all, close, openFile, quoted, run } from '../storage/sqliteFile';
+import { BadBackup } from './badBackup';
 import { keptBackups } from './keptBackups';
-import { photosIn } from './photos';
+import { checkManifest, writeManifest } from './manifest';
+import { Photos, photosIn } from './photos';
+import { rebuild, type Origin } from './rebuild';
 
-export const DATABASE_FILE = 'fixatum.sqlite';
 const PHOTOS = 'photos';
 const ABOUT = 'about.json';
 
@@ -27,19 +31,6 @@ export interface Backup extends AboutBackup {
   megabytes: number;
 }
 
-/** A backup that can't be used: a sentence for whoever wants it back. */
-export class BadBackup extends Error {}
-
-const open = (file: string, mode = sqlite3.OPEN_READONLY): Promise<sqlite3.Database> =>
-  new Promise((done, fail) => {
-    const database = new sqlite3.Database(file, mode, (error) => (error ? fail(error) : done(database)));
-  });
-const run = (database: sqlite3.Database, sql: string): Promise<void> =>
-  new Promise((done, fail) => database.run(sql, (error: Error | null) => (error ? fail(error) : done())));
-const all = <T>(database: sqlite3.Database, sql: string): Promise<T[]> =>
-  new Promise((done, fail) => database.all<T>(sql, (error, rows) => (error ? fail(error) : done(rows))));
-const close = (database: sqlite3.Database) => new Promise<void>((done) => database.close(() => done()));
-
 const countSchema = z.array(z.object({ name: z.string(), pieces: z.number(), logged: z.number() }));
 
 /**
@@ -47,13 +38,20 @@ const countSchema = z.array(z.object({ name: z.string(), pieces: z.number(), log
  * @throws BadBackup when it is not
  */
 export async function lookInside(file: string): Promise<AboutBackup['builds']> {
-  const bad = () => new BadBackup(`${file} is no whole database: it is cut off, or something else.`);
-  const database = await open(file).catch(() => {
+  const bad = () => new BadBackup('The database is not whole: it is cut off, or something else.');
+  const database = await openFile(file).catch(() => {
     throw bad();
   });
   try {
     const [answer] = await all<Record<string, unknown>>(database, 'PRAGMA integrity_check');
     if (Object.values(answer ?? {})[0] !== 'ok') throw bad();
+    for (const table of ['builds', 'pieces', 'steps', 'log_entries']) {
+      const [odd] = await all<{ count: number }>(
+        database,
+        `SELECT count(*) AS count FROM ${table} WHERE NOT json_valid(body)`,
+      );
+      if (odd?.count !== 0) throw bad();
+    }
     return countSchema.parse(
       await all(
         database,
@@ -109,10 +107,9 @@ export class Backups {
     await rm(partial, { recursive: true, force: true });
     await mkdir(partial, { recursive: true });
     try {
-      const source = await open(join(this.dataFolder, DATABASE_FILE));
+      const source = await openFile(join(this.dataFolder, DATABASE_FILE));
       try {
-        const target = join(partial, DATABASE_FILE).replace(/'/g, "''");
-        await run(source, `VACUUM INTO '${target}'`);
+        await run(source, `VACUUM INTO ${quoted(join(partial, DATABASE_FILE))}`);
       } finally {
         await close(source);
       }
@@ -120,6 +117,7 @@ export class Backups {
       const builds = await lookInside(join(partial, DATABASE_FILE));
       const about: AboutBackup = { madeAt, reason, builds, photos };
       await writeFile(join(partial, ABOUT), `${JSON.stringify(about, null, 2)}\n`, { flush: true });
+      await writeManifest(partial);
       await rm(join(this.folder, id), { recursive: true, force: true });
       await rename(partial, join(this.folder, id));
     } catch (error) {
@@ -171,7 +169,7 @@ export class Backups {
   async newestWhole(): Promise<(Backup & { folder: string }) | undefined> {
     for (const one of await this.list()) {
       const folder = join(this.folder, one.id);
-      const isWhole = await lookInside(join(folder, DATABASE_FILE)).then(
+      const isWhole = await checkWhole(folder).then(
         () => true,
         () => false,
       );
@@ -204,43 +202,94 @@ const VERSIONS_ON = 1_000_000;
  * what was put back, and the devices that are paired now, as one that was taken back since stays so. Where that can't be
  * read they are paired anew.
  */
+const DEVICE_COLUMNS = 'id, name, role, tokenHash, pairedAt, lastSeenAt';
+
 async function goOnFrom(old: string, fresh: string): Promise<void> {
-  const database = await open(fresh, sqlite3.OPEN_READWRITE);
+  const database = await openFile(fresh, sqlite3.OPEN_READWRITE);
   try {
     const tables = await all<{ name: string }>(database, 'SELECT name FROM sqlite_master');
-    const isThere = (table: string) => tables.some(({ name }) => name === table);
-    for (const table of ['builds', 'pieces', 'workshops'].filter(isThere))
+    const has = (table: string) => tables.some(({ name }) => name === table);
+    for (const table of ['builds', 'pieces', 'workshops'].filter(has))
       await run(database, `UPDATE ${table} SET version = version + ${VERSIONS_ON}`);
-    if (!isThere('devices')) return;
+    if (!has('devices')) return;
     await run(database, 'DELETE FROM devices');
-    await run(database, `ATTACH '${old.replace(/'/g, "''")}' AS old`)
-      .then(() => run(database, 'INSERT INTO devices SELECT * FROM old.devices'))
+    await run(database, `ATTACH ${quoted(old)} AS old`)
+      .then(() =>
+        run(database, `INSERT INTO devices (${DEVICE_COLUMNS}) SELECT ${DEVICE_COLUMNS} FROM old.devices`),
+      )
       .catch(() => undefined);
   } finally {
     await close(database);
   }
 }
 
-/**
- * Puts a backup in the place of what is in a data folder. Nothing may have the database open. What was there is overwritten only once
- * the backup was found whole.
- * @param from a folder with a database, and photos beside it if there are any
- * @throws BadBackup when it is not whole; nothing has been changed then
- */
-export async function putBack(from: string, dataFolder: string): Promise<void> {
-  const source = join(from, DATABASE_FILE);
-  await lookInside(source);
-  await mkdir(dataFolder, { recursive: true });
-  const fresh = join(dataFolder, `${DATABASE_FILE}.fresh`);
-  await copyFile(source, fresh);
-  const old = join(dataFolder, DATABASE_FILE);
-  const isThere = await stat(old).then(
+/** A backup that was found whole and brought to how this version keeps it, ready to take the place of what there is. */
+export interface Prepared {
+  /** Where its database lies. */
+  folder: string;
+  /** Where its photos lie. */
+  photos: string;
+  /** Photos that could not be read, and are left out. */
+  leftOut: string[];
+}
+
+const isThere = (file: string): Promise<boolean> =>
+  stat(file).then(
     () => true,
     () => false,
   );
-  if (isThere) await goOnFrom(old, fresh);
-  await keepPhotos(join(from, PHOTOS), join(dataFolder, PHOTOS));
+
+/** @throws BadBackup when a folder with a backup is not as it was made, or its database is not whole */
+async function checkWhole(folder: string): Promise<void> {
+  await checkManifest(folder);
+  await lookInside(join(folder, DATABASE_FILE));
+}
+
+/**
+ * Reads a backup into a new database, which is left beside the data until it is swapped in. Nothing else is changed, so the server may work on
+ * meanwhile.
+ * @param from a folder with a database, and photos beside it if there are any
+ * @param into a folder for the new one; it is emptied first
+ * @throws BadBackup when it is not whole
+ */
+export async function prepare(from: string, into: string, origin: Origin): Promise<Prepared> {
+  await checkWhole(from);
+  await rm(into, { recursive: true, force: true });
+  await rebuild(join(from, DATABASE_FILE), into, origin);
+  const theirs = join(from, PHOTOS);
+  // What was kept here was made clean when it came in.
+  if (origin === 'own') return { folder: into, photos: theirs, leftOut: [] };
+  const photos = new Photos(join(into, PHOTOS));
+  const leftOut: string[] = [];
+  for (const name of await photosIn(theirs))
+    if (!(await photos.takeOver(join(theirs, name), name))) leftOut.push(name);
+  return { folder: into, photos: photos.folder, leftOut };
+}
+
+/** Puts what was prepared in the place of what is in a data folder. Nothing may have the database open. */
+export async function swapIn({ folder, photos }: Prepared, dataFolder: string): Promise<void> {
+  await mkdir(dataFolder, { recursive: true });
+  const [fresh, old] = [join(folder, DATABASE_FILE), join(dataFolder, DATABASE_FILE)];
+  if (await isThere(old)) await goOnFrom(old, fresh);
+  await keepPhotos(photos, join(dataFolder, PHOTOS));
   // The old log of writes belongs to the old file.
   for (const end of ['-wal', '-shm']) await rm(join(dataFolder, `${DATABASE_FILE}${end}`), { force: true });
   await rename(fresh, old);
+  await rm(folder, { recursive: true, force: true });
+}
+
+/** The folder in which a database is made that is to take the place of the one in a data folder. */
+export const freshIn = (dataFolder: string): string => join(dataFolder, '.fresh');
+
+/**
+ * Puts a backup in the place of what is in a data folder, while no server works on it. What was there is overwritten only once the backup was
+ * found whole.
+ * @returns the photos that could not be read, and were left out
+ * @throws BadBackup when it is not whole; nothing has been changed then
+ */
+export async function putBack(from: string, dataFolder: string, origin: Origin): Promise<string[]> {
+  await mkdir(dataFolder, { recursive: true });
+  const prepared = await prepare(from, freshIn(dataFolder), origin);
+  await swapIn(prepared, dataFolder);
+  return prepared.leftOut;
 }

@@ -13,15 +13,21 @@ import { z } from 'zod';
 import { refuseOddJson } from '../http/bodies';
 import { unusable } from '../http/problem';
 import type { Models } from '../storage/models';
-import { BadBackup } from './backups';
+import { BadBackup } from './badBackup';
 import type { BuildStore } from './buildStore';
 import type { StoredBuild } from './buildRows';
 import type { SeenWorkshop } from './workshopRows';
+import { writeManifest } from './manifest';
 import { photoNamesIn, photosIn, type Photos } from './photos';
 
 const BUILD = 'build.json';
 const REST = 'beside.json';
 const PHOTOS = 'photos';
+
+/** Four places for three years, every ten minutes: nobody has more, and what claims to would stop the server for minutes. */
+const MOST_READINGS = 600_000;
+/** Rows are written so many at once, so that others get their turn between. */
+const ROWS_AT_ONCE = 2000;
 
 const readingSchema = z.object({
   placeId: z.string().max(200),
@@ -34,7 +40,7 @@ const readingSchema = z.object({
 /** What goes with a build beside its file: what was measured, the plan on screen, and the saved looks. */
 const besideSchema = z.object({
   format: z.literal('fixatum-archive/1'),
-  readings: z.array(readingSchema).max(2_000_000),
+  readings: z.array(readingSchema).max(MOST_READINGS),
   plan: storedPlanSchema.nullable(),
   looks: z.array(lookSchema).max(2000),
 });
@@ -81,6 +87,7 @@ export async function layOut(
   const there = new Set(await photosIn(photos.folder));
   for (const name of photoNamesIn([text, ...looksText].join('\n')))
     if (there.has(name)) await copyFile(join(photos.folder, name), join(folder, PHOTOS, name));
+  await writeManifest(folder);
   return build;
 }
 
@@ -116,26 +123,27 @@ const jsonIn = (file: string): Promise<unknown> =>
 
 /**
  * Takes a build in as a new one, with its readings, plan, looks and photos. Photos and looks that are here already stay as they are, as
- * their names say that they are the same.
+ * their names say that they are the same; photos that can't be read are left out, and named.
  * @param joined the build as it is in a workshop that is here; without it, it gets one of its own
  */
 export async function takeIn(
   { store, models, photos }: BuildParts,
   { build, beside, photos: names, folder }: UnpackedBuild,
   joined?: { into: SeenWorkshop; build: Build; placeIds: Readonly<Record<string, string>> },
-): Promise<StoredBuild> {
+): Promise<{ stored: StoredBuild; leftOut: string[] }> {
   // Photos first: a build never names one that is not there yet.
-  for (const name of names) await photos.takeOver(join(folder, PHOTOS, name), name);
+  const leftOut: string[] = [];
+  for (const name of names)
+    if (!(await photos.takeOver(join(folder, PHOTOS, name), name))) leftOut.push(name);
   const stored = joined ? await store.create(joined.build, joined.into) : await store.create(build);
   const { id: buildId, workshopId } = stored;
-  await models.readings.bulkCreate(
-    beside.readings.map((reading) => ({
-      workshopId,
-      ...reading,
-      placeId: joined?.placeIds[reading.placeId] ?? reading.placeId,
-    })),
-    { ignoreDuplicates: true },
-  );
+  const rows = beside.readings.map((reading) => ({
+    workshopId,
+    ...reading,
+    placeId: joined?.placeIds[reading.placeId] ?? reading.placeId,
+  }));
+  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE)
+    await models.readings.bulkCreate(rows.slice(at, at + ROWS_AT_ONCE), { ignoreDuplicates: true });
   if (beside.plan) await models.plans.upsert({ buildId, body: JSON.stringify(beside.plan) });
   const shipped = new Set(shippedLooks.map(({ id }) => id));
   await models.looks.bulkCreate(
@@ -144,5 +152,5 @@ export async function takeIn(
       .map((look) => ({ id: look.id, body: JSON.stringify(look) })),
     { ignoreDuplicates: true },
   );
-  return stored;
+  return { stored, leftOut };
 }

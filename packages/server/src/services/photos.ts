@@ -1,4 +1,4 @@
-import { copyFile, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { isPhotoName, LONGEST_PHOTO_EDGE_PX, photoName } from '@fixatum/core';
 import { nanoid } from 'nanoid';
@@ -51,6 +51,25 @@ export async function namedPhotos(sequelize: Sequelize): Promise<Set<string>> {
   return names;
 }
 
+/**
+ * A picture upright, at most 1600 px long, as a JPEG without whatever else the file carried, such as where it was taken or what hangs on behind.
+ * @throws Problem when it is no picture
+ */
+export async function cleanJpeg(bytes: Buffer): Promise<Buffer> {
+  try {
+    const image = sharp(bytes, { limitInputPixels: 100_000_000 });
+    const { format } = await image.metadata();
+    if (!takenTypes.has(format)) throw noPhoto();
+    return await image
+      .rotate()
+      .resize(LONGEST_PHOTO_EDGE_PX, LONGEST_PHOTO_EDGE_PX, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer();
+  } catch {
+    throw noPhoto();
+  }
+}
+
 /** The photos beside the database. One is there whole or not at all, and never changes. */
 export class Photos {
   constructor(
@@ -70,35 +89,24 @@ export class Photos {
     if (called !== undefined && !isPhotoName(called))
       throw unusable([{ code: 'name', path: ['name'], message: 'a photo can’t be called that' }]);
     if (called !== undefined && (await photosIn(this.folder)).includes(called)) return called;
-    let jpeg: Buffer;
-    try {
-      const image = sharp(bytes, { limitInputPixels: 100_000_000 });
-      const { format } = await image.metadata();
-      if (!takenTypes.has(format)) throw noPhoto();
-      jpeg = await image
-        .rotate()
-        .resize(LONGEST_PHOTO_EDGE_PX, LONGEST_PHOTO_EDGE_PX, { fit: 'inside', withoutEnlargement: true })
-        .jpeg({ quality: 82 })
-        .toBuffer();
-    } catch {
-      throw noPhoto();
-    }
+    const jpeg = await cleanJpeg(bytes);
     const name = called ?? photoName(nanoid(14));
     await this.put(name, (file) => writeFile(file, jpeg, { flush: true }));
     return name;
   }
 
   /**
-   * Takes a photo over that was kept elsewhere, as it is, under the name it has. One of that name which is here stays.
-   * @throws Problem when it is none
+   * Takes a photo over that was kept elsewhere, made as clean as one that is uploaded, under the name it has. One of that name which is here
+   * stays. Returns whether it could be read.
    */
-  async takeOver(from: string, name: string): Promise<void> {
-    if ((await photosIn(this.folder)).includes(name)) return;
-    const { format } = await sharp(from)
-      .metadata()
-      .catch(() => ({ format: undefined }));
-    if (format !== 'jpeg') throw noPhoto();
-    await this.put(name, (file) => copyFile(from, file));
+  async takeOver(from: string, name: string): Promise<boolean> {
+    if ((await photosIn(this.folder)).includes(name)) return true;
+    const jpeg = await readFile(from)
+      .then(cleanJpeg)
+      .catch(() => undefined);
+    if (!jpeg) return false;
+    await this.put(name, (file) => writeFile(file, jpeg, { flush: true }));
+    return true;
   }
 
   private async put(name: string, write: (file: string) => Promise<void>): Promise<void> {

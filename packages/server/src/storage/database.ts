@@ -7,6 +7,9 @@ import { durableDriver, NotDurable, usualDurability, type Durability } from './c
 import { migrations as allMigrations, type Migration } from './migrations';
 import { defineModels, type Models } from './models';
 
+/** What the file with all data is called. */
+export const DATABASE_FILE = 'fixatum.sqlite';
+
 export interface Database {
   sequelize: Sequelize;
   models: Models;
@@ -33,7 +36,7 @@ export async function openDatabase(dataFolder: string, options: OpenOptions = {}
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     dialectModule: options.driver ?? durableDriver({ busyTimeoutMs }),
-    storage: join(dataFolder, 'fixatum.sqlite'),
+    storage: join(dataFolder, DATABASE_FILE),
     logging: false,
   });
   letGoOfBrokenConnections(sequelize);
@@ -71,7 +74,8 @@ function letGoOfBrokenConnections(sequelize: Sequelize): void {
     });
 }
 
-const MARKS = 'SequelizeMeta';
+/** Where the changes of the tables that were made are written down. */
+export const MARKS = 'SequelizeMeta';
 
 /** Brings the tables up to date: each step and its mark in one transaction, so that being ended between them is no harm. */
 async function migrate(
