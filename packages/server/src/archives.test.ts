@@ -1,5 +1,5 @@
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,6 +8,7 @@ import { joinWorkshop, matchWorkshop, shippedLooks, type Build } from '@fixatum/
 import sharp from 'sharp';
 import request from 'supertest';
 import { ZipFile } from 'yazl';
+import { withUnpacked } from './services/archive';
 import { openDatabase } from './storage/database';
 import { openDataIn } from './testing/openDataIn';
 import type { OpenData } from './openData';
@@ -138,6 +139,7 @@ describe('a build as one file', () => {
     expect([arrived.status, arrived.body]).toEqual([
       201,
       {
+        leftOut: [],
         id: expect.any(String),
         kind: 'build',
         name: 'Orrery Courier',
@@ -197,7 +199,7 @@ describe('a whole workshop as one file', () => {
     const arrived = (await send(other, file).expect(201)).body;
     expect([arrived.kind, arrived.photos]).toEqual(['workshop', 1]);
     expect(arrived.builds.map(({ name }: { name: string }) => name)).toContain('Orrery Courier');
-    expect((await take(other, arrived.id).expect(200)).body).toEqual({ restored: true, leftOut: [] });
+    expect((await take(other, arrived.id).expect(200)).body).toEqual({ restored: true });
     expect((await request(other).get(`/api/builds/${id}`)).body.build).toEqual(build);
     await request(other).get(`/api/photos/${photo}`).expect(200);
     // What was there before is one press away.
@@ -278,13 +280,32 @@ describe('a file that is no archive of ours', () => {
       'photos/b.jpg': Buffer.concat([picture, Buffer.from('and a letter behind it')]),
     };
     const { body } = await send(server, await zipWith(files)).expect(201);
-    const taken = await take(server, body.id).expect(201);
-    expect(JSON.parse(decodeURIComponent(taken.headers['x-left-out']!))).toEqual(['a.jpg']);
+    expect([body.photos, body.leftOut]).toEqual([1, ['a.jpg']]);
+    await take(server, body.id).expect(201);
     expect((await request(server).get('/api/builds')).body.builds).toHaveLength(1);
     expect((await request(server).get('/api/photos/a.jpg')).status).toBe(404);
     const kept = await readFile(join(folder, 'first/photos/b.jpg'));
     expect((await sharp(kept).metadata()).exif).toBeUndefined();
     expect([kept.includes('Somebody'), kept.includes('letter')]).toEqual([false, false]);
+  });
+
+  it('carries no place out either, also of a photo that lay here before all were made clean', async () => {
+    const { server, id, photo, bytes } = await filled();
+    const dirty = Buffer.concat([
+      await sharp(bytes)
+        .jpeg()
+        .withExif({ IFD0: { Artist: 'Somebody' } })
+        .toBuffer(),
+      Buffer.from('and a letter'),
+    ]);
+    await writeFile(join(folder, 'first/photos', photo), dirty);
+    const file = await bytesOf(request(server).get(`/api/builds/${id}/archive`).expect(200));
+    await writeFile(join(folder, 'out.zip'), file.body as Buffer);
+    await withUnpacked(join(folder, 'out.zip'), async (unpacked) => {
+      const sent = await readFile(join(unpacked, 'photos', photo));
+      expect([sent.includes('Somebody'), sent.includes('letter')]).toEqual([false, false]);
+      expect((await sharp(sent).metadata()).width).toBe(60);
+    });
   });
 
   it('has to come as a zip', async () => {

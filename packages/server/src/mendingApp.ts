@@ -1,7 +1,7 @@
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { hostGuard, isFromHere } from './http/guard';
-import { mendingPage } from './http/mendingPage';
+import { mendingPage, type Trouble } from './http/mendingPage';
 import { answerProblem, Problem } from './http/problem';
 import type { Backups } from './services/backups';
 
@@ -9,11 +9,14 @@ interface Parts {
   backups: Backups;
   /** Puts the newest whole backup back and opens it. */
   mend: () => Promise<void>;
+  trouble: Trouble;
+  /** Opens the folder as one that never held anything; where that is offered. */
+  begin: () => Promise<void>;
   allowedHosts: readonly string[];
 }
 
-/** What the server is while the file with the data can't be opened: one page, and one press, at this computer only. */
-export function mendingApp({ backups, mend, allowedHosts }: Parts): Express {
+/** What the server is while the file with the data can't be opened or is gone: one page, and a press, at this computer only. */
+export function mendingApp({ backups, mend, trouble, begin, allowedHosts }: Parts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -27,7 +30,7 @@ export function mendingApp({ backups, mend, allowedHosts }: Parts): Express {
     if (!isFromHere(request) || request.path.startsWith('/api/'))
       throw new Problem(
         'damaged',
-        'The file with the data is damaged. The computer itself shows the way back.',
+        'The file with the data is damaged or gone. The computer itself shows the way back.',
       );
     next();
   });
@@ -35,12 +38,17 @@ export function mendingApp({ backups, mend, allowedHosts }: Parts): Express {
     await mend();
     response.redirect(303, '/');
   });
+  if (trouble === 'gone')
+    app.post('/begin', async (_request, response) => {
+      await begin();
+      response.redirect(303, '/');
+    });
   app.use(async (_request, response) => {
     response
       .status(503)
       .set({ 'cache-control': 'no-store', 'referrer-policy': 'same-origin' })
       .type('html')
-      .send(mendingPage(await backups.newestWhole()));
+      .send(mendingPage(trouble, await backups.newestWhole()));
   });
   app.use(answerProblem(undefined));
   return app;

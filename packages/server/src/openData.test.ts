@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
+import { openDatabase } from './storage/database';
 import { openDataIn } from './testing/openDataIn';
 import type { OpenData } from './openData';
 
@@ -126,6 +127,52 @@ describe('a damaged file', () => {
       expect((await readdir(join(folder, 'backups'))).some((name) => name.startsWith('damaged-'))).toBe(true);
     },
   );
+
+  it.each([
+    ['gone', () => rm(file())],
+    ['cut to nothing', () => truncate(file(), 0)],
+  ])(
+    'that is %s where there were builds is said, and the newest copy is offered first',
+    async (_what, take) => {
+      await request(server).post('/api/backups').send({}).expect(201);
+      await workshop.close();
+      for (const end of ['-wal', '-shm']) await rm(`${file()}${end}`, { force: true });
+      await take();
+      await workshop.openOrMend();
+      const page = await request(server).get('/');
+      expect([page.status, page.text.includes('The builds are gone')]).toEqual([503, true]);
+      expect(page.text.indexOf('Put it back')).toBeLessThan(page.text.indexOf('Begin with nothing'));
+      expect((await request(server).post('/api/builds').send('{}')).status).toBe(503);
+      await request(server).post('/mend').expect(303);
+      expect((await request(server).get('/api/builds')).body.builds).toHaveLength(2);
+    },
+  );
+
+  it('that was emptied by something else is told apart from one whose builds were deleted here', async () => {
+    await workshop.close();
+    await rm(file());
+    // As by a program that has put an empty workshop in its place.
+    const empty = await openDatabase(folder);
+    await empty.close();
+    await workshop.openOrMend();
+    expect((await request(server).get('/')).text).toContain('The builds are gone');
+    await request(server).post('/begin').expect(303);
+    expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
+    await workshop.close();
+    // Whoever began with nothing is not asked again.
+    await workshop.openOrMend();
+    expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
+  });
+
+  it('of builds that were all deleted in the app is nothing to ask about', async () => {
+    for (const { id } of (await request(server).get('/api/builds')).body.builds) {
+      await request(server).delete(`/api/builds/${id}`).expect(204);
+      await request(server).delete(`/api/builds/aside/${id}`).expect(204);
+    }
+    await workshop.close();
+    await workshop.openOrMend();
+    expect((await request(server).get('/api/builds')).body.builds).toEqual([]);
+  });
 
   it('without any backup is said, too, and nothing is changed', async () => {
     await damage('overwritten');

@@ -1,14 +1,17 @@
 import type { Express } from 'express';
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import type { Logger } from 'pino';
 import { createApp } from './app';
+import type { Trouble } from './http/mendingPage';
 import { mendingApp } from './mendingApp';
+import { Mark } from './services/mark';
 import { problemText, Problem } from './http/problem';
 import { BadBackup } from './services/badBackup';
 import { Backups, freshIn, putBack, swapIn, type Prepared } from './services/backups';
 import { fileWork, type FileWork } from './services/fileWork';
 import { WriteGate } from './http/writeGate';
+import { keepFolded } from './services/folding';
 import { Hygrometers } from './services/hygrometers';
 import { BuildStore } from './services/buildStore';
 import type { Clock } from './services/clock';
@@ -21,7 +24,7 @@ import { Records } from './services/records';
 import { loadSamples } from './services/samples';
 import type { Sharing } from './services/sharing';
 import { isDamaged } from './storage/connection';
-import { openDatabase, type Database } from './storage/database';
+import { DATABASE_FILE, openDatabase, type Database } from './storage/database';
 
 export interface OpenDataOptions {
   dataFolder: string;
@@ -42,6 +45,7 @@ interface Open {
   database: Database;
   store: BuildStore;
   poller: Poller;
+  folding: { stop(): Promise<void> };
   closing: AbortController;
 }
 
@@ -53,6 +57,7 @@ export class OpenData {
   readonly backups: Backups;
   private readonly photos: Photos;
   private readonly incoming: Incoming;
+  private readonly mark: Mark;
   private readonly gate = new WriteGate();
   private readonly work: FileWork;
   private current: Open | undefined;
@@ -62,6 +67,7 @@ export class OpenData {
   constructor(private readonly options: OpenDataOptions) {
     this.backups = new Backups(options.dataFolder);
     this.photos = new Photos(resolve(options.dataFolder, 'photos'));
+    this.mark = new Mark(options.dataFolder);
     this.work = options.fileWork ?? fileWork;
     this.incoming = new Incoming(resolve(options.dataFolder, 'incoming'), this.work);
   }
@@ -75,27 +81,45 @@ export class OpenData {
       .end(problemText(problem));
   };
 
-  /** Opens what is there. Where that is damaged nothing else is answered but a page with the way back. */
+  /** Opens what is there. Where that is damaged, or gone, nothing else is answered but a page with the way back. */
   async openOrMend(): Promise<void> {
+    const hasBackups = (await this.backups.list()).length > 0;
+    if (await this.mark.isGone(hasBackups)) return this.showWayBack('gone');
     try {
       await this.open();
     } catch (error) {
       if (!isDamaged(error)) throw error;
       this.options.log.error(error, 'opening the data');
-      this.mending = mendingApp({
-        backups: this.backups,
-        mend: () => this.mend(),
-        allowedHosts: this.options.allowedHosts,
-      });
+      return this.showWayBack('damaged');
     }
+    if (!(await this.mark.isEmptied(await this.hasAny()))) return;
+    await this.close();
+    this.showWayBack('gone');
   }
 
-  /** Puts the newest whole backup in the place of a damaged file, which is kept aside. */
+  private showWayBack(trouble: Trouble): void {
+    this.mending = mendingApp({
+      backups: this.backups,
+      trouble,
+      mend: () => this.mend(),
+      begin: () => this.begin(),
+      allowedHosts: this.options.allowedHosts,
+    });
+  }
+
+  /** Puts the newest whole backup in the place of a damaged or empty file, which is kept aside. */
   private async mend(): Promise<void> {
     const newest = await this.backups.newestWhole();
     if (!newest) throw new BadBackup('There is no whole backup.');
     await this.backups.putAside();
     await putBack(newest.folder, this.options.dataFolder, 'own');
+    await this.open();
+    this.mending = undefined;
+  }
+
+  /** Goes on as in a folder that never held anything. */
+  private async begin(): Promise<void> {
+    await this.mark.set(false);
     await this.open();
     this.mending = undefined;
   }
@@ -122,6 +146,7 @@ export class OpenData {
       backups: {
         backups: this.backups,
         restore: (id) => this.restore(id),
+        fold: () => database.fold(),
         incoming: this.incoming,
         restoreFrom: (prepared) => this.swap(prepared),
       },
@@ -133,7 +158,15 @@ export class OpenData {
       clock,
       onError: (error) => log.error(error, 'reading the hygrometers'),
     });
-    this.current = { app, database, store, poller, closing };
+    const folding = keepFolded({
+      logFile: join(dataFolder, `${DATABASE_FILE}-wal`),
+      fold: async () => {
+        await this.mark.set(await this.hasAny());
+        return database.fold();
+      },
+      onError: (error) => log.error(error, 'folding the log of writes in'),
+    });
+    this.current = { app, database, store, poller, folding, closing };
   }
 
   /** Stores the sample builds where nothing was ever stored. */
@@ -159,8 +192,10 @@ export class OpenData {
     const open = this.current;
     this.current = undefined;
     if (!open) return;
+    await this.mark.set(!(await open.store.isUntouched()));
     open.closing.abort();
     await open.poller.stop();
+    await open.folding.stop();
     await open.store.settled();
     await open.database.close();
   }

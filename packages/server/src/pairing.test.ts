@@ -6,10 +6,8 @@ import { join } from 'node:path';
 import type { Express } from 'express';
 import request from 'supertest';
 import { createApp } from './app';
-import { appParts, samplesFolder } from './testing/appParts';
-import { Backups } from './services/backups';
+import { appParts, keptBackups, samplesFolder } from './testing/appParts';
 import { Devices } from './services/devices';
-import { Incoming } from './services/incoming';
 import { Sharing } from './services/sharing';
 import { openDatabase, type Database } from './storage/database';
 
@@ -20,8 +18,6 @@ let devices: Devices;
 let sharing: Sharing;
 let server: Server;
 let nowMs = 0;
-
-const notHere = () => Promise.reject(new Error('nothing is put back in these tests'));
 
 /** The server as it runs: at home on the loopback address, and shared on another that stands for the network. */
 async function open(): Promise<void> {
@@ -38,12 +34,7 @@ async function open(): Promise<void> {
     devices,
     sharing,
     webFolder: samplesFolder,
-    backups: {
-      backups: new Backups(folder),
-      restore: notHere,
-      restoreFrom: notHere,
-      incoming: new Incoming(join(folder, 'incoming')),
-    },
+    backups: keptBackups(folder),
   });
   server = createServer(app);
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));

@@ -7,17 +7,13 @@ import express, { type Express } from 'express';
 import { createApp } from './app';
 import { accesses, refuseUnstated, rightsOf, type Access, type Right } from './http/access';
 import { markOverNetwork } from './http/overNetwork';
-import { BadBackup } from './services/badBackup';
-import { Backups } from './services/backups';
 import { DEVICE_COOKIE } from './routes/admit';
 import { Devices } from './services/devices';
-import { Incoming } from './services/incoming';
 import { openDatabase, type Database } from './storage/database';
-import { appParts, samplesFolder } from './testing/appParts';
+import { appParts, keptBackups, samplesFolder } from './testing/appParts';
 
 const DOC = join(__dirname, '../../../docs/network-and-backups.md');
 const [BEGINS, ENDS] = ['<!-- rights: from the code -->', '<!-- /rights -->'];
-const notHere = () => Promise.reject(new BadBackup('nothing is put back in these tests'));
 
 const [HERE, NETWORK] = ['127.0.0.1', '127.0.0.2'];
 
@@ -36,12 +32,7 @@ beforeAll(async () => {
     ...appParts(database, folder),
     devices,
     webFolder: samplesFolder,
-    backups: {
-      backups: new Backups(folder),
-      restore: notHere,
-      restoreFrom: notHere,
-      incoming: new Incoming(join(folder, 'incoming')),
-    },
+    backups: keptBackups(folder),
   });
   const paired = async (role: 'helper' | 'finisher') =>
     (await devices.pair(devices.offer(role).code, role))!.token;

@@ -1,4 +1,3 @@
-import type { Build } from '@fixatum/core';
 import type { Request, Router } from 'express';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -20,12 +19,6 @@ interface Parts extends BuildParts {
   incoming: Incoming;
   /** Puts a workshop that came in in the place of everything; returns when the server works with it. */
   restoreFrom: (prepared: Prepared) => Promise<void>;
-}
-
-/** What a photo was of, as far as the build says; else what its file is called. */
-function whosePhoto({ log = [], pieces }: Build, name: string): string {
-  const entry = log.find(({ photo }) => photo === name);
-  return pieces.find(({ id }) => id === entry?.piece)?.name ?? name;
 }
 
 /**
@@ -69,16 +62,14 @@ export function archiveRoutes({ incoming, restoreFrom, ...parts }: Parts): Route
     const { held } = arrivedOf(request);
     if ('unpacked' in held) {
       const joined = bodyOf(request, joinedSchema.partial());
-      const { stored, leftOut } = await takeIn(parts, held.unpacked, joinedOf(joined));
+      const stored = await takeIn(parts, held.unpacked, joinedOf(joined));
       await incoming.clear();
-      const whose = leftOut.map((name) => whosePhoto(stored.build, name));
-      if (whose.length > 0) response.set('x-left-out', encodeURIComponent(JSON.stringify(whose)));
       sendBuild(response, stored, 201);
       return;
     }
     await saidOfBackups(restoreFrom(held.prepared));
     await incoming.clear();
-    response.json({ restored: true, leftOut: held.prepared.leftOut });
+    response.json({ restored: true });
   });
 
   routes.delete('finisher', '/archives/:archive', async (request, response) => {

@@ -7,7 +7,8 @@ import { all, close, openFile, quoted, run } from '../storage/sqliteFile';
 import { BadBackup } from './badBackup';
 import { keptBackups } from './keptBackups';
 import { checkManifest, writeManifest } from './manifest';
-import { Photos, photosIn } from './photos';
+import { cleanPhotos, photosIn } from './photos';
+import { SecondPlace } from './secondPlace';
 import { rebuild, type Origin } from './rebuild';
 
 const PHOTOS = 'photos';
@@ -86,12 +87,20 @@ async function keepPhotos(from: string, to: string): Promise<number> {
  */
 export class Backups {
   readonly folder: string;
+  /** Where copies of them go, too. */
+  readonly second: SecondPlace;
 
   constructor(
     private readonly dataFolder: string,
     private readonly nowIso: () => string = () => new Date().toISOString(),
   ) {
     this.folder = join(dataFolder, 'backups');
+    this.second = new SecondPlace(dataFolder, nowIso);
+  }
+
+  /** The file with all that is not a photo. */
+  get dataFile(): string {
+    return join(this.dataFolder, DATABASE_FILE);
   }
 
   /**
@@ -125,8 +134,10 @@ export class Backups {
       throw error;
     }
     await this.prune(new Set([id, butNot]));
-    const made = (await this.list()).find((one) => one.id === id);
+    const there = await this.list();
+    const made = there.find((one) => one.id === id);
     if (!made) throw new BadBackup('The backup was made and is not there.');
+    await this.second.copy(join(this.folder, id), id, new Set(there.map((one) => one.id)));
     return made;
   }
 
@@ -178,8 +189,9 @@ export class Backups {
     return undefined;
   }
 
-  /** Keeps a damaged file as it is, for whoever can read more of it. Returns where. */
-  async putAside(): Promise<string> {
+  /** Keeps a damaged file as it is, for whoever can read more of it. Returns where; undefined where there is none. */
+  async putAside(): Promise<string | undefined> {
+    if (!(await isThere(this.dataFile))) return undefined;
     const aside = join(this.folder, `damaged-${this.nowIso().slice(0, 23).replace(/[:.]/g, '')}.sqlite`);
     await mkdir(this.folder, { recursive: true });
     await copyFile(join(this.dataFolder, DATABASE_FILE), aside);
@@ -259,11 +271,8 @@ export async function prepare(from: string, into: string, origin: Origin): Promi
   const theirs = join(from, PHOTOS);
   // What was kept here was made clean when it came in.
   if (origin === 'own') return { folder: into, photos: theirs, leftOut: [] };
-  const photos = new Photos(join(into, PHOTOS));
-  const leftOut: string[] = [];
-  for (const name of await photosIn(theirs))
-    if (!(await photos.takeOver(join(theirs, name), name))) leftOut.push(name);
-  return { folder: into, photos: photos.folder, leftOut };
+  const photos = join(into, PHOTOS);
+  return { folder: into, photos, leftOut: await cleanPhotos(theirs, photos) };
 }
 
 /** Puts what was prepared in the place of what is in a data folder. Nothing may have the database open. */

@@ -7,7 +7,7 @@ import {
   type Look,
   type StoredPlan,
 } from '@fixatum/core';
-import { copyFile, mkdir, readFile, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { refuseOddJson } from '../http/bodies';
@@ -18,11 +18,12 @@ import type { BuildStore } from './buildStore';
 import type { StoredBuild } from './buildRows';
 import type { SeenWorkshop } from './workshopRows';
 import { writeManifest } from './manifest';
-import { photoNamesIn, photosIn, type Photos } from './photos';
+import { cleanPhotos, copyClean, photoNamesIn, photosIn, type Photos } from './photos';
 
 const BUILD = 'build.json';
 const REST = 'beside.json';
 const PHOTOS = 'photos';
+const CLEAN = 'clean';
 
 /** Four places for three years, every ten minutes: nobody has more, and what claims to would stop the server for minutes. */
 const MOST_READINGS = 600_000;
@@ -86,7 +87,7 @@ export async function layOut(
   await mkdir(join(folder, PHOTOS));
   const there = new Set(await photosIn(photos.folder));
   for (const name of photoNamesIn([text, ...looksText].join('\n')))
-    if (there.has(name)) await copyFile(join(photos.folder, name), join(folder, PHOTOS, name));
+    if (there.has(name)) await copyClean(join(photos.folder, name), join(folder, PHOTOS, name));
   await writeManifest(folder);
   return build;
 }
@@ -95,7 +96,9 @@ export async function layOut(
 export interface UnpackedBuild {
   build: Build;
   beside: Beside;
+  /** The photos that could be read, made clean, and those that could not. */
   photos: string[];
+  leftOut: string[];
   folder: string;
 }
 
@@ -111,8 +114,9 @@ export async function readUnpacked(folder: string): Promise<UnpackedBuild | unde
   if (!parsed.ok) throw unusable(parsed.faults);
   const beside = besideSchema.safeParse(await jsonIn(join(folder, REST)));
   if (!beside.success) throw new BadBackup('What lies beside the build in that file can’t be read.');
-  const photos = await photosIn(join(folder, PHOTOS));
-  return { build: parsed.value, beside: beside.data, photos, folder };
+  const leftOut = await cleanPhotos(join(folder, PHOTOS), join(folder, CLEAN));
+  const photos = await photosIn(join(folder, CLEAN));
+  return { build: parsed.value, beside: beside.data, photos, leftOut, folder };
 }
 
 const jsonIn = (file: string): Promise<unknown> =>
@@ -123,18 +127,16 @@ const jsonIn = (file: string): Promise<unknown> =>
 
 /**
  * Takes a build in as a new one, with its readings, plan, looks and photos. Photos and looks that are here already stay as they are, as
- * their names say that they are the same; photos that can't be read are left out, and named.
+ * their names say that they are the same.
  * @param joined the build as it is in a workshop that is here; without it, it gets one of its own
  */
 export async function takeIn(
   { store, models, photos }: BuildParts,
   { build, beside, photos: names, folder }: UnpackedBuild,
   joined?: { into: SeenWorkshop; build: Build; placeIds: Readonly<Record<string, string>> },
-): Promise<{ stored: StoredBuild; leftOut: string[] }> {
+): Promise<StoredBuild> {
   // Photos first: a build never names one that is not there yet.
-  const leftOut: string[] = [];
-  for (const name of names)
-    if (!(await photos.takeOver(join(folder, PHOTOS, name), name))) leftOut.push(name);
+  for (const name of names) await photos.takeOver(join(folder, CLEAN, name), name);
   const stored = joined ? await store.create(joined.build, joined.into) : await store.create(build);
   const { id: buildId, workshopId } = stored;
   const rows = beside.readings.map((reading) => ({
@@ -152,5 +154,5 @@ export async function takeIn(
       .map((look) => ({ id: look.id, body: JSON.stringify(look) })),
     { ignoreDuplicates: true },
   );
-  return { stored, leftOut };
+  return stored;
 }

@@ -1,3 +1,4 @@
+import type { Build } from '@fixatum/core';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { DATABASE_FILE } from '../storage/database';
@@ -18,8 +19,10 @@ export type Inside =
       photos: number;
       readings: number;
       looks: number;
+      /** Whose photos can't be read and are left out. */
+      leftOut: string[];
     }
-  | { kind: 'workshop'; builds: AboutBackup['builds']; photos: number };
+  | { kind: 'workshop'; builds: AboutBackup['builds']; photos: number; leftOut: string[] };
 
 /** What was found in an archive, and what is needed to take it in. */
 export interface LookedInto {
@@ -40,13 +43,19 @@ export interface FileWork {
 }
 
 /** How long reading a file may take, ms: a minute, and as long as an old disk needs for it. */
-export const patienceFor = (bytes: number): number => 60_000 + bytes / 10_000;
+export const patienceFor = (bytes: number): number => 60_000 + Math.ceil(bytes / 10_000);
+
+/** What a photo was of, as far as the build says; else what its file is called. */
+function whosePhoto({ log = [], pieces }: Build, name: string): string {
+  const entry = log.find(({ photo }) => photo === name);
+  return pieces.find(({ id }) => id === entry?.piece)?.name ?? name;
+}
 
 async function lookInto(zip: string, folder: string): Promise<LookedInto> {
   await unpack(zip, folder);
   const unpacked = await readUnpacked(folder);
   if (unpacked) {
-    const { build, beside, photos } = unpacked;
+    const { build, beside, photos, leftOut } = unpacked;
     const inside: Inside = {
       kind: 'build',
       name: build.name,
@@ -55,6 +64,7 @@ async function lookInto(zip: string, folder: string): Promise<LookedInto> {
       photos: photos.length,
       readings: beside.readings.length,
       looks: beside.looks.length,
+      leftOut: leftOut.map((name) => whosePhoto(build, name)),
     };
     return { inside, held: { unpacked } };
   }
@@ -66,7 +76,12 @@ async function lookInto(zip: string, folder: string): Promise<LookedInto> {
   const prepared = await prepare(folder, join(folder, 'fresh'), 'outside');
   const builds = await lookInside(join(prepared.folder, DATABASE_FILE));
   return {
-    inside: { kind: 'workshop', builds, photos: (await photosIn(prepared.photos)).length },
+    inside: {
+      kind: 'workshop',
+      builds,
+      photos: (await photosIn(prepared.photos)).length,
+      leftOut: prepared.leftOut,
+    },
     held: { prepared },
   };
 }

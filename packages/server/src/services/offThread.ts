@@ -23,8 +23,9 @@ const sizeOf = (path: string): Promise<number> =>
 /**
  * The work on files on a thread of its own, so that the server answers meanwhile. It ends when it takes longer than any file of that size needs.
  * @param worker the file that the thread runs
+ * @param patienceMs how long work on a file of so many bytes may take
  */
-export function offThread(worker: string): FileWork {
+export function offThread(worker: string, patienceMs = patienceFor): FileWork {
   // One at a time: two large files at once would want the memory of two.
   const pool = new Piscina({
     filename: worker,
@@ -38,7 +39,7 @@ export function offThread(worker: string): FileWork {
     file: string,
     ...args: Parameters<FileWork[K]>
   ): Promise<Awaited<ReturnType<FileWork[K]>>> {
-    const signal = AbortSignal.timeout(patienceFor(await sizeOf(file)));
+    const signal = AbortSignal.timeout(patienceMs(await sizeOf(file)));
     let said: Said;
     try {
       said = (await pool.run({ name, args }, { signal })) as Said;

@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { isPhotoName, LONGEST_PHOTO_EDGE_PX, photoName } from '@fixatum/core';
 import { nanoid } from 'nanoid';
@@ -70,6 +70,40 @@ export async function cleanJpeg(bytes: Buffer): Promise<Buffer> {
   }
 }
 
+/** Where a JPEG ends. */
+const JPEG_END = Buffer.from([0xff, 0xd9]);
+
+/** Whether a JPEG carries nothing but its picture. */
+async function isClean(bytes: Buffer): Promise<boolean> {
+  const { exif, xmp, iptc, comments } = await sharp(bytes).metadata();
+  return [exif, xmp, iptc, comments].every((one) => one === undefined) && bytes.subarray(-2).equals(JPEG_END);
+}
+
+/** Copies a photo to where it leaves the workshop from. What came in before all were made clean is made so now. */
+export async function copyClean(from: string, to: string): Promise<void> {
+  const bytes = await readFile(from);
+  const clean = await isClean(bytes).catch(() => true);
+  await writeFile(to, clean ? bytes : await cleanJpeg(bytes));
+}
+
+/**
+ * Makes the photos in a folder, which came from somewhere else, as clean as those that are uploaded.
+ * @param to where the clean ones go, under the names they have
+ * @returns those that can't be read
+ */
+export async function cleanPhotos(from: string, to: string): Promise<string[]> {
+  const leftOut: string[] = [];
+  await mkdir(to, { recursive: true });
+  for (const name of await photosIn(from)) {
+    const jpeg = await readFile(join(from, name))
+      .then(cleanJpeg)
+      .catch(() => undefined);
+    if (jpeg) await writeFile(join(to, name), jpeg, { flush: true });
+    else leftOut.push(name);
+  }
+  return leftOut;
+}
+
 /** The photos beside the database. One is there whole or not at all, and never changes. */
 export class Photos {
   constructor(
@@ -95,18 +129,10 @@ export class Photos {
     return name;
   }
 
-  /**
-   * Takes a photo over that was kept elsewhere, made as clean as one that is uploaded, under the name it has. One of that name which is here
-   * stays. Returns whether it could be read.
-   */
-  async takeOver(from: string, name: string): Promise<boolean> {
-    if ((await photosIn(this.folder)).includes(name)) return true;
-    const jpeg = await readFile(from)
-      .then(cleanJpeg)
-      .catch(() => undefined);
-    if (!jpeg) return false;
-    await this.put(name, (file) => writeFile(file, jpeg, { flush: true }));
-    return true;
+  /** Takes a clean photo over under the name it has. One of that name which is here stays. */
+  async takeOver(from: string, name: string): Promise<void> {
+    if ((await photosIn(this.folder)).includes(name)) return;
+    await this.put(name, (file) => copyFile(from, file));
   }
 
   private async put(name: string, write: (file: string) => Promise<void>): Promise<void> {

@@ -13,6 +13,8 @@ export const DATABASE_FILE = 'fixatum.sqlite';
 export interface Database {
   sequelize: Sequelize;
   models: Models;
+  /** Folds the log of writes into the file, so that the file by itself holds everything. Returns whether it could; a reader may be in the way. */
+  fold(): Promise<boolean>;
   close(): Promise<void>;
 }
 
@@ -47,7 +49,15 @@ export async function openDatabase(dataFolder: string, options: OpenOptions = {}
     const cause = error instanceof BaseError && 'parent' in error ? error.parent : undefined;
     throw cause instanceof NotDurable ? cause : error;
   }
-  return { sequelize, models: defineModels(sequelize), close: () => sequelize.close() };
+  const fold = async () => {
+    const [answer] = await sequelize.query<{ busy: number }>('PRAGMA wal_checkpoint(TRUNCATE)', {
+      type: QueryTypes.SELECT,
+    });
+    return answer?.busy === 0;
+  };
+  // What was made just now is in the file, too, before anybody copies it.
+  await fold();
+  return { sequelize, models: defineModels(sequelize), fold, close: () => sequelize.close() };
 }
 
 interface OpenConnection extends sqlite3.Database {

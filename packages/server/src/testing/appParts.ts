@@ -6,6 +6,9 @@ import { Devices } from '../services/devices';
 import { Photos } from '../services/photos';
 import { Records } from '../services/records';
 import { ReadingStore } from '../services/readingStore';
+import { BadBackup } from '../services/badBackup';
+import { Backups } from '../services/backups';
+import { Incoming } from '../services/incoming';
 import type { Database } from '../storage/database';
 
 /** The sample builds that ship with the program. */
@@ -28,4 +31,14 @@ export const appParts = (
   clock: testClock,
   samplesFolder,
   photos: new Photos(join(folder, 'photos')),
+});
+
+const notHere = () => Promise.reject(new BadBackup('nothing is put back in these tests'));
+/** Backups beside a database, none of which is ever put back. */
+export const keptBackups = (folder: string): NonNullable<AppOptions['backups']> => ({
+  backups: new Backups(folder),
+  restore: notHere,
+  restoreFrom: notHere,
+  fold: () => Promise.resolve(true),
+  incoming: new Incoming(join(folder, 'incoming')),
 });

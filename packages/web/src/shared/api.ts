@@ -93,7 +93,7 @@ export interface BackupsAnswer {
 }
 
 /** What is in an archive that was sent: one build, or a whole workshop. */
-export type ArchiveAnswer = { id: string; photos: number } & (
+export type ArchiveAnswer = { id: string; photos: number; leftOut: string[] } & (
   | { kind: 'build'; name: string; pieces: number; logged: number; readings: number; looks: number }
   | { kind: 'workshop'; builds: BackupsAnswer['backups'][number]['builds'] }
 );

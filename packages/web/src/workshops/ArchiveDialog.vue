@@ -97,6 +97,11 @@ const words = computed(() =>
             devices. What there is now is backed up first, so you can come back to it.
           </p>
         </template>
+        <p v-if="inside && inside.leftOut.length > 0" class="my-4" role="status">
+          {{ inside.leftOut.length === 1 ? 'One photo' : `${inside.leftOut.length} photos` }} in it can’t be
+          read and {{ inside.leftOut.length === 1 ? 'is' : 'are' }} left out:
+          {{ [...new Set(inside.leftOut)].join(', ') }}.
+        </p>
         <FaultList :faults="faults" />
       </div>
       <DialogFoot
