@@ -176,6 +176,12 @@ it('never breaks on requests at random', async () => {
     {},
     [[]],
     '\u0000',
+    'Hel\u0000m',
+    '\u001b[2J',
+    '\u009f',
+    '\ud800',
+    'a\udc00b',
+    'x'.repeat(30_000),
     '🎭',
     '../..',
     '%',
@@ -226,6 +232,14 @@ it('never breaks on requests at random', async () => {
     '/nowhere',
     '/builds/%00',
     `/builds/${id}/readings?since=x`,
+    ...['q', 'since', 'workshop', 'x%00'].flatMap((name) =>
+      ['%00', 'Helm%00', '%ED%A0%80', '%1b', '%', `${'x'.repeat(3000)}`, '%22%22*%5E'].flatMap((said) => [
+        `/records?${name}=${said}`,
+        `/records?${name}[]=${said}`,
+        `/builds?${name}=${said}`,
+        `/builds/${id}/readings?${name}=${said}`,
+      ]),
+    ),
   ];
   const methods = ['get', 'post', 'put', 'patch', 'delete'] as const;
   const types = [
@@ -238,19 +252,98 @@ it('never breaks on requests at random', async () => {
   ];
   const count = Number(process.env.FIXATUM_MALFORMED ?? 2000);
   const server = app.listen(0);
-  for (let n = 0; n < count; n += 1) {
-    const [method, path, type] = [any(methods), any(paths), any(types)];
-    // The build itself is wanted to the end.
-    if (method === 'delete' && path === `/builds/${id}`) continue;
-    let body = JSON.stringify(value(4));
-    if (draw(4) === 0) body = body.slice(0, draw(body.length + 1));
-    const answer = await request(server)
-      [method](`/api${path}`)
-      .set('content-type', type)
-      .send(method === 'get' ? undefined : body);
-    expect([n, method, path, type, body, answer.status >= 500]).toEqual([n, method, path, type, body, false]);
-    if (answer.status >= 400)
-      expect([method, path, answer.type]).toEqual([method, path, 'application/problem+json']);
+  try {
+    for (let n = 0; n < count; n += 1) {
+      const [method, path, type] = [any(methods), any(paths), any(types)];
+      // The build itself is wanted to the end.
+      if (method === 'delete' && path === `/builds/${id}`) continue;
+      let body = JSON.stringify(value(4));
+      if (draw(4) === 0) body = body.slice(0, draw(body.length + 1));
+      const answer = await request(server)
+        [method](`/api${path}`)
+        .set('content-type', type)
+        .send(method === 'get' ? undefined : body);
+      expect([n, method, path, type, body, answer.status >= 500]).toEqual([
+        n,
+        method,
+        path,
+        type,
+        body,
+        false,
+      ]);
+      if (answer.status >= 400)
+        expect([method, path, answer.type]).toEqual([method, path, 'application/problem+json']);
+    }
+    // And all can still be found.
+    const found = await request(server).get('/api/records?q=gorget');
+    expect(found.status).toBe(200);
+  } finally {
+    server.close();
   }
-  server.close();
+});
+
+describe('texts', () => {
+  // What came at random may have left nothing of the others.
+  let id: string;
+  beforeAll(async () => {
+    const { body } = await request(app).post('/api/samples');
+    id = body.builds.find(({ name }: { name: string }) => name === 'Orrery Courier').id;
+  });
+
+  it.each([
+    ['a control character', 'Hel\u0000m \u001b[2Jone\u009f', 'Helm [2Jone'],
+    ['half of a pair', 'a\ud800b\udc00', 'a\ufffdb\ufffd'],
+    ['a sign of two halves, ends of lines and tabs', '🎭\ta\nb', '🎭\ta\nb'],
+    ['a backslash before a u', '\\u0000', '\\u0000'],
+  ])('come without %s, however it is written', async (_what, sent, kept) => {
+    const asEscapes = JSON.stringify(sent).replace(
+      /[^ -~]/g,
+      (sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`,
+    );
+    const entry = `{"piece": "gorget", "unit": 1, "step": "bone", "coat": 1, "note": ${asEscapes}}`;
+    const url = `/api/builds/${id}/log`;
+    const { body } = await request(app)
+      .post(url)
+      .set('content-type', 'application/json')
+      .send(entry)
+      .expect(201);
+    expect(body.build.log.at(-1).note).toBe(kept);
+    expect((await request(app).get(`/api/records?q=gorget`)).status).toBe(200);
+    await request(app).post(`/api/builds/${id}/undo`).send({}).expect(200);
+  });
+
+  it('are found, also where one from before holds what no statement can', async () => {
+    const entry = { buildId: id, id: 'old', position: 999, body: '' };
+    const body = {
+      ...entry,
+      piece: 'gorget',
+      unit: 1,
+      step: 'bone',
+      coat: 1,
+      doneAt: '2027-02-20T19:00',
+      note: 'odd\u0000note',
+    };
+    await database.models.log.create({ ...entry, body: JSON.stringify(body) });
+    await database.models.builds.increment('version', { where: { id } });
+    const fresh = createApp(appParts(database, folder));
+    const found = await request(fresh).get('/api/records?q=oddnote');
+    expect([found.status, found.body.found.length]).toEqual([200, 1]);
+    expect((await request(fresh).get('/api/records?q=odd%00note')).body.found).toEqual([]);
+    await database.models.log.destroy({ where: { id: 'old' } });
+  });
+
+  it('can not hide a name that means something to the language', async () => {
+    for (const name of ['__pro\\u0000to__', '\\u005f_proto__', '\\u0063onstructor']) {
+      const url = `/api/builds/${id}`;
+      const answer = await request(app)
+        .patch(url)
+        .set('content-type', 'application/json')
+        .send(`{"${name}": {"a": 1}}`);
+      expect([name, answer.status, answer.body.detail]).toEqual([
+        name,
+        422,
+        expect.stringContaining('Nothing can be called'),
+      ]);
+    }
+  });
 });

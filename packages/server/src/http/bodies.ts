@@ -1,6 +1,7 @@
 import { faultsOfZod } from '@fixatum/core';
-import express, { type Request } from 'express';
+import express, { type Request, type RequestHandler } from 'express';
 import { z } from 'zod';
+import { cleanJsonText, cleanText, isOddText } from './cleanText';
 import { Problem, unusable } from './problem';
 
 /** Nothing in a build is nested deeper than a dozen; what is, is no build, and would cost seconds to look at. */
@@ -27,24 +28,59 @@ function isTooDeep(text: string): boolean {
 }
 
 /** @throws Problem for JSON text that is not even worth parsing */
-export function refuseOddJson(text: string): void {
+function refuseOddJson(text: string): void {
   if (isTooDeep(text)) throw new Problem('unusable', `That is nested deeper than ${DEEPEST} levels.`);
-  const odd = oddName.exec(text)?.[1];
+  // However its letters are written.
+  const plain = text.replace(/\\u00([2-7][\da-f])/gi, (_escape, code: string) =>
+    String.fromCharCode(parseInt(code, 16)),
+  );
+  const odd = oddName.exec(plain)?.[1];
   if (odd !== undefined) throw new Problem('unusable', `Nothing can be called “${odd}”.`);
 }
 
-/** Reads JSON bodies of up to 8 MB, whatever their top is. */
-export const readJson = express.json({
-  limit: '8mb',
-  strict: false,
-  verify: (_request, _response, bytes) => refuseOddJson(bytes.toString('utf8')),
-});
+const LIMIT = '8mb';
+const textOf = express.text({ type: 'application/json', limit: LIMIT });
+const anyTextOf = express.text({ type: '*/*', limit: LIMIT });
+
+/** Reads JSON bodies of up to 8 MB, whatever their top is. Their texts come without control characters. */
+export const readJson: RequestHandler = (request, response, next) =>
+  textOf(request, response, (error?: unknown) => {
+    if (error !== undefined) return next(error);
+    const text: unknown = request.body;
+    request.body = undefined;
+    if (typeof text !== 'string' || text === '') return next();
+    try {
+      request.body = JSON.parse(fileText(text)) as unknown;
+    } catch (failure) {
+      return next(
+        failure instanceof SyntaxError
+          ? new Problem('broken-json', `The request is not whole JSON: ${failure.message}`)
+          : failure,
+      );
+    }
+    next();
+  });
+
+/** Reads a file of JSON as text, so that the core can say where a broken one breaks; `fileTextOf` gives it. */
+export const readFileText: RequestHandler = anyTextOf;
+
+/** The text of a file that was sent, without control characters. @throws Problem for one that is not even worth parsing */
+export function fileTextOf(request: Request): string {
+  const body: unknown = request.body;
+  return fileText(typeof body === 'string' ? body : '');
+}
+
+/** As `fileTextOf`, of a file that lies here. */
+export function fileText(text: string): string {
+  const clean = cleanJsonText(text);
+  refuseOddJson(clean);
+  return clean;
+}
 
 /** One named part of the address. @throws Problem for one that nothing can be called */
 export function param(request: Request, name: string): string {
   const said = String(request.params[name] ?? '');
-  // eslint-disable-next-line no-control-regex -- these are what is looked for
-  if (/[\u0000-\u001f\u007f]/.test(said))
+  if (isOddText(said) || /[\t\r\n]/.test(said))
     throw new Problem('not-found', 'There is nothing with that name here.');
   return said;
 }
@@ -74,7 +110,11 @@ export function bodyOf<S extends z.ZodType>(request: Request, schema: S): z.infe
 
 /** What follows the question mark, checked by a schema; throws a 422 Problem with every fault. */
 export function queryOf<S extends z.ZodType>(request: Request, schema: S): z.infer<S> {
-  const parsed = schema.safeParse(request.query);
+  const clean = Object.entries(request.query).map(([name, value]) => [
+    name,
+    typeof value === 'string' ? cleanText(value) : value,
+  ]);
+  const parsed = schema.safeParse(Object.fromEntries(clean));
   if (!parsed.success) throw unusable(faultsOfZod(parsed.error));
   return parsed.data;
 }

@@ -124,8 +124,6 @@ function asProblem(error: unknown): Problem {
     return new Problem('unusable', 'That is longer or deeper than anything that can be planned.');
   const { type, status } = isRecord(error) ? error : {};
   const message = messageOf(error);
-  if (type === 'entity.parse.failed')
-    return new Problem('broken-json', `The request is not whole JSON: ${message}`);
   if (type === 'entity.too.large')
     return new Problem('too-large', 'That is larger than the 8 MB this program takes at once.');
   if (typeof status === 'number' && status >= 400 && status < 500)

@@ -1,9 +1,9 @@
 import { applyPatch, buildSchema, isRecord, parseBuildText, sure, type Build } from '@fixatum/core';
-import express, { type Router } from 'express';
+import type { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
-import { bodyOf, ifMatch, param, queryOf, readJson, refuseOddJson } from '../http/bodies';
+import { bodyOf, ifMatch, param, queryOf, readJson, fileTextOf, readFileText } from '../http/bodies';
 import { fileNameOf } from './fileNameOf';
 import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
@@ -63,20 +63,13 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
   });
 
   // The text itself is read here, so that the core can say where a broken file breaks.
-  routes.post(
-    'finisher',
-    '/builds',
-    express.text({ type: '*/*', limit: '8mb' }),
-    async (request, response) => {
-      const text = typeof request.body === 'string' ? request.body : '';
-      refuseOddJson(text);
-      const parsed = parseBuildText(text);
-      if (!parsed.ok) throw unusable(parsed.faults);
-      const { workshop } = queryOf(request, intoSchema);
-      const into = workshop === undefined ? undefined : { id: workshop, etag: ifMatch(request) };
-      sendBuild(response, await store.create(parsed.value, into), 201);
-    },
-  );
+  routes.post('finisher', '/builds', readFileText, async (request, response) => {
+    const parsed = parseBuildText(fileTextOf(request));
+    if (!parsed.ok) throw unusable(parsed.faults);
+    const { workshop } = queryOf(request, intoSchema);
+    const into = workshop === undefined ? undefined : { id: workshop, etag: ifMatch(request) };
+    sendBuild(response, await store.create(parsed.value, into), 201);
+  });
 
   routes.post('finisher', '/samples', async (_request, response) => {
     const stored = await loadSamples(store, samplesFolder, clock);

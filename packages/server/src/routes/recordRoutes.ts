@@ -1,6 +1,7 @@
 import type { Router } from 'express';
 import { z } from 'zod';
 import { queryOf } from '../http/bodies';
+import { isOddText } from '../http/cleanText';
 import type { Records } from '../services/records';
 import { guardedRoutes } from './admit';
 
@@ -11,7 +12,9 @@ export function recordRoutes(records: Records): Router {
   const routes = guardedRoutes();
   routes.get('helper', '/records', async (request, response) => {
     const { q } = queryOf(request, asked);
-    response.json({ found: await records.search(q) });
+    // What nobody can have typed is nowhere.
+    const isOdd = typeof request.query.q === 'string' && isOddText(request.query.q);
+    response.json({ found: isOdd ? [] : await records.search(q) });
   });
   return routes.router;
 }

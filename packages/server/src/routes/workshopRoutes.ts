@@ -8,9 +8,9 @@ import {
   wornIn,
   type Look,
 } from '@fixatum/core';
-import express, { type Router, type Response } from 'express';
+import type { Response, Router } from 'express';
 import { z } from 'zod';
-import { bodyOf, ifMatch, param, queryOf, readJson, refuseOddJson } from '../http/bodies';
+import { bodyOf, ifMatch, param, queryOf, readJson, fileTextOf, readFileText } from '../http/bodies';
 import { unusable } from '../http/problem';
 import type { BuildStore } from '../services/buildStore';
 import type { Clock } from '../services/clock';
@@ -67,30 +67,23 @@ export function workshopRoutes({ store, workshops, models, clock }: Parts): Rout
   });
 
   // The text itself is read here, so that the core can say where a broken file breaks.
-  routes.post(
-    'finisher',
-    '/workshops',
-    express.text({ type: '*/*', limit: '8mb' }),
-    async (request, response) => {
-      const text = typeof request.body === 'string' ? request.body : '';
-      refuseOddJson(text);
-      const parsed = parseWorkshopText(text);
-      if (!parsed.ok) throw unusable(parsed.faults);
-      const { looks = [], ...workshop } = parsed.value;
-      const known = z.array(lookSchema).safeParse(looks);
-      if (!known.success)
-        throw unusable([{ code: 'bad-value', path: ['looks'], message: 'The looks in it can’t be read.' }]);
-      const stored = await workshops.create(workshop);
-      const shipped = new Set(shippedLooks.map(({ id }) => id));
-      await models.looks.bulkCreate(
-        known.data
-          .filter(({ id }) => !shipped.has(id))
-          .map((look) => ({ id: look.id, body: JSON.stringify(look) })),
-        { ignoreDuplicates: true },
-      );
-      send(response, stored, 201);
-    },
-  );
+  routes.post('finisher', '/workshops', readFileText, async (request, response) => {
+    const parsed = parseWorkshopText(fileTextOf(request));
+    if (!parsed.ok) throw unusable(parsed.faults);
+    const { looks = [], ...workshop } = parsed.value;
+    const known = z.array(lookSchema).safeParse(looks);
+    if (!known.success)
+      throw unusable([{ code: 'bad-value', path: ['looks'], message: 'The looks in it can’t be read.' }]);
+    const stored = await workshops.create(workshop);
+    const shipped = new Set(shippedLooks.map(({ id }) => id));
+    await models.looks.bulkCreate(
+      known.data
+        .filter(({ id }) => !shipped.has(id))
+        .map((look) => ({ id: look.id, body: JSON.stringify(look) })),
+      { ignoreDuplicates: true },
+    );
+    send(response, stored, 201);
+  });
 
   routes.patch('finisher', '/workshops/:workshop', readJson, async (request, response) => {
     const { name } = bodyOf(request, nameSchema);

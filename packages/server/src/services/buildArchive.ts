@@ -10,7 +10,7 @@ import {
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { refuseOddJson } from '../http/bodies';
+import { fileText } from '../http/bodies';
 import { unusable } from '../http/problem';
 import type { Models } from '../storage/models';
 import { BadBackup } from './badBackup';
@@ -109,8 +109,7 @@ export interface UnpackedBuild {
 export async function readUnpacked(folder: string): Promise<UnpackedBuild | undefined> {
   const text = await readFile(join(folder, BUILD), 'utf8').catch(() => undefined);
   if (text === undefined) return undefined;
-  refuseOddJson(text);
-  const parsed = parseBuildText(text);
+  const parsed = parseBuildText(fileText(text));
   if (!parsed.ok) throw unusable(parsed.faults);
   const beside = besideSchema.safeParse(await jsonIn(join(folder, REST)));
   if (!beside.success) throw new BadBackup('What lies beside the build in that file can’t be read.');
@@ -121,7 +120,7 @@ export async function readUnpacked(folder: string): Promise<UnpackedBuild | unde
 
 const jsonIn = (file: string): Promise<unknown> =>
   readFile(file, 'utf8').then(
-    (text) => JSON.parse(text) as unknown,
+    (text) => JSON.parse(fileText(text)) as unknown,
     () => undefined,
   );
 

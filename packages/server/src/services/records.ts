@@ -1,6 +1,7 @@
 import { thingsToFind, type FoundThing } from '@fixatum/core';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../storage/database';
+import { cleanText } from '../http/cleanText';
 import type { BuildStore } from './buildStore';
 
 /** One thing that was found, and the build it is in. */
@@ -96,8 +97,9 @@ export class Records {
           one.id,
           one.pieceId ?? null,
           one.at ?? null,
-          one.title,
-          one.text,
+          // Texts of before may hold what no statement can.
+          cleanText(one.title),
+          cleanText(one.text),
         ]),
       );
     }
