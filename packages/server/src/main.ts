@@ -7,7 +7,8 @@ import { BadEnvironment, readConfig, type Config } from './config';
 import { troubleAtStart } from './http/storageTrouble';
 import { makeClock } from './services/clock';
 import { offThread } from './services/offThread';
-import { Sharing } from './services/sharing';
+import { networkAddresses, Sharing } from './services/sharing';
+import { whoReaches } from './services/whoReaches';
 import { NotDurable } from './storage/connection';
 import { FolderTaken, lockFolder } from './storage/folderLock';
 import { OpenData } from './openData';
@@ -64,6 +65,8 @@ async function start(config: Config): Promise<void> {
     const address = server.address();
     actualPort = typeof address === 'object' && address ? address.port : port;
     console.log(`Fixatum is at http://localhost:${actualPort}`);
+    const reach = whoReaches(host, networkAddresses());
+    if (reach !== undefined) console.log(reach);
     if (config.share)
       void sharing.begin().then(() => {
         console.log(

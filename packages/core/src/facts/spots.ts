@@ -11,6 +11,7 @@ import { dryFilmUm, wetFilmUm } from '../materials/film';
 import { passedOver, stepAsLogged } from './laid';
 import { laysFilm, type OrderedStep } from './stepOrder';
 import { entryOf, nth } from '../model/sure';
+import { compareLogged } from '../model/wallTime';
 
 /** What facts are told from: the materials by id, and the log, which counts for more than the plan. */
 export interface Known {
@@ -135,7 +136,7 @@ function workOf(
   log: readonly LogEntry[],
   materials: ReadonlyMap<string, Material>,
 ): UnitWork {
-  const inOrder = [...log].sort((a, b) => (a.doneAt < b.doneAt ? -1 : a.doneAt > b.doneAt ? 1 : 0));
+  const inOrder = [...log].sort((a, b) => compareLogged(a.doneAt, b.doneAt));
   const meant = passesMeant([piece], inOrder);
   const index = new Map(piece.steps.map((step, at) => [step.id, at]));
   const passes = meant.flatMap(({ entry, pass }) => {

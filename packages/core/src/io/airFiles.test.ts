@@ -80,6 +80,19 @@ describe('parseAirCsv', () => {
     expect(read('2027-03-28 00:00;8;80\n2027-03-28 03:00;10;70')).toMatchObject({ temperatureC: [8, 9, 10] });
   });
 
+  // Lisbon has 01:00 to 02:00 twice on 31 October 2027: four lines an hour apart, the middle two with the same time.
+  it('takes the hour that comes again in autumn for the second of the two', () => {
+    const text = ['00:00', '01:00', '01:00', '02:00']
+      .map((at, n) => `2027-10-31 ${at};${10 + n};60`)
+      .join('\n');
+    expect(parseAirCsv(text, '', 'Europe/Lisbon')).toMatchObject({
+      ok: true,
+      climate: { start: '2027-10-31T00:00', temperatureC: [10, 11, 12, 13] },
+    });
+    // On any other day it is a line twice.
+    expect(parseAirCsv(text.replaceAll('-31', '-30'), '', 'Europe/Lisbon').ok).toBe(false);
+  });
+
   it('refuses times that are no times, or out of order, naming the line as it stands in the text', () => {
     expect(read('time;t;h\n2027-02-30 06:00;7,5;88')).toEqual([
       'Line 2 has no time that exists: “2027-02-30 06:00”. Write it as 2027-02-20 18:00.',

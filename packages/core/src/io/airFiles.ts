@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { faultsOfZod } from '../materials/parseBuild';
 import type { Fault } from '../model/fault';
-import { sayWait, toEpochMinute } from '../model/wallTime';
+import { sayWait, secondOfTwo, toEpochMinute } from '../model/wallTime';
 import { humidityPct, temperatureC } from '../model/fields';
 import { climateSchema, type Climate } from '../model/schema';
 import { nth } from '../model/sure';
@@ -139,7 +139,14 @@ function hourly(start: string, hours: readonly (readonly [number, number])[]): A
 
 /** Lays lines at their own times: the mean of each hour that has some, evenly changing values for hours that have none. */
 function fromTimedLines(lines: readonly AirLine[], timeZone: string): AirFileResult {
-  const timedLines = lines.map((line) => ({ ...line, at: toEpochMinute(line.time!, timeZone)! }));
+  const timedLines: (AirLine & { at: number })[] = [];
+  for (const line of lines) {
+    const first = toEpochMinute(line.time!, timeZone)!;
+    const second = secondOfTwo(line.time!, timeZone);
+    const before = timedLines.at(-1)?.at ?? -Infinity;
+    // Lines go on in order, so that in autumn the hour that comes again is the second of the two.
+    timedLines.push({ ...line, at: first <= before && second !== undefined ? second : first });
+  }
   for (const [n, line] of timedLines.entries()) {
     const before = timedLines[n - 1];
     if (!before) continue;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { filmGrades } from './filmGrades';
 import { methods } from './methods';
 import { substrateKinds } from './substrates';
-import { id, faces, wallTime, temperatureC, humidityPct, name, date, note } from './fields';
+import { id, faces, loggedTime, wallTime, temperatureC, humidityPct, name, date, note } from './fields';
 
 const coatPlace = {
   piece: id,
@@ -16,8 +16,8 @@ const coatPlace = {
 export const logEntrySchema = z.looseObject({
   id,
   ...coatPlace,
-  doneAt: wallTime,
-  startedAt: wallTime.optional(),
+  doneAt: loggedTime,
+  startedAt: loggedTime.optional(),
   temperatureC: temperatureC.optional(),
   humidityPct: humidityPct.optional(),
   film: z.enum(filmGrades).optional(),
@@ -53,7 +53,7 @@ export const touchTestSchema = z.looseObject({
   unit: z.number().int().min(1),
   step: id.optional(),
   face: z.enum(faces).optional(),
-  at: wallTime,
+  at: loggedTime,
   state: z.enum(['dry', 'tacky']),
 });
 
@@ -79,9 +79,9 @@ export const timerSchema = z.looseObject({
 export const underwaySchema = z.looseObject({
   id,
   ...coatPlace,
-  startedAt: wallTime,
+  startedAt: loggedTime,
   /** Laid down since then, and for how long altogether before that. */
-  pausedAt: wallTime.optional(),
+  pausedAt: loggedTime.optional(),
   pausedMinutes: z.number().min(0).optional(),
   /** The device it was started on; without one, the computer itself. */
   device: id.optional(),

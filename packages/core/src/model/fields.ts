@@ -81,6 +81,14 @@ export const wallTime = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'write a date with a time of day, in a file as 2027-03-05T19:00');
 
+/** When something happened: wall time, and in the second of autumn's two hours its offset from UTC behind it. */
+export const loggedTime = z
+  .string()
+  .regex(
+    /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}([+-]\d{2}:\d{2})?$/,
+    'write a date with a time of day, in a file as 2027-03-05T19:00',
+  );
+
 export const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a date, in a file as 2027-03-05');
 
 export const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'write a time of day as 19:00');

@@ -1,4 +1,5 @@
 import type { Build } from './schema';
+import { compareLogged } from './wallTime';
 
 /**
  * A build out of whose log some entries went by themselves, as with their piece, with the tins left as full as they were: what was laid
@@ -28,7 +29,7 @@ export const lessDrawn = (
     const { id, levelAt } = tin;
     if (id === undefined || levelAt === undefined) return tin;
     const ml = draws
-      .filter(({ doneAt }) => levelAt <= doneAt)
+      .filter(({ doneAt }) => compareLogged(levelAt, doneAt) <= 0)
       .flatMap(({ used }) => used ?? [])
       .reduce((sum, one) => (one.tin === id ? sum + one.ml : sum), 0);
     return ml === 0 ? tin : { ...tin, remainingMl: Math.max(0, tin.remainingMl - ml) };

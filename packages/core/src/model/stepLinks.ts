@@ -1,5 +1,5 @@
 import { isAtPacking } from './lookOvers';
-import type { Build, Piece } from './schema';
+import type { Build, Piece, Step } from './schema';
 
 /** One step of one piece, by its places in the build file. */
 export interface StepLink {
@@ -10,16 +10,29 @@ export interface StepLink {
 /** How another piece's step is named in `after`. */
 export const linkText = ({ piece, step }: StepLink): string => `${piece}/${step}`;
 
+/** By the list of steps: thousands of links into one list ask for it. */
+const idsOfSteps = new WeakMap<readonly Step[], { ids: ReadonlySet<string>; count: number }>();
+
+/** Whether a list has a step. A list never changes; a changed piece has another. */
+function hasStep(steps: readonly Step[], id: string): boolean {
+  let known = idsOfSteps.get(steps);
+  if (known?.count !== steps.length) {
+    known = { ids: new Set(steps.map((step) => step.id)), count: steps.length };
+    idsOfSteps.set(steps, known);
+  }
+  return known.ids.has(id);
+}
+
 /**
  * What a link in `after` means: a step of the piece itself by its id, else `piece/step`; undefined when there is no such
  * step. Ids may hold slashes, so every way to part the text is tried, own steps first.
  */
 export function linkTarget(pieces: readonly Piece[], own: Piece, link: string): StepLink | undefined {
-  if (own.steps.some((step) => step.id === link)) return { piece: own.id, step: link };
+  if (hasStep(own.steps, link)) return { piece: own.id, step: link };
   for (let slash = link.indexOf('/'); slash >= 0; slash = link.indexOf('/', slash + 1)) {
     const [pieceId, stepId] = [link.slice(0, slash), link.slice(slash + 1)];
     const other = pieces.find((piece) => piece.id === pieceId);
-    if (other?.steps.some((step) => step.id === stepId)) return { piece: pieceId, step: stepId };
+    if (other && hasStep(other.steps, stepId)) return { piece: pieceId, step: stepId };
   }
   return undefined;
 }

@@ -1,5 +1,14 @@
 import { sayMoment } from './sayMoment';
-import { epochMinute, sayWait, toEpochMinute, toWallTime, workdayBegan } from './wallTime';
+import {
+  compareLogged,
+  epochMinute,
+  sayWait,
+  secondOfTwo,
+  toEpochMinute,
+  toLoggedTime,
+  toWallTime,
+  workdayBegan,
+} from './wallTime';
 
 describe('wall time', () => {
   it('goes to epoch minutes and back', () => {
@@ -18,6 +27,32 @@ describe('wall time', () => {
 
   it('throws on a moment that does not exist', () => {
     expect(() => epochMinute('2027-02-29T10:00', 'UTC')).toThrow(RangeError);
+  });
+
+  // Lisbon sets its clocks back on 31 October 2027 at 02:00 summer time, 01:00 UTC: 01:30 comes at 00:30 UTC and at 01:30 UTC.
+  it('tells autumn’s double hour apart where something happened in it', () => {
+    const at = (utc: string) => Date.parse(`2027-10-31T${utc}:00Z`) / 60_000;
+    const zone = 'Europe/Lisbon';
+    const logged = ['00:30', '00:59', '01:00', '01:30', '02:00'].map((utc) => toLoggedTime(at(utc), zone));
+    expect(logged).toEqual([
+      '2027-10-31T01:30',
+      '2027-10-31T01:59',
+      '2027-10-31T01:00+00:00',
+      '2027-10-31T01:30+00:00',
+      '2027-10-31T02:00',
+    ]);
+    expect(logged.map((wall) => toEpochMinute(wall, zone))).toEqual(
+      ['00:30', '00:59', '01:00', '01:30', '02:00'].map(at),
+    );
+    expect([...logged].reverse().sort(compareLogged)).toEqual(logged);
+    expect(secondOfTwo('2027-10-31T01:30', zone)).toBe(at('01:30'));
+    expect(secondOfTwo('2027-10-31T02:30', zone)).toBeUndefined();
+    // An offset that the zone does not have then is no moment of it.
+    expect(toEpochMinute('2027-10-31T01:30+05:00', zone)).toBeUndefined();
+    expect(toEpochMinute('2027-10-30T01:30+00:00', zone)).toBeUndefined();
+    // Lord Howe sets its clocks back by half an hour, on 4 April 2027 at 02:00, from +11:00 to +10:30.
+    const howe = secondOfTwo('2027-04-04T01:45', 'Australia/Lord_Howe')!;
+    expect(howe - toEpochMinute('2027-04-04T01:45', 'Australia/Lord_Howe')!).toBe(30);
   });
 
   it('is said plainly', () => {

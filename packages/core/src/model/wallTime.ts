@@ -12,7 +12,7 @@ export const MINUTES_PER_DAY = 1440;
 
 /**
  * Wall time in a zone to epoch minutes; `undefined` when that time does not exist there (30 February, or inside
- * the hour skipped in spring). A time that happens twice in autumn means the first of the two.
+ * the hour skipped in spring). A time that happens twice in autumn means the first of the two, unless its offset from UTC says the second.
  * @example toEpochMinute('2027-03-05T19:00', 'Europe/Lisbon')
  */
 export function toEpochMinute(wall: string, timeZone: string): EpochMinute | undefined {
@@ -28,10 +28,27 @@ export function toEpochMinute(wall: string, timeZone: string): EpochMinute | und
 const known = new Map<string, EpochMinute | undefined>();
 const MOST_KNOWN = 5000;
 
+/** Clocks are set back by an hour, and in one zone by half of one. */
+const CLOCK_CHANGES_MINUTES = [60, 30] as const;
+
+/** A moment of autumn's second hour carries its offset from UTC behind it; no other does. */
+const WALL_LETTERS = 'yyyy-MM-ddTHH:mm'.length;
+
 function workOut(wall: string, timeZone: string): EpochMinute | undefined {
+  if (wall.length > WALL_LETTERS) {
+    const second = DateTime.fromISO(wall, { zone: timeZone });
+    const isSame = second.isValid && second.toFormat(wallFormat) === wall.slice(0, WALL_LETTERS);
+    return isSame && second.toISO()?.endsWith(wall.slice(WALL_LETTERS))
+      ? Math.floor(second.toMillis() / 60_000)
+      : undefined;
+  }
   const moment = DateTime.fromFormat(wall, wallFormat, { zone: timeZone });
   if (!moment.isValid || moment.toFormat(wallFormat) !== wall) return undefined;
-  return Math.floor(moment.toMillis() / 60_000);
+  // Of two that are called the same, which one is had depends on today's offset.
+  const first = CLOCK_CHANGES_MINUTES.map((minutes) => moment.minus({ minutes })).find(
+    (before) => before.toFormat(wallFormat) === wall,
+  );
+  return Math.floor((first ?? moment).toMillis() / 60_000);
 }
 
 /** As `toEpochMinute`, for times already checked; throws a RangeError on one that does not exist. */
@@ -44,6 +61,36 @@ export function epochMinute(wall: string, timeZone: string): EpochMinute {
 /** Epoch minutes to wall time in a zone, `yyyy-MM-ddTHH:mm`. */
 export function toWallTime(minute: EpochMinute, timeZone: string): string {
   return DateTime.fromMillis(Math.round(minute) * 60_000, { zone: timeZone }).toFormat(wallFormat);
+}
+
+/**
+ * When something happened, as wall time. Autumn has one hour twice: in the second of the two the offset from UTC stands behind it, so that what
+ * was done in it comes after what was done in the first.
+ * @example toLoggedTime(minute, 'Europe/Lisbon') // '2027-10-31T01:30', and an hour later '2027-10-31T01:30+00:00'
+ */
+export function toLoggedTime(minute: EpochMinute, timeZone: string): string {
+  const wall = toWallTime(minute, timeZone);
+  if (toEpochMinute(wall, timeZone) === Math.round(minute)) return wall;
+  return `${wall}${DateTime.fromMillis(Math.round(minute) * 60_000, { zone: timeZone }).toFormat('ZZ')}`;
+}
+
+/** The second of the two moments that a wall time means in autumn; undefined for one that comes once. */
+export function secondOfTwo(wall: string, timeZone: string): EpochMinute | undefined {
+  const first = toEpochMinute(wall, timeZone);
+  if (first === undefined) return undefined;
+  return CLOCK_CHANGES_MINUTES.map((minutes) => first + minutes).find(
+    (minute) => toWallTime(minute, timeZone) === wall,
+  );
+}
+
+const HOUR_LETTERS = 'yyyy-MM-ddTHH'.length;
+
+/** The order of two moments of one zone that something happened at: below zero where the first was before. */
+export function compareLogged(a: string, b: string): number {
+  const isSameHour = a.slice(0, HOUR_LETTERS) === b.slice(0, HOUR_LETTERS);
+  const [later, earlier] = [a.length, b.length];
+  if (isSameHour && later !== earlier) return later - earlier;
+  return a < b ? -1 : a > b ? 1 : 0;
 }
 
 /** A Luxon moment for calendar arithmetic at the edges of the core. */

@@ -4,6 +4,7 @@ import { materialFigures } from './materialSchema';
 import { methods } from './methods';
 import {
   name,
+  loggedTime,
   wallTime,
   weekdays,
   clock,
@@ -93,7 +94,7 @@ export const stockSchema = z
     containerMl: z.number().positive('a container holds something').max(100_000, 'at most 100 litres'),
     remainingMl: z.number().min(0, 'no less than nothing'),
     /** When that much was left; what was laid since has to be taken off. Without it, it is what is left now. */
-    levelAt: wallTime.optional(),
+    levelAt: loggedTime.optional(),
     /** What it weighs empty, g. */
     emptyG: z.number().min(0).max(100_000).optional(),
     openedOn: date.optional(),
@@ -156,7 +157,7 @@ export const mixSchema = z.looseObject({
     .min(1, 'name at least one part')
     .max(20, 'at most 20 parts'),
   made: z
-    .array(z.looseObject({ at: wallTime, ml: z.number().positive('more than nothing').max(100_000), note }))
+    .array(z.looseObject({ at: loggedTime, ml: z.number().positive('more than nothing').max(100_000), note }))
     .max(500)
     .optional(),
   note,

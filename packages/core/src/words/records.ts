@@ -10,6 +10,7 @@ import { substrateTable } from '../model/substrates';
 import { describeStep } from './describeStep';
 import { journalOf } from './journal';
 import { workWord } from './workWord';
+import { compareLogged } from '../model/wallTime';
 
 /** One thing that can be found again: what it is, where it stands, and all the words it is found by. */
 export interface FoundThing {
@@ -159,7 +160,7 @@ export function finishCard(build: Build, piece: Piece): CardLine[] {
   const lines = new Map<string, CardLine>();
   const inOrder = (build.log ?? [])
     .filter((entry) => entry.piece === piece.id)
-    .sort((a, b) => (a.doneAt < b.doneAt ? -1 : a.doneAt > b.doneAt ? 1 : 0));
+    .sort((a, b) => compareLogged(a.doneAt, b.doneAt));
   for (const entry of inOrder) {
     const step = piece.steps.find(({ id }) => id === entry.step);
     const material = materials.get(entry.material ?? step?.material ?? '');

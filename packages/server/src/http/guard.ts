@@ -27,7 +27,7 @@ export function hostGuard(allowed: readonly string[]) {
     const { localAddress = '' } = request.socket;
     const isOwn = ownNames.has(name) && isFromHere(request);
     const isAddress = name === localAddress.replace(/^::ffff:/, '') && !ownNames.has(name);
-    if (!isOwn && !isAddress && !listed.has(name))
+    if (!isOwn && !isAddress && !listed.has(name) && !listed.has(host.toLowerCase()))
       throw new Problem('wrong-host', 'This address is not one the server answers to.');
     const { origin } = request.headers;
     if (origin !== undefined && origin !== 'null') {

@@ -11,6 +11,7 @@ import {
   type TouchTest,
   type Underway,
   nth,
+  sure,
 } from '@fixatum/core';
 import type { Request, Router } from 'express';
 import { nanoid } from 'nanoid';
@@ -94,9 +95,106 @@ function refuseOthers(
     );
 }
 
+/** One press at the bench: what the change is called, and what it does to a build. */
+interface Press {
+  label: ChangeNote['label'];
+  make: (build: Build) => LogEdit;
+}
+
+/** What each kind of press makes of what was sent, on the device it was made on. */
+const pressesOn = (request: Request, clock: Clock) => ({
+  log: (entries: z.infer<typeof newEntry>[]): Press => {
+    const by = callerOf(request).device?.name;
+    return {
+      label: (build) => `Log ${passWords(build, entries)}`,
+      make: ({ timeZone }) => ({
+        kind: 'log',
+        entries: entries.map((entry): LogEntry => ({
+          ...entry,
+          ...(by === undefined ? {} : { by }),
+          id: entry.id ?? nanoid(12),
+          doneAt: entry.doneAt ?? clock.wallTimeIn(timeZone),
+        })),
+      }),
+    };
+  },
+  touch: (tests: z.infer<typeof newTest>[]): Press => ({
+    label: (build) => `Touch test: ${passWords(build, tests)}`,
+    make: ({ timeZone }) => ({
+      kind: 'touch',
+      tests: tests.map((test): TouchTest => ({
+        ...test,
+        id: test.id ?? nanoid(12),
+        at: test.at ?? clock.wallTimeIn(timeZone),
+      })),
+    }),
+  }),
+  timer: (timers: z.infer<typeof newTimer>[]): Press => ({
+    label: `Timer: ${nth(timers, 0).label}`,
+    make: () => ({
+      kind: 'timer',
+      timers: timers.map((timer): BenchTimer => ({
+        ...fromDevice(request, timer),
+        id: timer.id ?? nanoid(12),
+        startedAt: timer.startedAt ?? clock.iso(),
+      })),
+    }),
+  }),
+  stopTimer: ({ ids }: z.infer<typeof stopSchema>): Press => ({
+    label: 'Stop a timer',
+    make: (build) => {
+      refuseOthers(request, ids, build.timers, 'That timer');
+      return { kind: 'stopTimer', ids };
+    },
+  }),
+  start: (passes: z.infer<typeof newUnderway>[]): Press => ({
+    label: (build) => `Start ${passWords(build, passes)}`,
+    make: ({ timeZone }) => ({
+      kind: 'start',
+      passes: passes.map((pass): Underway => ({
+        ...fromDevice(request, pass),
+        id: pass.id ?? nanoid(12),
+        startedAt: pass.startedAt ?? clock.wallTimeIn(timeZone),
+      })),
+    }),
+  }),
+  pause: ({ ids, at, resume }: z.infer<typeof pauseSchema>): Press => ({
+    label: resume ? 'Go on' : 'Pause',
+    make: ({ timeZone }) => ({ kind: 'pause', ids, at: at ?? clock.wallTimeIn(timeZone), resume }),
+  }),
+  stop: ({ ids }: z.infer<typeof stopSchema>): Press => ({
+    label: 'Stop a pass',
+    make: (build) => {
+      refuseOthers(request, ids, build.underway, 'That pass');
+      return { kind: 'stop', ids };
+    },
+  }),
+});
+
+/** How many of the presses in one request were taken: those behind the first that was refused were not. */
+export const TAKEN_HEADER = 'x-fixatum-taken';
+const atOnce = <S extends z.ZodType>(schema: S) => z.array(schema).min(1).max(200);
+/** Presses that waited for the server, in the order they were made. */
+const editsSchema = z.object({
+  edits: z
+    .array(
+      z.discriminatedUnion('kind', [
+        z.object({ kind: z.literal('log'), entries: atOnce(newEntry) }),
+        z.object({ kind: z.literal('touch'), tests: atOnce(newTest) }),
+        z.object({ kind: z.literal('timer'), timers: atOnce(newTimer) }),
+        z.object({ kind: z.literal('start'), passes: atOnce(newUnderway) }),
+        stopSchema.extend({ kind: z.literal('stopTimer') }),
+        stopSchema.extend({ kind: z.literal('stop') }),
+        pauseSchema.extend({ kind: z.literal('pause') }),
+      ]),
+    )
+    .min(1, 'send at least one')
+    .max(100, 'send at most 100 at once'),
+});
+
 /**
  * `/builds/:id/log`, `underway`, `touch-tests` and `timers`: what was done, is being done, was felt, and is being timed. An entry is on disk before the
- * answer goes out; the same id twice counts once.
+ * answer goes out; the same id twice counts once. `/builds/:id/edits` takes many presses of any kind that had to wait.
  */
 export function logRoutes({ store, clock }: Parts): Router {
   const routes = guardedRoutes();
@@ -107,69 +205,55 @@ export function logRoutes({ store, clock }: Parts): Router {
     response.json({ log: (await store.load(param(request, 'id'))).build.log ?? [] });
   });
 
-  /** Applies what the bench says; what is refused is told by name. */
-  const edit = (
-    request: Request,
-    label: ChangeNote['label'],
-    make: (build: Build) => LogEdit,
-  ): Promise<StoredBuild> => store.log(param(request, 'id'), noted(request, label), make, refusal);
+  /** Does what was pressed; what is refused is told by name. */
+  const press = (request: Request, { label, make }: Press): Promise<StoredBuild> =>
+    store.log(param(request, 'id'), noted(request, label), make, refusal);
 
   routes.post('helper', '/builds/:id/log', readJson, async (request, response) => {
     const entries = oneOrMoreOf(request, newEntry);
-    const by = callerOf(request).device?.name;
-    const stored = await edit(
-      request,
-      (build) => `Log ${passWords(build, entries)}`,
-      ({ timeZone }) => ({
-        kind: 'log',
-        entries: entries.map((entry): LogEntry => ({
-          ...entry,
-          ...(by === undefined ? {} : { by }),
-          id: entry.id ?? nanoid(12),
-          doneAt: entry.doneAt ?? clock.wallTimeIn(timeZone),
-        })),
-      }),
-    );
-    sendBuild(response, stored, 201);
+    sendBuild(response, await press(request, pressesOn(request, clock).log(entries)), 201);
   });
-
   routes.post('helper', '/builds/:id/touch-tests', readJson, async (request, response) => {
     const tests = oneOrMoreOf(request, newTest);
-    const stored = await edit(
-      request,
-      (build) => `Touch test: ${passWords(build, tests)}`,
-      ({ timeZone }) => ({
-        kind: 'touch',
-        tests: tests.map((test): TouchTest => ({
-          ...test,
-          id: test.id ?? nanoid(12),
-          at: test.at ?? clock.wallTimeIn(timeZone),
-        })),
-      }),
-    );
-    sendBuild(response, stored, 201);
+    sendBuild(response, await press(request, pressesOn(request, clock).touch(tests)), 201);
   });
-
   routes.post('helper', '/builds/:id/timers', readJson, async (request, response) => {
     const timers = oneOrMoreOf(request, newTimer);
-    const stored = await edit(request, `Timer: ${nth(timers, 0).label}`, () => ({
-      kind: 'timer',
-      timers: timers.map((timer): BenchTimer => ({
-        ...fromDevice(request, timer),
-        id: timer.id ?? nanoid(12),
-        startedAt: timer.startedAt ?? clock.iso(),
-      })),
-    }));
-    sendBuild(response, stored, 201);
+    sendBuild(response, await press(request, pressesOn(request, clock).timer(timers)), 201);
+  });
+  routes.post('helper', '/builds/:id/timers/stop', readJson, async (request, response) => {
+    const said = bodyOf(request, stopSchema);
+    sendBuild(response, await press(request, pressesOn(request, clock).stopTimer(said)));
+  });
+  routes.post('helper', '/builds/:id/underway', readJson, async (request, response) => {
+    const passes = oneOrMoreOf(request, newUnderway);
+    sendBuild(response, await press(request, pressesOn(request, clock).start(passes)), 201);
+  });
+  routes.post('helper', '/builds/:id/underway/pause', readJson, async (request, response) => {
+    const said = bodyOf(request, pauseSchema);
+    sendBuild(response, await press(request, pressesOn(request, clock).pause(said)));
+  });
+  routes.post('helper', '/builds/:id/underway/stop', readJson, async (request, response) => {
+    const said = bodyOf(request, stopSchema);
+    sendBuild(response, await press(request, pressesOn(request, clock).stop(said)));
   });
 
-  routes.post('helper', '/builds/:id/timers/stop', readJson, async (request, response) => {
-    const { ids } = bodyOf(request, stopSchema);
-    const stopped = await edit(request, 'Stop a timer', (build) => {
-      refuseOthers(request, ids, build.timers, 'That timer');
-      return { kind: 'stopTimer', ids };
-    });
-    sendBuild(response, stopped);
+  routes.post('helper', '/builds/:id/edits', readJson, async (request, response) => {
+    const presses = pressesOn(request, clock);
+    let stored: StoredBuild | undefined;
+    let taken = 0;
+    for (const edit of bodyOf(request, editsSchema).edits) {
+      try {
+        stored = await press(request, pressOf(presses, edit));
+        taken += 1;
+      } catch (error) {
+        // What is wrong with the first is said at once; with another, when it comes first.
+        if (!stored) throw error;
+        break;
+      }
+    }
+    response.set(TAKEN_HEADER, String(taken));
+    sendBuild(response, sure(stored, 'the build after the last press'), 201);
   });
 
   routes.delete('finisher', '/builds/:id/log/:entry', async (request, response) => {
@@ -186,42 +270,25 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, stored);
   });
 
-  routes.post('helper', '/builds/:id/underway', readJson, async (request, response) => {
-    const passes = oneOrMoreOf(request, newUnderway);
-    const stored = await edit(
-      request,
-      (build) => `Start ${passWords(build, passes)}`,
-      ({ timeZone }) => ({
-        kind: 'start',
-        passes: passes.map((pass): Underway => ({
-          ...fromDevice(request, pass),
-          id: pass.id ?? nanoid(12),
-          startedAt: pass.startedAt ?? clock.wallTimeIn(timeZone),
-        })),
-      }),
-    );
-    sendBuild(response, stored, 201);
-  });
-
-  routes.post('helper', '/builds/:id/underway/pause', readJson, async (request, response) => {
-    const { ids, at, resume } = bodyOf(request, pauseSchema);
-    const stored = await edit(request, resume ? 'Go on' : 'Pause', ({ timeZone }) => ({
-      kind: 'pause',
-      ids,
-      at: at ?? clock.wallTimeIn(timeZone),
-      resume,
-    }));
-    sendBuild(response, stored);
-  });
-
-  routes.post('helper', '/builds/:id/underway/stop', readJson, async (request, response) => {
-    const { ids } = bodyOf(request, stopSchema);
-    const stopped = await edit(request, 'Stop a pass', (build) => {
-      refuseOthers(request, ids, build.underway, 'That pass');
-      return { kind: 'stop', ids };
-    });
-    sendBuild(response, stopped);
-  });
-
   return routes.router;
+}
+
+type Edit = z.infer<typeof editsSchema>['edits'][number];
+function pressOf(presses: ReturnType<typeof pressesOn>, edit: Edit): Press {
+  switch (edit.kind) {
+    case 'log':
+      return presses.log(edit.entries);
+    case 'touch':
+      return presses.touch(edit.tests);
+    case 'timer':
+      return presses.timer(edit.timers);
+    case 'start':
+      return presses.start(edit.passes);
+    case 'stopTimer':
+      return presses.stopTimer(edit);
+    case 'stop':
+      return presses.stop(edit);
+    case 'pause':
+      return presses.pause(edit);
+  }
 }

@@ -9,6 +9,9 @@ import { guardedRoutes } from './admit';
 /** The largest file taken; a phone's photo is 3 to 8 MB. */
 export const LARGEST_PHOTO_MB = 15;
 
+/** A form is a photo, its name, and little else. */
+const LARGEST_FORM_BYTES = LARGEST_PHOTO_MB * 1024 * 1024 + 20_000;
+
 const tooLarge = () => new Problem('too-large', `A photo may have at most ${LARGEST_PHOTO_MB} MB.`);
 
 /**
@@ -23,6 +26,11 @@ export function photoRoutes(photos: Photos): Router {
   }).single('photo');
 
   routes.post('helper', '/photos', (request, response, next) => {
+    // What says that it is too long is not read first; the line is cut, as the rest of it would still come.
+    if (Number(request.headers['content-length'] ?? 0) > LARGEST_FORM_BYTES) {
+      response.set('connection', 'close');
+      return next(tooLarge());
+    }
     upload(request, response, (error: unknown) => {
       if (error instanceof MulterError && error.code === 'LIMIT_FILE_SIZE') return next(tooLarge());
       // It is kept in memory, so whatever else goes wrong here is wrong with the form.

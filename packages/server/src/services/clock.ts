@@ -1,4 +1,4 @@
-import { epochMinute, toEpochMinute, toWallTime, type EpochMinute } from '@fixatum/core';
+import { epochMinute, toEpochMinute, toLoggedTime, type EpochMinute } from '@fixatum/core';
 
 /** The present, for a time zone. A fixed clock reads the same wall time everywhere and never moves. */
 export interface Clock {
@@ -21,7 +21,7 @@ export function makeClock(fixedAt: string | undefined, nowMs: () => number = Dat
   return {
     fixedAt,
     minuteIn,
-    wallTimeIn: (timeZone) => toWallTime(minuteIn(timeZone), timeZone),
+    wallTimeIn: (timeZone) => toLoggedTime(minuteIn(timeZone), timeZone),
     iso: () => new Date(nowMs()).toISOString(),
   };
 }

@@ -9,16 +9,17 @@ const props = defineProps<{
   within?: HTMLElement | null | undefined;
   /** Only on that part, and on nothing until it is there. */
   isPart?: boolean;
+  /** Whether several are taken at once; else the first is. */
+  multiple?: boolean;
 }>();
-const emit = defineEmits<{ file: [file: File] }>();
+const emit = defineEmits<{ files: [files: File[]] }>();
 const { isOverDropZone } = useDropZone(() => (props.isPart ? props.within : document), {
-  multiple: false,
+  multiple: true,
   checkValidity: (items) => [...items].every(({ kind }) => kind === 'file'),
   onDrop(files, { target }) {
-    const [file] = files ?? [];
     // What lies on the screen has it to itself: a field for files, or a dialog.
     const isTaken = !props.isPart && target instanceof Element && target.closest('.drop, .v-overlay');
-    if (file && !isTaken) emit('file', file);
+    if (files && files.length > 0 && !isTaken) emit('files', props.multiple ? files : files.slice(0, 1));
   },
 });
 </script>

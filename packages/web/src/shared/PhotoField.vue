@@ -54,7 +54,7 @@ function leaveOut(): void {
       <input type="file" accept="image/*" aria-label="Photo" :disabled="sending" @change="chosen" />
     </label>
     <v-btn v-if="photo" size="small" variant="text" @click="leaveOut">Leave it out</v-btn>
-    <FileDrop words="Drop the photo here" :within="root" is-part @file="take" />
+    <FileDrop words="Drop the photo here" :within="root" is-part @files="([file]) => take(file)" />
     <p v-if="problem" class="small problem" role="alert">{{ problem }}</p>
   </div>
 </template>

@@ -211,7 +211,12 @@ async function call<T>(
     );
   }
   const undone = response.headers.get('x-undone');
-  return { ...data, ...(undone === null ? {} : { undone: decodeURIComponent(undone) }) } as T;
+  const taken = response.headers.get('x-fixatum-taken');
+  return {
+    ...data,
+    ...(undone === null ? {} : { undone: decodeURIComponent(undone) }),
+    ...(taken === null ? {} : { taken: Number(taken) }),
+  } as T;
 }
 
 const known = new KnownBuild();
@@ -343,6 +348,9 @@ export const api = {
         return onBuild('POST', id, '/timers/stop', { ids: edit.ids });
     }
   },
+  /** Sends many presses that had to wait, in order. `taken` says how many were, until one was refused. */
+  sendEdits: (id: string, edits: LogEdit[]) =>
+    onBuild<SaidOfBuild & { taken: number }>('POST', id, '/edits', { edits }),
   plan: (id: string) => call<{ plan: StoredPlan | null }>('GET', `/builds/${id}/plan`),
   keepPlan: (id: string, plan: StoredPlan) => call<void>('PUT', `/builds/${id}/plan`, plan),
   /** The air measured from a moment on; `until` is where the next answer goes on. */

@@ -1,7 +1,7 @@
 import {
   epochMinute,
   operationId,
-  toWallTime,
+  toLoggedTime,
   type Build,
   type Drawn,
   type Face,
@@ -46,7 +46,7 @@ interface Bench {
 /** What can be pressed at the bench: beginning, laying down, logging, feeling, timing. */
 export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) {
   const me = useMe();
-  const wallNow = () => toWallTime(Math.floor(now.value), sure(build.value, 'an open build').timeZone);
+  const wallNow = () => toLoggedTime(Math.floor(now.value), sure(build.value, 'an open build').timeZone);
 
   /** The device this is; the server says the same of it. */
   const onDevice = () => (me.device ? { device: me.device.id } : {});

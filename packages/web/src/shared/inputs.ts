@@ -22,10 +22,13 @@ export function keepDroppedFilesOut(): void {
   });
 }
 
-/** The file chosen in the field an event is of, which is then empty again, so that the same file can be chosen twice. */
-export function fileOf({ target }: Event): File | undefined {
-  if (!(target instanceof HTMLInputElement)) return undefined;
-  const file = target.files?.[0];
+/** The files chosen in the field an event is of, which is then empty again, so that the same file can be chosen twice. */
+export function filesOf({ target }: Event): File[] {
+  if (!(target instanceof HTMLInputElement)) return [];
+  const files = [...(target.files ?? [])];
   target.value = '';
-  return file;
+  return files;
 }
+
+/** The one file chosen in the field an event is of. */
+export const fileOf = (event: Event): File | undefined => filesOf(event)[0];

@@ -40,6 +40,23 @@ function server(says: (coat: number) => BuildAnswer | ApiProblem) {
   return got;
 }
 
+/** Many at once are taken one by one, until one is refused, as the server does. */
+function takeManyOneByOne() {
+  return jest.spyOn(api, 'sendEdits').mockImplementation(async (id, edits) => {
+    let [last, taken]: [BuildAnswer | undefined, number] = [undefined, 0];
+    for (const one of edits)
+      try {
+        last = await api.sendEdit(id, one);
+        taken += 1;
+      } catch (error) {
+        if (!last) throw error;
+        break;
+      }
+    return { ...last!, taken };
+  });
+}
+
+beforeEach(() => void takeManyOneByOne());
 beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] }));
 afterEach(async () => {
   server(() => answer(9));
@@ -238,6 +255,42 @@ describe('the outbox', () => {
     const got = server(() => answer(2));
     await outbox.flush();
     expect([got, outbox.count]).toEqual([[1], 0]);
+  });
+
+  it('sends what had to wait a hundred at once, by build, and goes on behind what was refused', async () => {
+    const outbox = await opened();
+    for (let n = 1; n <= 230; n += 1) await outbox.put('b', edit(n));
+    await outbox.put('other', edit(231));
+    await outbox.put('b', edit(232));
+    const many = takeManyOneByOne();
+    many.mockClear();
+    const refused = new ApiProblem(422, 'unusable', 'No', 'That step is not there.', []);
+    const got = server((coat) => (coat === 150 ? refused : answer(coat)));
+    jest.spyOn(api, 'build').mockResolvedValue(answer(4));
+    const heard: number[] = [];
+    outbox.whenSent((_build, { version }) => heard.push(version));
+    await outbox.flush();
+    // 1–100; 101–149, up to the one that is refused; 150 comes first of a hundred, and alone is put by; 151–230; then one and one.
+    expect(many.mock.calls.map(([, edits]) => edits.length)).toEqual([100, 100, 81, 80]);
+    expect(got).toEqual(Array.from({ length: 232 }, (_, n) => n + 1).filter((n) => n !== 150));
+    expect(heard).toEqual([100, 149, 4, 230, 231, 232]);
+    expect([outbox.count, outbox.refused.length]).toEqual([0, 1]);
+    await outbox.letGo(outbox.refused[0]!.id);
+  });
+
+  it('does not take back what may have arrived', async () => {
+    let arrive: (built: BuildAnswer) => void = () => undefined;
+    jest.spyOn(api, 'sendEdit').mockImplementation(() => new Promise((done) => (arrive = done)));
+    const outbox = await opened();
+    await outbox.put('b', edit(1));
+    const sending = outbox.flush();
+    await jest.advanceTimersByTimeAsync(0);
+    await outbox.put('b', edit(2));
+    expect(await outbox.takeBack('b')).toBe(true);
+    expect(await outbox.takeBack('b')).toBe(false);
+    arrive(answer(3));
+    await sending;
+    expect(outbox.count).toBe(0);
   });
 
   it('lays what is waiting on top of what the server has, for that build only', async () => {

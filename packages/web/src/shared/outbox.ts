@@ -30,6 +30,14 @@ const refusals = new Set(['unusable', 'logged-already', 'not-found']);
 const nobody = new Set(['away', 'foreign']);
 const TRY_AGAIN_MS = 5000;
 
+/** So many presses go in one request, where they had to wait. */
+const TOGETHER = 100;
+/** The first letters, as far as they are about one build. */
+function firstOfOneBuild(letters: readonly Letter[]): Letter[] {
+  const other = letters.findIndex(({ buildId }) => buildId !== letters[0]?.buildId);
+  return letters.slice(0, Math.min(other < 0 ? letters.length : other, TOGETHER));
+}
+
 /** Whether an entry says more than that its pass is done: nothing of that is let go unasked. */
 const saysMore = ({ note, photo, outcome, material, place }: LogEntry): boolean =>
   [note, photo, outcome, material, place].some((said) => said !== undefined);
@@ -50,6 +58,8 @@ export const useOutbox = defineStore('outbox', () => {
   const count = computed(() => letters.value.length);
   let onSent: (buildId: string, answer: BuildAnswer) => void = () => undefined;
   let sending: Promise<void> | undefined;
+  /** Those the server may have by now. */
+  let onTheWay: ReadonlySet<string> = new Set();
 
   /** What the server will not take, to be sent again or let go. */
   const refused = shallowRef<Refused[]>([]);
@@ -74,8 +84,8 @@ export const useOutbox = defineStore('outbox', () => {
     letters.value = [...letters.value, letter];
   }
 
-  async function drop(id: string): Promise<void> {
-    const without = (list: Letter[]) => list.filter((letter) => letter.id !== id);
+  async function drop(...ids: string[]): Promise<void> {
+    const without = (list: Letter[]) => list.filter((letter) => !ids.includes(letter.id));
     letters.value = without(letters.value);
     await keep(without);
   }
@@ -116,11 +126,23 @@ export const useOutbox = defineStore('outbox', () => {
   async function send(): Promise<void> {
     for (let letter = letters.value[0]; letter || photos.count > 0; letter = letters.value[0]) {
       let answer: BuildAnswer | undefined;
+      let sent: Letter[] = letter ? [letter] : [];
       try {
         // A coat comes after its photo, so that nothing stored names one that is not there.
         await photos.flush();
         if (!letter) break;
-        answer = await api.sendEdit(letter.buildId, letter.edit);
+        const together = firstOfOneBuild(letters.value);
+        onTheWay = new Set(together.map(({ id }) => id));
+        if (together.length === 1) answer = await api.sendEdit(letter.buildId, letter.edit);
+        else {
+          const taken = await api.sendEdits(
+            letter.buildId,
+            together.map(({ edit }) => edit),
+          );
+          answer = taken;
+          // Whichever was refused is the first of the next.
+          sent = together.slice(0, taken.taken);
+        }
       } catch (error) {
         if (!letter || !(error instanceof ApiProblem) || !refusals.has(error.type)) {
           away.value = true;
@@ -144,7 +166,7 @@ export const useOutbox = defineStore('outbox', () => {
       }
       away.value = false;
       trouble.value = undefined;
-      await drop(letter.id);
+      await drop(...sent.map(({ id }) => id));
       if (answer) onSent(letter.buildId, answer);
     }
     away.value = false;
@@ -153,7 +175,10 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** Sends what is waiting, in order; one at a time however often it is called. */
   function flush(): Promise<void> {
-    sending ??= send().finally(() => (sending = undefined));
+    sending ??= send().finally(() => {
+      sending = undefined;
+      onTheWay = new Set();
+    });
     return sending;
   }
 
@@ -162,10 +187,10 @@ export const useOutbox = defineStore('outbox', () => {
     onSent = heard;
   }
 
-  /** Takes the last press on a build back that has not been sent; false where all have been. */
+  /** Takes the last press on a build back that has not been sent; false where all have been, or are being. */
   async function takeBack(buildId: string): Promise<boolean> {
     const last = letters.value.findLast((letter) => letter.buildId === buildId);
-    if (!last) return false;
+    if (!last || onTheWay.has(last.id)) return false;
     await drop(last.id);
     return true;
   }

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import type { Build, Fault } from '@fixatum/core';
 import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, ApiProblem, type BuildSummary, type WorkshopSummary } from '../shared/api';
+import { api, type BuildSummary, type WorkshopSummary } from '../shared/api';
 import { faultPlace } from '../shared/faultPlace';
 import FileButton from '../shared/FileButton.vue';
 import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
 import { useTour } from '../shared/tour';
 import { later } from '../shared/later';
+import { useOpening } from './useOpening';
 
 const ArchiveDialog = later(() => import('../workshops/ArchiveDialog.vue'));
 const NewBuildDialog = later(() => import('./NewBuildDialog.vue'));
@@ -23,31 +23,10 @@ const me = useMe();
 const tour = useTour();
 const builds = ref<BuildSummary[]>();
 const workshops = ref<WorkshopSummary[]>([]);
-/** A build from a file, to be asked about. */
-const arriving = ref<Build>();
-const isArriving = computed({
-  get: () => arriving.value !== undefined,
-  set: (is) => {
-    if (!is) arriving.value = undefined;
-  },
-});
 /** What was put aside is asked for again whenever the list is. */
 const asideKey = ref(0);
-const faults = ref<Fault[]>([]);
-const faultyFile = ref('');
-/** What is in it, for the names of what is faulty. */
-const faultyData = shallowRef<unknown>();
 const creating = ref(false);
 const loadingDemo = ref(false);
-/** A zip that was chosen, to be looked into. */
-const archive = ref<File>();
-const isLooking = computed({
-  get: () => archive.value !== undefined,
-  set: (is) => {
-    if (!is) archive.value = undefined;
-  },
-});
-
 async function list(): Promise<void> {
   try {
     const [all, there] = await Promise.all([api.builds(), api.workshops()]);
@@ -62,32 +41,11 @@ onMounted(list);
 
 const openBuild = (id: string) => router.push({ name: 'bench', params: { build: id } });
 
-async function take(file: File): Promise<void> {
-  faults.value = [];
-  faultyFile.value = file.name;
-  if (/\.zip$/i.test(file.name)) {
-    archive.value = file;
-    return;
-  }
-  const text = await file.text();
-  try {
-    // Reading files is asked for now and then only.
-    const { openFile } = await import('./openFile');
-    const opened = openFile(text);
-    if (opened.kind === 'faulty') {
-      faults.value = opened.faults;
-      faultyData.value = opened.within;
-    } else if (opened.kind === 'workshop') {
-      const { workshop } = await api.createWorkshop(text);
-      await list();
-      notice.say(`Added: ${workshop.name}`);
-    } else if (workshops.value.length > 0) arriving.value = opened.build;
-    else await openBuild((await api.createBuild(text)).id);
-  } catch (error) {
-    if (error instanceof ApiProblem && error.faults.length > 0) faults.value = error.faults;
-    else notice.complain(error);
-  }
-}
+const { refused, turn, archive, arriving, take, arrived, isLooking, isArriving } = useOpening({
+  hasWorkshops: () => workshops.value.length > 0,
+  refresh: list,
+  goTo: openBuild,
+});
 
 async function loadDemo(): Promise<void> {
   loadingDemo.value = true;
@@ -131,8 +89,9 @@ async function loadDemo(): Promise<void> {
           :prepend-icon="mdiFileUploadOutline"
           field="Build file or workshop file"
           accept=".json,.zip,application/json,application/zip"
-          drop="Drop a build or a workshop here to open it"
-          @file="take"
+          drop="Drop builds or a workshop here to open them"
+          multiple
+          @files="take"
           >Open a file</FileButton
         >
         <v-btn size="large" :prepend-icon="mdiLayersOutline" :loading="loadingDemo" @click="loadDemo"
@@ -143,18 +102,18 @@ async function loadDemo(): Promise<void> {
         >
       </div>
 
-      <section v-if="faults.length > 0" class="faults" role="alert">
-        <h2>{{ faultyFile }} can’t be opened</h2>
+      <section v-for="file in refused" :key="file.name" class="faults" role="alert">
+        <h2>{{ file.name }} can’t be opened</h2>
         <p class="quiet mb-2">Nothing of it was taken in. What stands in the way:</p>
         <ul>
-          <li v-for="(fault, at) in faults.slice(0, 30)" :key="at">
+          <li v-for="(fault, at) in file.faults.slice(0, 30)" :key="at">
             <template v-if="fault.path.length > 0"
-              ><strong>{{ faultPlace(fault.path, faultyData) }}</strong
+              ><strong>{{ faultPlace(fault.path, file.within) }}</strong
               >: </template
             >{{ fault.message }}
           </li>
         </ul>
-        <p v-if="faults.length > 30" class="quiet">And {{ faults.length - 30 }} more.</p>
+        <p v-if="file.faults.length > 30" class="quiet">And {{ file.faults.length - 30 }} more.</p>
       </section>
 
       <WorkshopsList
@@ -173,9 +132,9 @@ async function loadDemo(): Promise<void> {
 
       <AsideList v-if="builds && !me.isHelper" :key="asideKey" @changed="list" />
     </div>
-    <ArchiveDialog v-if="archive" v-model="isLooking" :file="archive" @added="openBuild" />
+    <ArchiveDialog v-if="archive" :key="turn" v-model="isLooking" :file="archive" @added="arrived" />
     <NewBuildDialog v-if="creating" v-model="creating" :workshops="workshops" @made="openBuild" />
-    <JoinDialog v-if="arriving" v-model="isArriving" :build="arriving" @made="openBuild" />
+    <JoinDialog v-if="arriving" :key="turn" v-model="isArriving" :build="arriving" @made="arrived" />
   </div>
 </template>
 

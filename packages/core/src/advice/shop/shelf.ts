@@ -3,6 +3,7 @@ import type { Method } from '../../model/methods';
 import type { LogEntry, Tin } from '../../model/schema';
 import type { PassNeed } from '../../quantity/needs';
 import { serves, type Tinted } from '../../colour/tint';
+import { compareLogged } from '../../model/wallTime';
 
 /** One tin with what is in it now. */
 export interface TinLevel {
@@ -65,7 +66,7 @@ export function shelfOf(
   const inOrder: Laid[] = [
     ...log.map((entry) => ({ entry, doneAt: entry.doneAt, used: entry.used })),
     ...elsewhere,
-  ].sort((a, b) => (a.doneAt < b.doneAt ? -1 : a.doneAt > b.doneAt ? 1 : 0));
+  ].sort((a, b) => compareLogged(a.doneAt, b.doneAt));
   for (const { entry, doneAt, used } of inOrder) {
     if (used)
       for (const one of used) {
@@ -107,7 +108,7 @@ interface Laid {
 }
 
 const isSetBefore = ({ tin: { levelAt } }: TinLevel, doneAt: string): boolean =>
-  levelAt !== undefined && levelAt <= doneAt;
+  levelAt !== undefined && compareLogged(levelAt, doneAt) <= 0;
 
 /** The tins a pass of some moment could come out of, in the order they are used. */
 const usable = (tins: readonly OpenLevel[], material: Tinted, colour: string | undefined, doneAt: string) =>
