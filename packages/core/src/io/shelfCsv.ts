@@ -7,7 +7,7 @@ import type { Material } from '../model/materialSchema';
 import type { Build, Tin } from '../model/schema';
 import { toWallTime } from '../model/wallTime';
 import { sayMl } from '../model/sayMeasure';
-import { tableText } from './tableText';
+import { fromTableText, tableText } from './tableText';
 
 /** What a table of the shelf has, in this order; only the first, the third and the fourth are needed to read one. */
 const columns = [
@@ -102,7 +102,7 @@ export function readShelfCsv(
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: heading,
-    transform: (value) => value.trim(),
+    transform: (value) => fromTableText(value.trim()),
   });
   const fault = (message: string): Fault => ({ code: 'table', path: [], message });
   const missing = (['material', 'holds_ml', 'left_ml'] as const).filter(
