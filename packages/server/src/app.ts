@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import compression from 'compression';
 import expressStaticGzip from 'express-static-gzip';
@@ -67,6 +68,13 @@ const partHeaders = {
   'x-content-type-options': 'nosniff',
 };
 
+/** What the web app begins with; its name is another for every version. Null without a web app. */
+async function scriptOf(webFolder: string | undefined): Promise<string | null> {
+  if (webFolder === undefined) return null;
+  const page = await readFile(join(webFolder, 'index.html'), 'utf8').catch(() => '');
+  return /<script type="module"[^>]* src="([^"]+)"/.exec(page)?.[1] ?? null;
+}
+
 /** The whole HTTP application: the API under `/api`, and the web app. */
 export function createApp({
   store,
@@ -134,7 +142,8 @@ export function createApp({
     const now = clock.iso();
     // A fixed clock is meant to stand where it does.
     const behind = clock.fixedAt === undefined ? await clockBehind(models, now) : undefined;
-    response.json({ ok: true, now, fixedAt: clock.fixedAt ?? null, behind: behind ?? null });
+    const app = await scriptOf(webFolder);
+    response.json({ ok: true, now, fixedAt: clock.fixedAt ?? null, behind: behind ?? null, app });
   });
   const api = own.router;
   api.use(deviceRoutes({ devices, sharing }));

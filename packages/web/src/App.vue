@@ -16,6 +16,8 @@ import { commandOf, isTyping } from './shared/typing';
 import { keepDroppedFilesOut, selectSearches } from './shared/inputs';
 import { keepFocus } from './shared/keepFocus';
 import { reloadWhenPartsAreGone } from './shared/offline';
+import NewVersion from './shared/NewVersion.vue';
+import { useNewVersion } from './shared/newVersion';
 import { later } from './shared/later';
 import { loadAhead } from './shared/loadAhead';
 import { nextParts } from './router';
@@ -55,7 +57,8 @@ watch(
 
 const unsaved = useUnsaved();
 askBeforeClosing();
-reloadWhenPartsAreGone(() => unsaved.held.size === 0);
+const version = useNewVersion();
+reloadWhenPartsAreGone(() => unsaved.held.size === 0, version.partIsGone);
 router.beforeEach((to, from) => to.path === from.path || unsaved.mayLeave());
 const tour = useTour();
 const help = ref(false);
@@ -166,6 +169,7 @@ onKeyStroke((event) => {
   <v-app :theme="theme">
     <Masthead v-if="!outside" @keys="help = true" />
     <v-main>
+      <NewVersion />
       <ClockBehind v-if="clock.behind" />
       <NoAnswer v-if="!outside" />
       <RefusedEdits v-if="!outside && outbox.refused.length > 0" />

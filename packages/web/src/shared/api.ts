@@ -63,6 +63,8 @@ export interface Health {
   now: string;
   fixedAt: string | null;
   behind: { savedAt: string; now: string } | null;
+  /** What the app on the server begins with; another for every version. */
+  app: string | null;
 }
 
 /** Who this browser is to the server: the computer itself, or a paired device. */

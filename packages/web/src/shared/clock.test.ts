@@ -21,6 +21,7 @@ const health = (now: string, fixedAt: string | null = null) => ({
   now,
   fixedAt,
   behind: null,
+  app: null,
 });
 
 test('the present is the server’s, whatever this machine says', async () => {

@@ -3,6 +3,7 @@ import { useIntervalFn, useTimeoutFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { onScopeDispose, ref } from 'vue';
 import { api, type Health } from './api';
+import { useNewVersion } from './newVersion';
 
 /** A server that did not say what time it is is asked again after so long. */
 const TRY_AGAIN_MS = 3000;
@@ -44,6 +45,7 @@ export const useClock = defineStore('clock', () => {
       offsetMs.value = Date.parse(health.now) - (before + Date.now()) / 2;
       fixedAt.value = health.fixedAt;
       behind.value = health.behind;
+      useNewVersion().isOnServer(health.app);
     } catch (error) {
       again.start();
       throw error;

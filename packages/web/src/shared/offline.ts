@@ -29,16 +29,20 @@ export function openOffline(): void {
 }
 
 /**
- * A part that is gone, as the app was built anew beneath the page: the page is loaded anew, unless it just was, something typed would go, or nobody
- * answers, as then nothing would come.
+ * A part that is gone, as a new version took the place of this one: the page is loaded again, unless it just was, something typed would go, or nobody
+ * answers, as then nothing would come. Where somebody answers and the page stays, that is said.
  */
-export function reloadWhenPartsAreGone(mayReload: () => boolean): void {
+export function reloadWhenPartsAreGone(mayReload: () => boolean, sayGone: () => void): void {
   window.addEventListener('vite:preloadError', () => {
     const last = Number(sessionStorage.getItem(RELOADED_AT) ?? 0);
-    if (isLoadingAhead() || !mayReload() || Date.now() - last < RELOAD_AT_MOST_MS) return;
+    if (isLoadingAhead()) return;
     void fetch('/', { method: 'HEAD', cache: 'no-store' })
       .then(({ ok }) => {
         if (!ok) return;
+        if (!mayReload() || Date.now() - last < RELOAD_AT_MOST_MS) {
+          sayGone();
+          return;
+        }
         sessionStorage.setItem(RELOADED_AT, String(Date.now()));
         window.location.reload();
       })
