@@ -24,13 +24,15 @@ export async function phoneOf(browser: Browser, demo: Demo): Promise<Page> {
   return context.newPage();
 }
 
-/** Pairs it on the page that it is sent to. */
-export async function pair(phone: Page, code: string, name: string): Promise<void> {
+/** Pairs it on the page that it is sent to; whoever is at the computer lets it in. */
+export async function pair(phone: Page, code: string, name: string, page: Page): Promise<void> {
   await phone.goto('/');
   await expect(phone.getByRole('heading', { name: 'Pair this device' })).toBeVisible();
   await phone.getByLabel('Six figures').fill(code);
   await phone.getByLabel('What this device is called').fill(name);
   await phone.getByRole('button', { name: 'Pair' }).click();
+  await expect(phone.getByRole('heading', { name: 'Almost in' })).toBeVisible();
+  await page.getByRole('button', { name: `Let ${name} in` }).click();
   await expect(phone).toHaveURL(/\/$/);
 }
 
@@ -43,6 +45,6 @@ export async function pairedPhone(
 ): Promise<Page> {
   const code = await offer(page, demo, role);
   const phone = await phoneOf(browser, demo);
-  await pair(phone, code, name);
+  await pair(phone, code, name, page);
   return phone;
 }

@@ -123,7 +123,7 @@ test('a wrong code is said so, and sharing that is off lets nobody in', async ({
   await phone.getByLabel('What this device is called').fill('Tablet');
   await phone.getByRole('button', { name: 'Pair' }).click();
   await expect(phone.getByRole('alert')).toContainText('not the ones on the screen');
-  await pair(phone, code, 'Tablet');
+  await pair(phone, code, 'Tablet', page);
   await phone.goto(`/b/${demo.id}/plan`);
   await expect(phone.getByRole('heading', { level: 1 })).toBeVisible();
 

@@ -65,8 +65,14 @@ const offered = async (role = 'helper'): Promise<string> =>
 const say = (code: string, name = 'Booth phone') => phone().post('/pair').type('form').send({ code, name });
 async function paired(role = 'helper'): Promise<string> {
   const answer = await say(await offered(role)).expect(303);
-  return (answer.headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!;
+  await letIn().expect(200);
+  return cookieOf(answer);
 }
+const cookieOf = ({ headers }: request.Response): string =>
+  (headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!;
+/** Whoever stands at the computer lets in who asks, or turns them away. */
+const letIn = (says = true) =>
+  here().post(`/api/devices/asking/${devices.asking[0]?.id}`).send({ letIn: says });
 const as = (cookie: string) => ({
   get: (path: string) => phone().get(path).set('cookie', cookie),
   post: (path: string) => phone().post(path).set('cookie', cookie),
@@ -142,9 +148,54 @@ describe('a code', () => {
     const [cookie] = answer.headers['set-cookie'] as unknown as string[];
     expect(cookie).toMatch(/^fixatum-device=[\w-]{43};.*HttpOnly; SameSite=Strict$/);
     expect((await say(code)).status).toBe(403);
+    // So far it is nobody.
+    expect(await database.models.devices.count()).toBe(0);
+    expect((await as(cookie!.split(';')[0]!).get('/api/me')).status).toBe(401);
+    await letIn().expect(200);
+    expect((await as(cookie!.split(';')[0]!).get('/api/me')).status).toBe(200);
     const row = (await database.models.devices.findAll())[0]!;
     expect(row.tokenHash).toMatch(/^[0-9a-f]{64}$/);
     expect(JSON.stringify(row)).not.toContain(cookie!.split(/[=;]/)[1]!);
+  });
+
+  it('lets nobody in by itself: the device waits for a press at the computer, and goes on then', async () => {
+    const cookie = cookieOf(await say(await offered('finisher')).expect(303));
+    const wait = () => as(cookie).get('/pair/wait').redirects(0);
+    const waiting = await wait();
+    expect([waiting.status, waiting.headers.refresh, waiting.text.includes('Almost in')]).toEqual([
+      200,
+      '2',
+      true,
+    ]);
+    expect((await here().get('/api/devices')).body.asking).toEqual([
+      { id: expect.any(String), name: 'Booth phone', role: 'finisher' },
+    ]);
+    await letIn().expect(200);
+    const inside = await wait();
+    expect([inside.status, inside.headers.location]).toEqual([303, '/']);
+  });
+
+  it('turned away at the computer, or not answered for ten minutes, is not in', async () => {
+    const first = cookieOf(await say(await offered()).expect(303));
+    await letIn(false).expect(200);
+    expect((await as(first).get('/pair/wait')).status).toBe(410);
+    const second = cookieOf(await say(await offered()).expect(303));
+    nowMs += 10 * 60_000 - 1;
+    expect((await as(second).get('/pair/wait')).status).toBe(200);
+    const { id } = devices.asking[0]!;
+    nowMs += 1;
+    expect((await as(second).get('/pair/wait')).status).toBe(410);
+    expect((await here().post(`/api/devices/asking/${id}`).send({ letIn: true })).status).toBe(404);
+    expect((await as(second).get('/api/me')).status).toBe(401);
+    expect((await here().get('/api/devices')).body).toMatchObject({ asking: [], devices: [] });
+  });
+
+  it('is answered at the computer only', async () => {
+    const finisher = as(await paired('finisher'));
+    await say(await offered('finisher'), 'A friend').expect(303);
+    const [{ id }] = (await finisher.get('/api/devices')).body.asking;
+    expect((await finisher.post(`/api/devices/asking/${id}`).send({ letIn: true })).status).toBe(403);
+    expect(devices.asking).toHaveLength(1);
   });
 
   // Without that a browser sends the form with the origin "null", which is refused.
@@ -172,9 +223,9 @@ describe('a code', () => {
     const wrong = code === '000000' ? '111111' : '000000';
     const tries = await Promise.all([1, 2, 3, 4, 5, 6].map(() => say(wrong)));
     expect(tries.map(({ status }) => status).sort()).toEqual([403, 403, 403, 403, 403, 429]);
-    for (let n = 0; n < 4; n += 1) await devices.pair(wrong, 'Guesser');
+    for (let n = 0; n < 4; n += 1) devices.ask(wrong, 'Guesser');
     expect(devices.offerNow?.code).toBe(code);
-    await devices.pair(wrong, 'Guesser');
+    devices.ask(wrong, 'Guesser');
     expect(devices.offerNow).toBeUndefined();
   });
 

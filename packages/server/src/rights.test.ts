@@ -34,8 +34,11 @@ beforeAll(async () => {
     webFolder: samplesFolder,
     backups: keptBackups(folder),
   });
-  const paired = async (role: 'helper' | 'finisher') =>
-    (await devices.pair(devices.offer(role).code, role))!.token;
+  const paired = async (role: 'helper' | 'finisher') => {
+    const { token } = devices.ask(devices.offer(role).code, role)!;
+    await devices.answer(devices.asking[0]!.id, true);
+    return token;
+  };
   tokens = { helper: await paired('helper'), finisher: await paired('finisher') };
   here = createServer(app);
   network = createServer(app).on('connection', markOverNetwork);

@@ -29,3 +29,12 @@ export const pairingPage = ({
       <p><small>The journal says which device logged what. It can be taken back on the computer at any time.</small></p>`,
     ],
   });
+
+/** What a device sees that has said the code, until somebody at the computer lets it in. It is asked for again by itself. */
+export const waitingPage = (): string =>
+  standalonePage({
+    title: 'Almost in',
+    body: [
+      '<p role="status">The figures are right. Now press “Let it in” on the computer, in Workshop, “Phones and helpers”. This page goes on by itself.</p>',
+    ],
+  });

@@ -18,6 +18,7 @@ export function deviceRoutes({ devices, sharing }: Parts): Router {
   const state = async () => ({
     sharing: { on: sharing?.isOn ?? false, urls: sharing?.urls ?? [] },
     offer: sharing?.isOn === true ? (devices.offerNow ?? null) : null,
+    asking: devices.asking,
     devices: await devices.list(),
   });
 
@@ -51,6 +52,13 @@ export function deviceRoutes({ devices, sharing }: Parts): Router {
       throw new Problem('no-network', 'Switch sharing on first: nothing can reach this computer now.');
     devices.offer(role);
     response.status(201).json(await state());
+  });
+
+  // Nobody is let in from elsewhere: whoever stands at the computer sees who asks.
+  routes.post('computer', '/devices/asking/:asking', readJson, async (request, response) => {
+    const { letIn } = bodyOf(request, z.object({ letIn: z.boolean() }));
+    if (!(await devices.answer(param(request, 'asking'), letIn))) throw notFound('device that asks');
+    response.json(await state());
   });
 
   routes.delete('finisher', '/devices/:device', async (request, response) => {

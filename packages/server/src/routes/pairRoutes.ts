@@ -1,7 +1,8 @@
+import { parse } from 'cookie';
 import express, { type Router } from 'express';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { z } from 'zod';
-import { pairingPage } from '../http/pairingPage';
+import { pairingPage, waitingPage } from '../http/pairingPage';
 import type { Devices } from '../services/devices';
 import { DEVICE_COOKIE, guardedRoutes } from './admit';
 
@@ -20,7 +21,7 @@ const formSchema = z.object({
   name: z.string().trim().min(1).max(40),
 });
 
-/** `/pair`: the page on which a device says the code, and what takes it. */
+/** `/pair`: the page on which a device says the code, what takes it, and the page on which it waits to be let in. */
 export function pairRoutes(devices: Devices): Router {
   const routes = guardedRoutes();
   const limiter = new RateLimiterMemory(GUESSES);
@@ -61,23 +62,34 @@ export function pairRoutes(devices: Devices): Router {
           429,
           'That were too many tries. Wait five minutes, then show a new code on the computer.',
         );
-      const paired = await devices.pair(form.data.code, form.data.name);
-      if (!paired)
+      const asked = devices.ask(form.data.code, form.data.name);
+      if (!asked)
         return again(
           403,
           'Those figures are not the ones on the screen, or they are too old. Show new ones on the computer.',
         );
       await limiter.delete(from);
       response
-        .cookie(DEVICE_COOKIE, paired.token, {
+        .cookie(DEVICE_COOKIE, asked.token, {
           httpOnly: true,
           sameSite: 'strict',
           path: '/',
           maxAge: A_YEAR_MS,
         })
-        .redirect(303, '/');
+        .redirect(303, '/pair/wait');
     },
   );
+
+  routes.get('anyone', '/pair/wait', async (request, response) => {
+    const token = parse(request.headers.cookie ?? '')[DEVICE_COOKIE] ?? '';
+    if (await devices.carrying(token)) return response.redirect(303, '/');
+    response.set(alone).type('html');
+    if (devices.isAsking(token)) response.set('refresh', '2').send(waitingPage());
+    else
+      response
+        .status(410)
+        .send(pairingPage({ trouble: 'This device was not let in. Ask for new figures at the computer.' }));
+  });
 
   return routes.router;
 }

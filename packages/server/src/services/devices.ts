@@ -1,3 +1,4 @@
+import { sure } from '@fixatum/core';
 import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { nanoid } from 'nanoid';
 import { z } from 'zod';
@@ -15,7 +16,7 @@ export interface Device {
   lastSeenAt: string;
 }
 
-/** A code that pairs one device, once. */
+/** A code with which one device may ask, once. */
 export interface Offer {
   code: string;
   role: Role;
@@ -23,10 +24,15 @@ export interface Offer {
   until: string;
 }
 
+/** A device that has said the code, and waits for a press at the computer. */
+export type Asking = Pick<Device, 'id' | 'name' | 'role'>;
+
 /** A code is good for so long, */
 const OFFER_MINUTES = 10;
 /** and goes after so many wrong guesses, whoever made them: a million codes against ten tries. */
 const MOST_GUESSES = 10;
+/** Somebody has to let it in within so long. */
+const ASK_MINUTES = 10;
 /** When a device was last seen is written down no oftener than this. */
 const SEEN_EVERY_MS = 60_000;
 
@@ -41,12 +47,14 @@ const deviceOf = ({ id, name, role, pairedAt, lastSeenAt }: DeviceRow): Device =
 });
 
 /**
- * The devices that may speak to the server over the network. A code shown on the screen pairs one of them; it gets a token of
- * 256 random bits, of which only the hash is kept. Invariants: a code works once, for ten minutes and ten guesses; a
- * device that was taken back is unknown from then on.
+ * The devices that may speak to the server over the network. With a code shown on the screen one of them may ask; let in by a press at the
+ * computer, it is known by a token of 256 random bits, of which only the hash is kept. Invariants: a code works once, for ten minutes and ten
+ * guesses; nobody is in by a code alone; a device that was taken back is unknown from then on.
  */
 export class Devices {
   private offered: (Offer & { guesses: number }) | undefined;
+  /** Those that ask, by the hash of what they carry. */
+  private readonly waiting = new Map<string, Asking & { until: number }>();
   /** By the hash of what they carry; filled when first asked for. */
   private known: Map<string, Device> | undefined;
   private readonly gone = new Set<(id: string) => void>();
@@ -92,8 +100,11 @@ export class Devices {
     this.offered = undefined;
   }
 
-  /** Pairs a device that knows the code; undefined when the code is wrong, used, or too old. */
-  async pair(code: string, name: string): Promise<{ device: Device; token: string } | undefined> {
+  /**
+   * Lets a device that knows the code ask to come in; undefined when the code is wrong, used, or too old. What it gets to carry is worth nothing until
+   * somebody at the computer lets it in.
+   */
+  ask(code: string, name: string): { token: string } | undefined {
     const { offered } = this;
     if (!offered || !this.offerNow) return undefined;
     if (offered.code !== code) {
@@ -103,12 +114,38 @@ export class Devices {
     }
     this.withdraw();
     const token = randomBytes(32).toString('base64url');
+    const until = this.nowMs() + ASK_MINUTES * 60_000;
+    this.waiting.set(hashOf(token), { id: nanoid(10), name, role: offered.role, until });
+    return { token };
+  }
+
+  /** The devices that ask to come in. */
+  get asking(): Asking[] {
+    for (const [hash, { until }] of this.waiting) if (until <= this.nowMs()) this.waiting.delete(hash);
+    return [...this.waiting.values()].map(({ id, name, role }) => ({ id, name, role }));
+  }
+
+  /** Whether what a device carries is still waited for. */
+  isAsking(token: string): boolean {
+    return this.asking.length > 0 && this.waiting.has(hashOf(token));
+  }
+
+  /** Lets a device in that asks, or turns it away. Returns whether there was one. */
+  async answer(id: string, letIn: boolean): Promise<boolean> {
+    if (!this.asking.some((one) => one.id === id)) return false;
+    const [hash, asked] = sure(
+      [...this.waiting].find(([, one]) => one.id === id),
+      'a device that asks',
+    );
+    this.waiting.delete(hash);
+    if (!letIn) return true;
     const at = this.iso();
-    const device: Device = { id: nanoid(10), name, role: offered.role, pairedAt: at, lastSeenAt: at };
+    const { name, role } = asked;
+    const device: Device = { id, name, role, pairedAt: at, lastSeenAt: at };
     const known = await this.byHash();
-    await this.models.devices.create({ ...device, tokenHash: hashOf(token) });
-    known.set(hashOf(token), device);
-    return { device, token };
+    await this.models.devices.create({ ...device, tokenHash: hash });
+    known.set(hash, device);
+    return true;
   }
 
   /** The device that carries a token; undefined for one that was never paired or was taken back. */

@@ -77,6 +77,8 @@ export interface Me {
 export interface DevicesAnswer {
   sharing: { on: boolean; urls: string[] };
   offer: { code: string; role: Me['role']; until: string } | null;
+  /** Those that have said the code, and wait to be let in. */
+  asking: { id: string; name: string; role: Me['role'] }[];
   devices: { id: string; name: string; role: Me['role']; pairedAt: string; lastSeenAt: string }[];
 }
 
@@ -84,6 +86,8 @@ export interface DevicesAnswer {
 export interface BackupsAnswer {
   /** Where they lie; told at the computer itself only. */
   folder: string | null;
+  /** A second folder that copies go to; null without one. Where it is is told at the computer itself only. */
+  second: { folder: string | null; lastAt: string | null; trouble: string | null; isOld: boolean } | null;
   backups: {
     id: string;
     madeAt: string;
@@ -242,8 +246,15 @@ export const api = {
   devices: () => call<DevicesAnswer>('GET', '/devices'),
   setSharing: (on: boolean) => call<DevicesAnswer>('PUT', '/sharing', { on }),
   offerPairing: (role: Me['role']) => call<DevicesAnswer>('POST', '/devices/offer', { role }),
+  /** Lets a device in that asks, or turns it away. */
+  answerAsking: (id: string, letIn: boolean) =>
+    call<DevicesAnswer>('POST', `/devices/asking/${encodeURIComponent(id)}`, { letIn }),
   takeBackDevice: (id: string) => call<DevicesAnswer>('DELETE', `/devices/${encodeURIComponent(id)}`),
   backups: () => call<BackupsAnswer>('GET', '/backups'),
+  /** Chooses a second folder for copies, or none. */
+  chooseSecondPlace: (folder: string | null) => call<BackupsAnswer>('PUT', '/backups/second', { folder }),
+  /** Makes the data file whole by itself, for who copies it; answers with where it is. */
+  foldData: () => call<{ file: string }>('POST', '/backups/fold', {}),
   makeBackup: () => call<BackupsAnswer>('POST', '/backups', {}),
   restoreBackup: (id: string) =>
     call<BackupsAnswer>('POST', `/backups/${encodeURIComponent(id)}/restore`, {}),

@@ -9,7 +9,9 @@ import ArchiveDialog from '../workshops/ArchiveDialog.vue';
 import { useBuild } from '../shared/build';
 import BuildsInside from '../shared/BuildsInside.vue';
 import FileButton from '../shared/FileButton.vue';
+import { useMe } from '../shared/me';
 import { useNotice } from '../shared/notice';
+import SecondPlace from './SecondPlace.vue';
 import WorkshopPanel from './WorkshopPanel.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 
@@ -18,6 +20,7 @@ type Backup = BackupsAnswer['backups'][number];
 /** The copies of everything: how old the newest is, one more by hand, one as a file, and the way back to one. */
 const store = useBuild();
 const notice = useNotice();
+const me = useMe();
 const state = ref<BackupsAnswer>();
 const busy = ref(false);
 /** The one that is looked into before it is put back. */
@@ -56,6 +59,19 @@ async function run(work: () => Promise<BackupsAnswer>, said?: string): Promise<b
 }
 onMounted(() => run(api.backups));
 
+/** The file that holds everything, once it does by itself. */
+const ready = ref<string>();
+async function fold(): Promise<void> {
+  busy.value = true;
+  try {
+    ready.value = (await api.foldData()).file;
+  } catch (error) {
+    notice.complain(error);
+  } finally {
+    busy.value = false;
+  }
+}
+
 async function putBack({ id }: Backup): Promise<void> {
   if (!(await run(() => api.restoreBackup(id)))) return;
   chosen.value = undefined;
@@ -86,9 +102,14 @@ const reasonWords: Record<Backup['reason'], string> = {
       four weeks and twelve months are kept, each copy checked by opening it.
     </p>
     <p class="small quiet">
-      They lie {{ state.folder === null ? 'on the computer with the data' : `in ${state.folder}` }}. A copy on
-      another disk is worth having, too.
+      They lie {{ state.folder === null ? 'on the computer with the data' : `in ${state.folder}` }}.
     </p>
+    <SecondPlace
+      :second="state.second"
+      :is-here="me.device === null"
+      :when="when"
+      @changed="state = $event"
+    />
     <div class="ways">
       <v-btn :prepend-icon="mdiContentSaveOutline" :loading="busy" @click="run(api.makeBackup, 'Backed up')"
         >Back up now</v-btn
@@ -104,7 +125,14 @@ const reasonWords: Record<Backup['reason'], string> = {
         @file="file = $event"
         >Open a saved file…</FileButton
       >
+      <v-btn v-if="me.device === null" variant="text" :loading="busy" @click="fold"
+        >Ready the data for copying</v-btn
+      >
     </div>
+    <p v-if="ready" class="small" role="status">
+      All is in {{ ready }} now, and the photos are in “photos” beside it. Copy both before anything else is
+      logged.
+    </p>
     <ul v-if="state.backups.length > 0" aria-label="Backups">
       <li v-for="backup in state.backups" :key="backup.id">
         <span>{{ when(backup.madeAt) }}</span>

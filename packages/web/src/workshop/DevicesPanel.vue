@@ -30,13 +30,13 @@ async function run(work: () => Promise<DevicesAnswer>): Promise<void> {
   }
 }
 onMounted(() => run(api.devices));
-/** A code is used up a moment before its device is there: it is asked for a while longer. */
+/** A code is used up a moment before its device asks: it is looked for a while longer. */
 const AFTER_MS = 15_000;
 let offeredMs = 0;
 // A code that was used shows as a device; one that is too old goes.
 useIntervalFn(() => {
   nowMs.value = Date.now();
-  if (offer.value) offeredMs = nowMs.value;
+  if (offer.value || (state.value?.asking.length ?? 0) > 0) offeredMs = nowMs.value;
   if (nowMs.value - offeredMs < AFTER_MS)
     void api.devices().then(
       (answer) => (state.value = answer),
@@ -105,7 +105,7 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
             {{ offer.code.slice(0, 3) }} {{ offer.code.slice(3) }}
           </p>
           <p class="small quiet">
-            Pairs one {{ offer.role }}. Good for
+            One {{ offer.role }} may ask with it, and comes in when you let it in here. Good for
             {{ sayWait(Math.max(1, Math.floor(secondsLeft / 60))) }} more.
           </p>
         </div>
@@ -120,6 +120,31 @@ const seen = (iso: string) => sayMoment(Math.floor(Date.parse(iso) / 60_000), st
       </div>
     </template>
 
+    <ul v-if="state.asking.length > 0" class="paired" aria-label="Devices that ask to come in">
+      <li v-for="one in state.asking" :key="one.id" role="alert">
+        <span
+          ><strong>{{ one.name }}</strong> asks to come in, as {{ one.role }}</span
+        >
+        <template v-if="me.device === null">
+          <v-btn
+            size="small"
+            variant="flat"
+            color="primary"
+            :aria-label="`Let ${one.name} in`"
+            @click="run(() => api.answerAsking(one.id, true))"
+            >Let it in</v-btn
+          >
+          <v-btn
+            size="small"
+            variant="text"
+            :aria-label="`Turn ${one.name} away`"
+            @click="run(() => api.answerAsking(one.id, false))"
+            >No</v-btn
+          >
+        </template>
+        <span v-else class="small quiet">It is let in at the computer itself.</span>
+      </li>
+    </ul>
     <ul v-if="state.devices.length > 0" class="paired" aria-label="Paired devices">
       <li v-for="device in state.devices" :key="device.id">
         <span
