@@ -154,3 +154,21 @@ describe('fixatum', () => {
     expect(await run(['plan', demo, '--tries', 'many'], readText)).toMatchObject({ status: 2 });
   });
 });
+
+describe('doctor', () => {
+  it('hands the folder on to what examines it, and ends as that does', async () => {
+    const asked: (readonly string[])[] = [];
+    const doctor = (args: readonly string[]) => {
+      asked.push(args);
+      return Promise.resolve({ status: 1 as const, out: '✗ It is damaged.\n', err: '' });
+    };
+    expect(await run(['doctor', 'data'], readText, doctor)).toEqual({
+      status: 1,
+      out: '✗ It is damaged.\n',
+      err: '',
+    });
+    await run(['doctor', 'data', '--mend', 'to'], readText, doctor);
+    expect(asked).toEqual([['data'], ['data', '--mend', 'to']]);
+    expect((await run(['doctor', 'data'], readText)).status).toBe(2);
+  });
+});

@@ -39,6 +39,12 @@ export interface RunResult {
 /** Reads a file as text; rejects when it can't be read. */
 export type ReadText = (path: string) => Promise<string>;
 
+/** Examines a data folder: the server's program for that, with its arguments. */
+export type Doctor = (args: readonly string[]) => Promise<RunResult>;
+
+const noDoctor: Doctor = () =>
+  Promise.resolve({ status: 2, out: '', err: 'Data folders are examined where the server is.\n' });
+
 interface Flags {
   json?: boolean;
   now?: string;
@@ -52,7 +58,11 @@ const severityMark: Record<Finding['severity'], string> = { stop: '[stop]', risk
 /**
  * Runs one command line, such as `['plan', 'build.json', '--json']`. Nothing but the core and file reading.
  */
-export async function run(args: readonly string[], readText: ReadText): Promise<RunResult> {
+export async function run(
+  args: readonly string[],
+  readText: ReadText,
+  doctor: Doctor = noDoctor,
+): Promise<RunResult> {
   const result: RunResult = { status: 0, out: '', err: '' };
   const print = (text: string) => {
     result.out += `${text}\n`;
@@ -200,6 +210,19 @@ export async function run(args: readonly string[], readText: ReadText): Promise<
         for (const one of sundryWords(sundries)) print(one);
       }),
     );
+
+  // It looks into a database, so it is a program of the server's, which `main` starts.
+  program
+    .command('doctor')
+    .description('say what is right and wrong with a data folder; with --mend, make a mended copy')
+    .argument('<data>', 'a data folder')
+    .option('--mend <folder>', 'make a mended copy in a folder that is not there yet')
+    .action(async (data: string, { mend }: { mend?: string }) => {
+      const said = await doctor(mend === undefined ? [data] : [data, '--mend', mend]);
+      result.out += said.out;
+      result.err += said.err;
+      result.status = said.status;
+    });
 
   try {
     await program.parseAsync(args, { from: 'user' });

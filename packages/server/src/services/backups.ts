@@ -34,6 +34,23 @@ export interface Backup extends AboutBackup {
 
 const countSchema = z.array(z.object({ name: z.string(), pieces: z.number(), logged: z.number() }));
 
+/** Whether a database file can be read from end to end, whatever stands in it. */
+export async function isIntact(file: string): Promise<boolean> {
+  const database = await openFile(file).catch(() => undefined);
+  if (!database) return false;
+  try {
+    return await passesCheck(database);
+  } catch {
+    return false;
+  } finally {
+    await close(database);
+  }
+}
+async function passesCheck(database: sqlite3.Database): Promise<boolean> {
+  const [answer] = await all<Record<string, unknown>>(database, 'PRAGMA integrity_check');
+  return Object.values(answer ?? {})[0] === 'ok';
+}
+
 /**
  * Opens a database file and looks whether it is whole.
  * @throws BadBackup when it is not
@@ -44,8 +61,7 @@ export async function lookInside(file: string): Promise<AboutBackup['builds']> {
     throw bad();
   });
   try {
-    const [answer] = await all<Record<string, unknown>>(database, 'PRAGMA integrity_check');
-    if (Object.values(answer ?? {})[0] !== 'ok') throw bad();
+    if (!(await passesCheck(database))) throw bad();
     for (const table of ['builds', 'pieces', 'steps', 'log_entries']) {
       const [odd] = await all<{ count: number }>(
         database,

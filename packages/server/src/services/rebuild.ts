@@ -1,4 +1,4 @@
-import { lookSchema, parseBuild, pathText, storedPlanSchema } from '@fixatum/core';
+import { lookSchema, parseBuild, pathText, storedPlanSchema, type Fault } from '@fixatum/core';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
@@ -9,7 +9,7 @@ import { BadBackup } from './badBackup';
 import { readRows } from './buildRows';
 
 /** Whatever else a database may hold, these tables are read; who is paired is nobody's to bring along. */
-const TABLES = [
+export const TABLES = [
   'workshops',
   'builds',
   'pieces',
@@ -120,6 +120,9 @@ export async function rebuild(source: string, folder: string, origin: Origin): P
   }
 }
 
+/** Where a build is wrong and how, to stand within a sentence. */
+export const whyOf = ({ path, message }: Fault): string => `${pathText(path)}: ${message.replace(/\.$/, '')}`;
+
 /** Opens every build, look, plan and workshop as the program does. @throws BadBackup naming what can't be opened */
 async function openEverything({ models }: Database, origin: Origin): Promise<void> {
   const rows = await models.builds.findAll({ attributes: ['id', 'body'], order: ['position'] });
@@ -133,7 +136,7 @@ async function openEverything({ models }: Database, origin: Origin): Promise<voi
     const parsed = parseBuild(build);
     if (parsed.ok) continue;
     const [first] = parsed.faults;
-    throw bad(first ? `${pathText(first.path)}: ${first.message}` : 'it is no build');
+    throw bad(first ? whyOf(first) : 'it is no build');
   }
   for (const { body } of await models.looks.findAll())
     if (!lookSchema.safeParse(jsonOf(body)).success) throw new BadBackup('A saved look in it can’t be read.');
