@@ -1,5 +1,6 @@
 import type { Express } from 'express';
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import { rm } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import type { Logger } from 'pino';
 import { createApp } from './app';
@@ -179,6 +180,7 @@ export class OpenData {
   /** Takes away photos that nothing names, and what is left of torn ones and of archives that nobody took. */
   async tidy(): Promise<void> {
     await this.incoming.clear();
+    await rm(freshIn(this.options.dataFolder), { recursive: true, force: true });
     if (this.current) await this.photos.tidy(await namedPhotos(this.current.database.sequelize));
   }
 
