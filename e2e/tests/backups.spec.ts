@@ -1,3 +1,6 @@
+import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { startDemo, type Demo } from '../server';
 import { expect, test } from '../test';
 
@@ -84,4 +87,49 @@ test('a build is saved as one file with its photos, looked into and added on ano
   } finally {
     await other.server.stop();
   }
+});
+
+test('copies go to a second folder, and it is said when that is not there', async ({ page }) => {
+  const drive = await mkdtemp(join(tmpdir(), 'fixatum-drive-'));
+  const workshop = `${demo.server.url}/b/${demo.id}/workshop`;
+  await page.goto(workshop);
+  await page.getByRole('button', { name: 'Choose a second folder' }).click();
+  await page.getByLabel('Second folder for backups, its whole path').fill('usb');
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(page.getByText('Write the whole path of the folder')).toBeVisible();
+  await page.getByLabel('Second folder for backups, its whole path').fill(drive);
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(page.getByText(`Each backup goes to ${drive}, too, as a zip.`)).toBeVisible();
+  await expect(page.getByText('The last one got there')).toBeVisible();
+  expect(await readdir(drive)).toHaveLength(1);
+
+  // The drive is unplugged; the next start says so, and makes its backup all the same.
+  await rm(drive, { recursive: true });
+  await demo.server.restart();
+  await page.goto(workshop);
+  await expect(page.getByText('Is the drive there?')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Backups' })).toContainText('when the program started');
+
+  await page.getByRole('button', { name: 'Ready the data for copying' }).click();
+  await expect(page.getByText(`All is in ${join(demo.server.data, 'fixatum.sqlite')} now`)).toBeVisible();
+});
+
+test('of several files that are opened at once each is taken', async ({ page }, info) => {
+  const { builds: before } = (await (await fetch(`${demo.server.url}/api/builds`)).json()) as {
+    builds: unknown[];
+  };
+  await page.goto(demo.server.url);
+  const torn = info.outputPath('torn.json');
+  await writeFile(torn, '{"format"');
+  await page
+    .getByLabel('Build file or workshop file')
+    .setInputFiles(['demo/tidepool-lantern.json', torn, 'demo/orrery-courier.json']);
+  for (const name of ['Tidepool lantern', 'Orrery Courier']) {
+    const dialog = page.getByRole('dialog', { name: `Where is “${name}” made?` });
+    await dialog.getByRole('button', { name: 'Add this build' }).click();
+    await expect(dialog).toHaveCount(0);
+  }
+  await expect(page.getByRole('heading', { name: 'torn.json can’t be opened' })).toBeVisible();
+  const { builds } = (await (await fetch(`${demo.server.url}/api/builds`)).json()) as { builds: unknown[] };
+  expect(builds).toHaveLength(before.length + 2);
 });
