@@ -19,6 +19,16 @@ export function checkPlan(build: Build, plan: Plan): string[] {
   for (const operation of expandBuild(build)) {
     if (!byId.has(operation.id)) faults.push(`${operation.id} is missing`);
   }
+  for (const operation of placed)
+    for (const cell of operation.material && operation.material.role !== 'bond' ? operation.cells : [])
+      if (
+        operation.laidAt !== undefined &&
+        !plan.units
+          .get(`${operation.pieceId}/${operation.unit}`)!
+          .cells.get(cell)
+          ?.some(({ operationId }) => operationId === operation.id)
+      )
+        faults.push(`${operation.id} is laid, and is not on its unit`);
   for (const operation of placed) {
     const { start, laidAt, end } = operation;
     if (start === undefined || laidAt === undefined || end === undefined || start > laidAt || laidAt > end) {
@@ -29,7 +39,11 @@ export function checkPlan(build: Build, plan: Plan): string[] {
     for (const id of operation.after) {
       const before = byId.get(id)!;
       if (before.status === 'skipped') continue;
-      if (before.laidAt! > laidAt - operation.workMinutes) faults.push(`${operation.id} comes before ${id}`);
+      if (before.laidAt === undefined) {
+        faults.push(`${operation.id} has a place, and ${id}, which it waits for, has none`);
+        continue;
+      }
+      if (before.laidAt > laidAt - operation.workMinutes) faults.push(`${operation.id} comes before ${id}`);
       const step = build.pieces
         .find((piece) => piece.id === before.pieceId)!
         .steps.find((one) => one.id === before.stepId)!;
@@ -38,7 +52,7 @@ export function checkPlan(build: Build, plan: Plan): string[] {
         : step.kind === 'sand' && step.thinWith === 'water'
           ? 30
           : 0;
-      if (before.laidAt! + rest > laidAt - operation.workMinutes)
+      if (before.laidAt + rest > laidAt - operation.workMinutes)
         faults.push(`${operation.id} comes less than ${rest} min after ${id}`);
     }
     const person = build.people.find((candidate) => candidate.id === operation.personId)!;
@@ -72,6 +86,8 @@ export function checkPlan(build: Build, plan: Plan): string[] {
     for (const [cell, coats, stack] of unit.stacks()) {
       coats.forEach((coat, at) => {
         const operation = byId.get(coat.operationId)!;
+        if (operation.laidAt !== coat.laidAt)
+          faults.push(`${coat.operationId} lies on ${key} ${cell} from another moment than it was laid`);
         if (operation.status !== 'planned') return;
         const below = stack.coats[at - 1];
         if (

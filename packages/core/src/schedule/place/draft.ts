@@ -7,7 +7,7 @@ import { bestFit, trayFit, type Asked } from './fits';
 import { unitKey, type Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { followersOf, isInTime, sessionAfter } from './fresh';
-import { takeOut } from './removals';
+import { takeOutPasses } from './removals';
 import { replayLog, type Lesson } from './replayLog';
 import { linkBehind, type Busy, type Timeline } from '../state/timeline';
 import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOptions';
@@ -161,7 +161,7 @@ export class Draft extends DraftState {
       this.place(operation, notBefore);
       const { laidAt } = operation;
       if (laidAt === undefined) {
-        takeOut(this, new Map([[unitKey(operation), Infinity]]));
+        takeOutPasses(this, [operation]);
         break;
       }
       let areInTime = true;
@@ -174,7 +174,10 @@ export class Draft extends DraftState {
       }
       if (areInTime) return;
       const next = sessionAfter(this, operation);
-      takeOut(this, new Map([[unitKey(operation), laidAt]]));
+      takeOutPasses(
+        this,
+        [operation, ...followers].filter(({ id }) => this.placed.has(id)),
+      );
       if (next === Infinity) break;
       notBefore = next + operation.setUpMinutes;
     }

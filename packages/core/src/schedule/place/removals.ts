@@ -75,7 +75,7 @@ export function goAlong(draft: DraftState, wanted: Removals): Removals {
     for (const { id } of draft.workload.byUnit.get(key) ?? []) {
       const operation = draft.planned.get(id);
       if (!operation || !goes(operation, removals)) continue;
-      const gap = orphan(draft, id, removals);
+      const gap = orphan(draft, id, (one) => goes(one, removals));
       if (
         gap &&
         !gap.adopter &&
@@ -91,12 +91,16 @@ export function goAlong(draft: DraftState, wanted: Removals): Removals {
 }
 
 /** The stretch that loses the one before it when a pass goes. */
-function orphan(draft: DraftState, id: string, removals: Removals): Orphan | undefined {
+function orphan(
+  draft: DraftState,
+  id: string,
+  isGoing: (operation: PlannedOperation) => boolean,
+): Orphan | undefined {
   const stretch = draft.where.get(id)?.stretch;
   const orphan = stretch?.joinedBy;
-  if (!stretch || !orphan || goes(orphan.operation, removals)) return undefined;
+  if (!stretch || !orphan || isGoing(orphan.operation)) return undefined;
   let first = stretch;
-  while (first.joined && goes(first.joined.operation, removals)) first = first.joined;
+  while (first.joined && isGoing(first.joined.operation)) first = first.joined;
   const kept = first.joined;
   const start = kept ? workBegins(orphan.operation) - rinseBetween(kept.operation, orphan.operation) : 0;
   const isNear = kept && start >= laidAtOf(kept) && start - laidAtOf(kept) <= longestWait(orphan.operation);
@@ -122,15 +126,27 @@ export function removed(draft: DraftState, removals: Removals): PlannedOperation
  * shared a set-up with it shares that of what is left near before it, or gets its own. Returns how to put everything back as it was, whatever was placed since.
  */
 export function takeOut(draft: DraftState, removals: Removals): () => void {
-  const operations = removed(draft, removals);
+  return takeOutPasses(draft, removed(draft, removals), [...removals.keys()]);
+}
+
+/**
+ * Takes just these passes out of the plan, as `takeOut` does; nothing may wait for them or lie on them. What else was given up on their units
+ * stays given up.
+ * @param keys the units they are on, and any others that are to stand again as what is left on them leaves them
+ */
+export function takeOutPasses(
+  draft: DraftState,
+  operations: readonly PlannedOperation[],
+  keys: readonly string[] = [...new Set(operations.map(unitKey))],
+): () => void {
   const gone = new Set(operations);
-  const standings = [...removals.keys()].map((key) => [key, draft.standingOf(key)] as const);
+  const standings = keys.map((key) => [key, draft.standingOf(key)] as const);
   const taken = operations.map((operation) => ({
     operation,
     fields: placeOf(operation),
     at: draft.where.get(operation.id),
   }));
-  const orphans = operations.flatMap(({ id }) => orphan(draft, id, removals) ?? []);
+  const orphans = operations.flatMap(({ id }) => orphan(draft, id, (one) => gone.has(one)) ?? []);
   const tails = operations.flatMap(({ id }) => {
     const kept = draft.where.get(id)?.stretch.joined;
     return kept && !gone.has(kept.operation) ? [kept] : [];
@@ -167,7 +183,7 @@ export function takeOut(draft: DraftState, removals: Removals): () => void {
       one.mixedAt = begins;
     }
   }
-  for (const key of removals.keys()) standAsKept(draft, key);
+  for (const key of keys) standAsKept(draft, key);
 
   return () => {
     for (const operation of operations) {
