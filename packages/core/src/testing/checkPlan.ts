@@ -358,12 +358,14 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
     const place = build.places.find((one) => one.id === operation.placeId);
     if (material && place) {
       const series = climateSeries(place.climate, build.timeZone);
+      // The series goes in steps of five minutes, each with the air of its middle; the planner begins where the curve itself crosses the limit.
+      const stepC = place.climate.kind === 'daily' ? (place.climate.swingC * 2 * Math.PI * 6) / 1440 : 0;
       const touchAt = unit.asOf(cells[0]!, laidAt)?.coats.at(-1)?.touchAt ?? laidAt;
       for (let minute = begins; minute < Math.min(touchAt, begins + 3 * 1440); minute += 5) {
         const air = series.airAt(minute);
         const dew = material.carrier !== 'none' && air.temperatureC - dewPointC(air) < 3 - 1e-9;
         if (
-          air.temperatureC < material.minC ||
+          air.temperatureC < material.minC - stepC ||
           air.temperatureC > material.maxC ||
           air.humidityPct > material.maxRhPct ||
           dew

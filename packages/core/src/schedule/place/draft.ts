@@ -112,6 +112,8 @@ export class Draft extends DraftState {
       visiting.add(id);
       for (const before of operation.after) visit(before);
       visiting.delete(id);
+      // What goes before it may have been placed with it.
+      if (this.placed.has(id)) return;
       const followers = followersOf(this, operation);
       if (followers.length > 0) {
         this.placeWith(operation, followers);

@@ -50,7 +50,9 @@ export function waveCandidate(
   draft.placePins();
   draft.byHands = shape.byHands;
   for (const lot of lotsOf(workload, draft, shape)) {
-    for (;;) {
+    // Each wave gives something a place or gives it up for good, so that there are no more waves than passes.
+    for (let most = -1; draft.placed.size > most;) {
+      most = draft.placed.size;
       const wave = nextWave(workload, draft, lot, shape.patienceMinutes);
       if (wave.length === 0) break;
       const begins = Math.max(shape.notBefore ?? -Infinity, ...wave.map(({ opensAt }) => opensAt));
