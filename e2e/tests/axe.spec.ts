@@ -1,4 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { paleButtons } from '../buttonContrast';
 import { startDemo, type Demo } from '../server';
 import { expect, test, type Page } from '../test';
 
@@ -85,12 +86,29 @@ for (const { light, widths } of looks)
         if (left.length > 0)
           found.push(`${where}: ${id} ×${left.length}, ${left[0]?.html.slice(0, 160) ?? ''}`);
       }
+      for (const pale of await paleButtons(page)) found.push(`${where}: pale button, ${pale}`);
     };
     for (const path of ['/', '/find']) {
       await page.setViewportSize({ width: widths[0]!, height: 800 });
       await page.goto(`${demo.server.url}${path}`);
       await expect(page.locator('h1').first()).toBeVisible();
       await check(path);
+    }
+    // A build with nothing in it, whose buttons lead on.
+    const made = await page.request.post(`${demo.server.url}/api/builds`, {
+      data: {
+        format: 'fixatum-build/1',
+        name: 'Empty',
+        timeZone: 'Europe/Lisbon',
+        start: '2027-02-20T18:00',
+      },
+    });
+    const { id: empty } = (await made.json()) as { id: string };
+    for (const path of ['bench', 'pieces', 'plan', 'materials', 'journal']) {
+      await page.goto(`${demo.server.url}/b/${empty}/${path}`);
+      await expect(page.locator('h1').first()).toBeVisible();
+      await expect(page.locator('.working.on')).toHaveCount(0);
+      await check(`${path} of an empty build`);
     }
     for (const [at, [path, open]] of screens.entries())
       for (const width of widthsOf(widths, at)) {

@@ -38,7 +38,7 @@ function workOut(wall: string, timeZone: string): EpochMinute | undefined {
   if (wall.length > WALL_LETTERS) {
     const second = DateTime.fromISO(wall, { zone: timeZone });
     const isSame = second.isValid && second.toFormat(wallFormat) === wall.slice(0, WALL_LETTERS);
-    return isSame && second.toISO()?.endsWith(wall.slice(WALL_LETTERS))
+    return isSame && second.toFormat('ZZ') === wall.slice(WALL_LETTERS)
       ? Math.floor(second.toMillis() / 60_000)
       : undefined;
   }

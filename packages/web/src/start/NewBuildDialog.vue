@@ -157,7 +157,7 @@ async function make(): Promise<void> {
     <v-card class="pa-6">
       <h2 class="mb-4">New build</h2>
       <form @submit.prevent="make">
-        <v-text-field v-model="name" label="What is it called?" maxlength="120" v-focus-first class="mb-4" />
+        <v-text-field v-model="name" v-focus-first label="What is it called?" maxlength="120" class="mb-4" />
         <DateField v-model="wearDay" label="Worn on" class="mb-2" />
         <v-checkbox v-model="packed" label="Packed by 18:00 the day before" />
         <v-select v-if="workshops.length > 0" v-model="into" :items="items" label="Made in" class="mt-4" />

@@ -56,9 +56,9 @@ async function rename(): Promise<void> {
     <div v-if="renaming" class="rename">
       <v-text-field
         v-model="name"
+        v-focus-first
         label="What the workshop is called"
         maxlength="120"
-        v-focus-first
         @keydown.enter.prevent="rename"
         @keydown.esc="renaming = false"
       />
