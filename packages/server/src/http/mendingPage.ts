@@ -19,7 +19,7 @@ const happened: Record<Trouble, { title: string; said: string; afterwards: strin
   },
 };
 const BEGIN_AFRESH =
-  '<form method="post" action="/begin"><button type="submit">Begin with nothing</button></form><p><small>Backups stay where they are.</small></p>';
+  '<form method="post" action="/begin"><button type="submit">Begin with nothing</button></form>';
 
 /**
  * What is shown in place of the app while the file with the data can't be opened, or is gone: what has happened, and the way back.
@@ -42,7 +42,7 @@ export const mendingPage = (
           },
           '</ul><form method="post" action="/mend"><button type="submit">Put it back</button></form>',
           `<p><small>${happened[trouble].afterwards} What phones have not sent yet they send after that.</small></p>`,
-          ...(trouble === 'gone' ? [BEGIN_AFRESH] : []),
+          ...(trouble === 'gone' ? [BEGIN_AFRESH, '<p><small>Backups stay where they are.</small></p>'] : []),
         ]
       : [
           `<p>${happened[trouble].said} And there is no whole backup. ${happened[trouble].without}</p>`,
