@@ -78,13 +78,15 @@ test('a forecast file and pasted hours become the air of a place; what can not b
   await expect(room.getByRole('alert')).toContainText('Line 2 is not a temperature and a humidity');
   await room.getByLabel(/A line an hour/).fill('18;55\n17,5;56');
   await room.getByRole('button', { name: 'Take these hours' }).click();
-  await expect(room).toContainText('2 hours from 2027-02-20 19:00');
+  await expect(room).toContainText(
+    '2 hours from 2027-02-20 19:00. Until Sat 20 Feb, 21:00; then steady as it was, which is a guess.',
+  );
   await save(page);
   await server.restart({ signal: 'SIGKILL' });
   await page.reload();
   await expect(porch).toContainText('168 hours from 2027-02-20 18:00');
   await page.getByRole('link', { name: 'Bench' }).click();
-  // The room's last hour holds on; the porch has the first hours of the file.
+  // Now is in the first of the room's hours; the porch has the first hours of the file.
   await expect(page.getByRole('list', { name: 'Air' })).toContainText('Spare room 18 °C, 55 %');
   await expect(page.getByRole('list', { name: 'Air' })).toContainText(/Back porch: too (cold|damp)/);
 });

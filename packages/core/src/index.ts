@@ -66,6 +66,7 @@ export * from './drying/goodAir';
 export * from './drying/milestoneOf';
 export * from './drying/placeAir';
 export * from './drying/readings';
+export * from './drying/takenIn';
 export * from './drying/whatIf';
 export * from './quantity/amounts';
 export * from './quantity/containers';

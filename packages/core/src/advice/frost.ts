@@ -3,8 +3,21 @@ import type { Build, Climate, Place } from '../model/schema';
 import { seasonExtremesC } from '../drying/seasons';
 import type { EpochMinute } from '../model/wallTime';
 
+interface Extremes {
+  coldest: number;
+  warmest: number;
+}
+const spanOf = (temperatureC: readonly number[]): Extremes => ({
+  coldest: Math.min(...temperatureC),
+  warmest: Math.max(...temperatureC),
+});
+const widest = (all: readonly Extremes[]): Extremes => ({
+  coldest: Math.min(...all.map(({ coldest }) => coldest)),
+  warmest: Math.max(...all.map(({ warmest }) => warmest)),
+});
+
 /** The coldest and the warmest that the climate of a place gets, °C. */
-export function extremesC(climate: Climate): { coldest: number; warmest: number } {
+export function extremesC(climate: Climate): Extremes {
   switch (climate.kind) {
     case 'constant':
       return { coldest: climate.temperatureC, warmest: climate.temperatureC };
@@ -13,7 +26,9 @@ export function extremesC(climate: Climate): { coldest: number; warmest: number 
     case 'season':
       return seasonExtremesC(climate.zone);
     case 'hourly':
-      return { coldest: Math.min(...climate.temperatureC), warmest: Math.max(...climate.temperatureC) };
+      return climate.otherwise
+        ? widest([spanOf(climate.temperatureC), extremesC(climate.otherwise)])
+        : spanOf(climate.temperatureC);
   }
 }
 

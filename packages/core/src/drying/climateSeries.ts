@@ -34,7 +34,8 @@ const WARMEST_HOUR = 15;
 /**
  * The series of a place's climate.
  * - `constant`: one air for ever.
- * - `hourly`: an hour a value from `start`; the first value holds before it, the last after it.
+ * - `hourly`: an hour a value from `start`; before and after it hours that were known earlier, and else what the air is otherwise. Where
+ *   nothing is said of that the first value holds before it and the last after it.
  * - `daily`: temperature `mean ± swing` as a sinusoid that is warmest at 15:00 local time; humidity is the value at
  *   the mean temperature and falls as the air warms, the dew point staying where it is.
  * - `season`: the same, with what is usual outside for the day of the year.
@@ -45,26 +46,76 @@ export function climateSeries(climate: Climate, timeZone: string): ClimateSeries
     return { airAt: () => air, nextChangeAfter: () => Infinity };
   }
   if (climate.kind === 'hourly') {
-    const start = epochMinute(climate.start, timeZone);
-    // Of a list that is shorter than the other the last value holds on as well.
-    const at = (list: readonly number[], hour: number) => nth(list, Math.min(hour, list.length - 1));
-    const hours = Math.max(climate.temperatureC.length, climate.humidityPct.length);
-    const airs = Array.from({ length: hours }, (_, hour): Air => ({
-      temperatureC: at(climate.temperatureC, hour),
-      humidityPct: at(climate.humidityPct, hour),
-    }));
-    const hourOf = (minute: EpochMinute) => Math.floor((minute - start) / 60);
-    return {
-      airAt: (minute) => airs[Math.min(airs.length - 1, Math.max(0, hourOf(minute)))]!,
-      nextChangeAfter: (minute) => {
-        const hour = hourOf(minute);
-        if (hour < 0) return start + 60;
-        return hour >= airs.length - 1 ? Infinity : start + (hour + 1) * 60;
-      },
-    };
+    const own = hoursOf(climate, timeZone);
+    const { otherwise, earlier = [] } = climate;
+    if (!otherwise) return heldOn(own);
+    const spans = [own, ...earlier.map((one) => hoursOf(one, timeZone)).reverse()];
+    return within(spans, climateSeries(otherwise, timeZone));
   }
   const clock = localClock(timeZone);
   return climate.kind === 'season' ? seasonSeries(climate, timeZone, clock) : dailySeries(climate, clock);
+}
+
+/** Air hour by hour from a moment on. */
+interface Hours {
+  start: EpochMinute;
+  end: EpochMinute;
+  airs: readonly Air[];
+}
+
+function hoursOf(
+  {
+    start: wall,
+    temperatureC,
+    humidityPct,
+  }: { start: string; temperatureC: number[]; humidityPct: number[] },
+  timeZone: string,
+): Hours {
+  const start = epochMinute(wall, timeZone);
+  // Of a list that is shorter than the other the last value holds on as well.
+  const at = (list: readonly number[], hour: number) => nth(list, Math.min(hour, list.length - 1));
+  const count = Math.max(temperatureC.length, humidityPct.length);
+  const airs = Array.from({ length: count }, (_, hour): Air => ({
+    temperatureC: at(temperatureC, hour),
+    humidityPct: at(humidityPct, hour),
+  }));
+  return { start, end: start + count * 60, airs };
+}
+
+/** Hours whose first value holds before them, and the last after them. */
+function heldOn({ start, airs }: Hours): ClimateSeries {
+  const hourOf = (minute: EpochMinute) => Math.floor((minute - start) / 60);
+  return {
+    airAt: (minute) => airs[Math.min(airs.length - 1, Math.max(0, hourOf(minute)))]!,
+    nextChangeAfter: (minute) => {
+      const hour = hourOf(minute);
+      if (hour < 0) return start + 60;
+      return hour >= airs.length - 1 ? Infinity : start + (hour + 1) * 60;
+    },
+  };
+}
+
+/** Hours within what the air is otherwise; of two that are of the same time the first one given. */
+function within(spans: readonly Hours[], otherwise: ClimateSeries): ClimateSeries {
+  const spanAt = (minute: EpochMinute) => spans.find(({ start, end }) => start <= minute && minute < end);
+  const { cutAt } = otherwise;
+  return {
+    airAt: (minute) => {
+      const span = spanAt(minute);
+      return span ? nth(span.airs, Math.floor((minute - span.start) / 60)) : otherwise.airAt(minute);
+    },
+    nextChangeAfter: (minute) => {
+      const span = spanAt(minute);
+      const next = span
+        ? span.start + (Math.floor((minute - span.start) / 60) + 1) * 60
+        : otherwise.nextChangeAfter(minute);
+      return spans.reduce(
+        (soonest, { start }) => (start > minute ? Math.min(soonest, start) : soonest),
+        next,
+      );
+    },
+    ...(cutAt ? { cutAt: (temperatureC: number) => within(spans, cutAt(temperatureC)) } : {}),
+  };
 }
 
 /** Outside air that swings every day, each day by what is usual for the time of the year. */

@@ -47,7 +47,21 @@ export function mapMoments(
     ),
     ...some('places', (place, path) =>
       place.climate.kind === 'hourly'
-        ? { ...place, climate: field('start', 'planned')(place.climate, [...path, 'climate']) }
+        ? {
+            ...place,
+            climate: {
+              ...field('start', 'planned')(place.climate, [...path, 'climate']),
+              ...(place.climate.earlier
+                ? {
+                    earlier: all(
+                      place.climate.earlier,
+                      [...path, 'climate', 'earlier'],
+                      field('start', 'planned'),
+                    ),
+                  }
+                : {}),
+            },
+          }
         : place,
     ),
     ...some(

@@ -45,22 +45,34 @@ export const personSchema = z.looseObject({
   exceptions: z.array(z.looseObject({ date, windows: z.array(window) })).optional(),
 });
 
+const steady = z.looseObject({ kind: z.literal('constant'), temperatureC, humidityPct });
+const daily = z.looseObject({
+  kind: z.literal('daily'),
+  meanC: temperatureC,
+  swingC: z.number().min(0).max(30),
+  humidityPct,
+});
+/** Outside, as is usual for the month. */
+const season = z.looseObject({ kind: z.literal('season'), zone: z.enum(climateZones), half: z.enum(halves) });
+/** Air hour by hour, from a moment on. */
+const hours = {
+  start: wallTime,
+  temperatureC: z.array(temperatureC).min(1, 'give at least one hour'),
+  humidityPct: z.array(humidityPct).min(1, 'give at least one hour'),
+};
+
 export const climateSchema = z.discriminatedUnion('kind', [
-  z.looseObject({ kind: z.literal('constant'), temperatureC, humidityPct }),
+  steady,
   z.looseObject({
     kind: z.literal('hourly'),
-    start: wallTime,
-    temperatureC: z.array(temperatureC).min(1, 'give at least one hour'),
-    humidityPct: z.array(humidityPct).min(1, 'give at least one hour'),
+    ...hours,
+    /** The air before and after those hours. Without it the first and the last of them hold on. */
+    otherwise: z.discriminatedUnion('kind', [steady, daily, season]).optional(),
+    /** Hours that were taken in before, the oldest first: they stay what the air was. */
+    earlier: z.array(z.looseObject(hours)).max(40).optional(),
   }),
-  z.looseObject({
-    kind: z.literal('daily'),
-    meanC: temperatureC,
-    swingC: z.number().min(0).max(30),
-    humidityPct,
-  }),
-  /** Outside, as is usual for the month. */
-  z.looseObject({ kind: z.literal('season'), zone: z.enum(climateZones), half: z.enum(halves) }),
+  daily,
+  season,
 ]);
 
 export const placeSchema = z.looseObject({

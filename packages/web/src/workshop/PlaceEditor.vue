@@ -6,7 +6,11 @@ import {
   latitudeOf,
   parseAirCsv,
   parseForecastFile,
+  halfOf,
   pathText,
+  sayMoment,
+  epochMinute,
+  takenIn,
   toWallTime,
   ventilations,
   type AirFileResult,
@@ -81,6 +85,33 @@ function setKind(kind: Climate['kind']): void {
   place.value.climate = climateAs(kind, place.value.climate, zone.value, store.now);
 }
 
+/** What the air is where nothing but hours were ever said: outdoors by the season, else what those hours came to. */
+const usualAir = computed((): Exclude<Climate, { kind: 'hourly' }> => {
+  const { climate, ventilation } = place.value;
+  if (climate.kind !== 'hourly') return climate;
+  if (ventilation === 'outdoor')
+    return { kind: 'season', zone: 'mild', half: halfOf(zone.value, Math.floor(store.now)) };
+  const mean = (list: readonly number[]) =>
+    Math.round(list.reduce((sum, value) => sum + value, 0) / list.length);
+  return {
+    kind: 'constant',
+    temperatureC: mean(climate.temperatureC),
+    humidityPct: mean(climate.humidityPct),
+  };
+});
+/** Until when there are hours, and what the air is taken for after them. */
+const hoursWords = computed(() => {
+  const { climate } = place.value;
+  if (climate.kind !== 'hourly') return '';
+  const end = epochMinute(climate.start, zone.value) + climate.temperatureC.length * 60;
+  const after = climate.otherwise
+    ? { constant: 'steady as it was', daily: 'swinging as it was', season: 'usual for the season' }[
+        climate.otherwise.kind
+      ]
+    : 'as in the last hour';
+  return `Until ${sayMoment(end, zone.value)}; then ${after}, which is a guess.`;
+});
+
 function take(result: AirFileResult): void {
   if (!result.ok) {
     problems.value = result.faults.map((fault) =>
@@ -89,7 +120,7 @@ function take(result: AirFileResult): void {
     return;
   }
   problems.value = [];
-  place.value.climate = result.climate;
+  place.value.climate = takenIn(place.value.climate, result.climate, usualAir.value, zone.value);
   pasting.value = false;
   pasted.value = '';
 }
@@ -209,7 +240,8 @@ const measured = computed(() => store.readings.find((one) => one.place === place
         />
       </template>
       <span v-else class="quiet small figures"
-        >{{ place.climate.temperatureC.length }} hours from {{ place.climate.start.replace('T', ' ') }}</span
+        >{{ place.climate.temperatureC.length }} hours from {{ place.climate.start.replace('T', ' ') }}.
+        {{ hoursWords }}</span
       >
     </div>
     <p v-if="place.assumed && !measured" class="small quiet">

@@ -24,5 +24,6 @@ export function climateAs(kind: Climate['kind'], climate: Climate, timeZone: str
     start: toWallTime(from, timeZone),
     temperatureC: airs.map((air) => tenth(air.temperatureC)),
     humidityPct: airs.map((air) => Math.round(air.humidityPct)),
+    ...(climate.kind === 'hourly' ? {} : { otherwise: climate }),
   };
 }
