@@ -5,7 +5,8 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { readConfig } from './config';
 import { withUnpacked, writeZip } from './services/archive';
-import { Backups, putBack } from './services/backups';
+import { Backups } from './services/backups';
+import { putBack } from './services/putBack';
 import { DATABASE_FILE } from './storage/database';
 import { lockFolder } from './storage/folderLock';
 

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { bodyOf, param, readJson } from '../http/bodies';
 import { notFound, Problem } from '../http/problem';
-import type { Prepared } from '../services/backups';
+import type { Prepared } from '../services/putBack';
 import { zipOf } from '../services/archive';
 import { layOut, takeIn, type BuildParts } from '../services/buildArchive';
 import type { Arrived, Incoming } from '../services/incoming';

@@ -8,7 +8,8 @@ import { DATABASE_FILE, openDatabase, type Database } from '../storage/database'
 import { migrations } from '../storage/migrations';
 import { withUnpacked, writeZip } from './archive';
 import { BadBackup } from './badBackup';
-import { Backups, lookInside, putBack } from './backups';
+import { Backups, lookInside } from './backups';
+import { putBack } from './putBack';
 import { BuildStore } from './buildStore';
 import { loadSamples } from './samples';
 import { makeClock } from './clock';

@@ -1,10 +1,9 @@
 import { copyFile, mkdir, mkdtemp, readdir, rm, truncate, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import sqlite3 from 'sqlite3';
 import { DATABASE_FILE, openDatabase } from '../storage/database';
-import { close, openFile, run } from '../storage/sqliteFile';
 import { samplesFolder, testClock } from '../testing/appParts';
+import { changeFile } from '../testing/changeFile';
 import { Backups } from './backups';
 import { BuildStore } from './buildStore';
 import { examine, mend } from './doctor';
@@ -21,11 +20,7 @@ beforeEach(async () => {
 });
 afterEach(() => rm(folder, { recursive: true, force: true }));
 
-async function change(...statements: string[]): Promise<void> {
-  const database = await openFile(file(), sqlite3.OPEN_READWRITE);
-  for (const sql of statements) await run(database, sql);
-  await close(database);
-}
+const change = (...statements: string[]) => changeFile(file(), ...statements);
 const wrong = async (at = data()) =>
   (await examine(at)).flatMap(({ state, says }) => (state === 'wrong' ? [says] : []));
 const fine = async () =>

@@ -1,10 +1,10 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import sqlite3 from 'sqlite3';
-import { all, close, openFile, run } from '../storage/sqliteFile';
+import { all, close, openFile } from '../storage/sqliteFile';
 import { DATABASE_FILE, openDatabase } from '../storage/database';
 import { samplesFolder, testClock } from '../testing/appParts';
+import { changeFile } from '../testing/changeFile';
 import { BuildStore } from './buildStore';
 import { rebuild } from './rebuild';
 import { loadSamples } from './samples';
@@ -21,11 +21,7 @@ beforeEach(async () => {
 });
 afterEach(() => rm(folder, { recursive: true, force: true }));
 
-async function change(...statements: string[]): Promise<void> {
-  const database = await openFile(theirs(), sqlite3.OPEN_READWRITE);
-  for (const sql of statements) await run(database, sql);
-  await close(database);
-}
+const change = (...statements: string[]) => changeFile(theirs(), ...statements);
 async function asked<T>(file: string, sql: string): Promise<T[]> {
   const database = await openFile(file);
   const rows = await all<T>(database, sql);
