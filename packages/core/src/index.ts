@@ -65,6 +65,7 @@ export * from './drying/dryness';
 export * from './drying/goodAir';
 export * from './drying/milestoneOf';
 export * from './drying/placeAir';
+export * from './drying/placeSeries';
 export * from './drying/readings';
 export * from './drying/takenIn';
 export * from './drying/whatIf';

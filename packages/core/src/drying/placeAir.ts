@@ -2,7 +2,8 @@ import type { Place } from '../model/schema';
 import { dryingFamily } from '../materials/material';
 import type { EpochMinute } from '../model/wallTime';
 import { solventRate, twoPartRate, waterEarlyRate, waterLateRate, type Air } from './air';
-import { climateSeries, cutSeries, type ClimateSeries } from './climateSeries';
+import { cutSeries, type ClimateSeries } from './climateSeries';
+import { placeSeries } from './placeSeries';
 import { rateTrack, type RateTrack } from './rateTrack';
 import { gapsIn, withReadings, type Reading } from './readings';
 import type { Material } from '../model/materialSchema';
@@ -48,12 +49,12 @@ function rateFrom(material: Material, clock: Clock): (air: Air) => number {
  * measured there counts before what its climate says.
  */
 export function placeAir(
-  place: Pick<Place, 'id' | 'climate'>,
+  place: Pick<Place, 'id' | 'climate' | 'airWas'>,
   timeZone: string,
   origin: EpochMinute,
   readings: readonly Reading[] = [],
 ): PlaceAir {
-  const series = withReadings(climateSeries(place.climate, timeZone), readings);
+  const series = withReadings(placeSeries(place, timeZone), readings);
   return placeAirOf(place.id, series, origin, readings);
 }
 

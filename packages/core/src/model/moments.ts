@@ -45,24 +45,30 @@ export function mapMoments(
           }
         : person,
     ),
-    ...some('places', (place, path) =>
-      place.climate.kind === 'hourly'
-        ? {
-            ...place,
-            climate: {
-              ...field('start', 'planned')(place.climate, [...path, 'climate']),
-              ...(place.climate.earlier
-                ? {
-                    earlier: all(
-                      place.climate.earlier,
-                      [...path, 'climate', 'earlier'],
-                      field('start', 'planned'),
-                    ),
-                  }
-                : {}),
-            },
-          }
-        : place,
+    ...some(
+      'places',
+      (place, path) =>
+        place.climate.kind === 'hourly'
+          ? {
+              ...place,
+              climate: {
+                ...field('start', 'planned')(place.climate, [...path, 'climate']),
+                ...(place.climate.earlier
+                  ? {
+                      earlier: all(
+                        place.climate.earlier,
+                        [...path, 'climate', 'earlier'],
+                        field('start', 'planned'),
+                      ),
+                    }
+                  : {}),
+              },
+            }
+          : place,
+      (place, path) =>
+        place.airWas
+          ? { ...place, airWas: all(place.airWas, [...path, 'airWas'], field('until', 'happened')) }
+          : place,
     ),
     ...some(
       'stock',

@@ -88,6 +88,11 @@ export const placeSchema = z.looseObject({
   carriedIn: z.boolean().optional(),
   /** Its air is what is usual; nobody has said or measured it. */
   assumed: z.boolean().optional(),
+  /** What its air was taken for before, each until a moment, the oldest first: what dried in it stays as it was. */
+  airWas: z
+    .array(z.looseObject({ until: loggedTime, climate: climateSchema }))
+    .max(60)
+    .optional(),
   /** Silicone spray or polish is used here, which creeps everywhere. */
   silicone: z.boolean().optional(),
   /** The local port on which a thermo-hygrometer of this place answers. */

@@ -2,9 +2,9 @@
 import {
   sayDayOf,
   sayTimeOfDay,
-  climateSeries,
+  placeSeries,
   dewPointC,
-  type Climate,
+  type Place,
   degreeUnit,
   degreesOf,
 } from '@fixatum/core';
@@ -14,13 +14,13 @@ import { useBuild } from '../shared/build';
 import DataChart, { type ChartOption } from '../shared/DataChart.vue';
 
 /** The air of a place over a day back and four ahead: assumed, forecast and measured. */
-const props = defineProps<{ climate: Climate; measured: PlaceReadings | undefined; name: string }>();
+const props = defineProps<{ place: Place; measured: PlaceReadings | undefined }>();
 const store = useBuild();
 const zone = computed(() => store.build?.timeZone ?? 'UTC');
 
 const quarter = computed(() => Math.floor(store.minute / 15) * 15);
 const option = computed((): ChartOption => {
-  const series = climateSeries(props.climate, zone.value);
+  const series = placeSeries(props.place, zone.value);
   // The chart is drawn anew once in a quarter of an hour, not with every tick.
   const now = quarter.value;
   const from = now - 24 * 60;
@@ -96,5 +96,9 @@ const option = computed((): ChartOption => {
 </script>
 
 <template>
-  <DataChart :option="option" :height="202" :label="`Air of ${name} over the last day and the next four`" />
+  <DataChart
+    :option="option"
+    :height="202"
+    :label="`Air of ${props.place.name} over the last day and the next four`"
+  />
 </template>

@@ -247,7 +247,7 @@ const measured = computed(() => store.readings.find((one) => one.place === place
     <p v-if="place.assumed && !measured" class="small quiet">
       Assumed: nobody has measured here. A thermo-hygrometer or a forecast makes the plan truer.
     </p>
-    <PlaceAir :climate="place.climate" :measured="measured" :name="place.name" />
+    <PlaceAir :place="place" :measured="measured" />
     <div class="tools">
       <FileButton
         size="small"

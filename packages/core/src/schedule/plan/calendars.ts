@@ -64,7 +64,11 @@ export function calendarsOf(
           const air =
             measured.length > 0
               ? make()
-              : keptFor('air', [place.id, place.climate, place.ventilation, timeZone, origin], make);
+              : keptFor(
+                  'air',
+                  [place.id, place.climate, place.airWas, place.ventilation, timeZone, origin],
+                  make,
+                );
           return [place.id, air];
         }),
       ),
