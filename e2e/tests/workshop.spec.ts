@@ -1,3 +1,4 @@
+import type { Build } from '@fixatum/core';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { choose, fillMoment, momentOf } from '../fields';
@@ -127,6 +128,29 @@ test('hours, dates and quiet are changed, bad ones refused with nothing lost', a
   await expect(page.getByLabel('Quiet hours: no compressor, no sanding')).not.toBeChecked();
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Quiet hours: no compressor, no sanding')).toBeChecked();
+});
+
+test('the air of a room that is changed counts from now on, and no coat of before is moved', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/b/${id}/pieces/gorget/card`);
+  const card = page.getByRole('table');
+  await expect(card).toBeVisible();
+  const before = await card.innerText();
+  await open(page);
+  const room = page.getByTestId('place-room');
+  await room.getByLabel('Temperature').fill('14');
+  await save(page);
+  await server.restart({ signal: 'SIGKILL' });
+  const { build } = (await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build };
+  const place = build.places.find((one) => one.id === 'room')!;
+  expect([place.climate, place.airWas]).toMatchObject([
+    { kind: 'constant', temperatureC: 14 },
+    [{ until: '2027-02-20T19:30', climate: { kind: 'constant', temperatureC: 19 } }],
+  ]);
+  await page.goto(`${server.url}/b/${id}/pieces/gorget/card`);
+  await expect(card).toBeVisible();
+  expect(await card.innerText()).toBe(before);
 });
 
 test('the journal is filtered and saved as a table', async ({ page }) => {

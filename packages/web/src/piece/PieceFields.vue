@@ -66,7 +66,7 @@ const lookItems = computed(() => [
 
 <template>
   <div class="grid">
-    <v-text-field v-model="form.name" class="span4" label="Name" maxlength="120" v-focus-first />
+    <v-text-field v-model="form.name" v-focus-first class="span4" label="Name" maxlength="120" />
     <NumberField v-model="form.quantity" class="span2" label="How many" :min="1" :max="200" :step="1" />
     <v-select v-model="form.kind" class="span3" label="Made of" :items="substrates" />
     <NumberField v-model="form.thicknessMm" class="span3" label="Thickness" of="lengthMm" :min="0.1" />

@@ -91,7 +91,7 @@ async function saveLook(download: boolean): Promise<void> {
         one.
       </p>
       <div class="fields">
-        <v-text-field v-model="lookName" label="What is the look called?" maxlength="120" v-focus-first />
+        <v-text-field v-model="lookName" v-focus-first label="What is the look called?" maxlength="120" />
         <v-text-field
           v-model="tags"
           label="Tags, parted by commas"

@@ -125,7 +125,7 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
 </script>
 
 <template>
-  <v-select v-model="form.kind" label="What is done" :items="words(stepKinds, stepKindWords)" v-focus-first />
+  <v-select v-model="form.kind" v-focus-first label="What is done" :items="words(stepKinds, stepKindWords)" />
   <v-autocomplete
     v-model="form.material"
     variant="outlined"

@@ -72,10 +72,10 @@ const whereTo = ({ build, kind, pieceId }: Found) =>
     <h1>Find in all builds</h1>
     <v-text-field
       v-model="words"
+      v-focus-first
       label="A piece, material, colour, tin, day, place or note"
       :prepend-inner-icon="mdiMagnify"
       maxlength="300"
-      v-focus-first
       clearable
       @click:clear="words = ''"
     />
