@@ -134,8 +134,8 @@ test('the air of a room that is changed counts from now on, and no coat of befor
   page,
 }) => {
   await page.goto(`${server.url}/b/${id}/pieces/gorget/card`);
-  const card = page.getByRole('table');
-  await expect(card).toBeVisible();
+  const card = page.getByRole('main');
+  await expect(card.getByRole('heading', { name: 'Orbit gorget' })).toBeVisible();
   const before = await card.innerText();
   await open(page);
   const room = page.getByTestId('place-room');
@@ -149,7 +149,7 @@ test('the air of a room that is changed counts from now on, and no coat of befor
     [{ until: '2027-02-20T19:30', climate: { kind: 'constant', temperatureC: 19 } }],
   ]);
   await page.goto(`${server.url}/b/${id}/pieces/gorget/card`);
-  await expect(card).toBeVisible();
+  await expect(card.getByRole('heading', { name: 'Orbit gorget' })).toBeVisible();
   expect(await card.innerText()).toBe(before);
 });
 
