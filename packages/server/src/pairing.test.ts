@@ -190,6 +190,25 @@ describe('a code', () => {
     expect((await here().get('/api/devices')).body).toMatchObject({ asking: [], devices: [] });
   });
 
+  it('is at no moment neither in nor asking while it is let in, and is in once however often that is pressed', async () => {
+    const token = cookieOf(await say(await offered()).expect(303)).split('=')[1]!;
+    const { id } = devices.asking[0]!;
+    const create = jest.spyOn(database.models.devices, 'create');
+    const states: boolean[] = [];
+    create.mockImplementation((async (row: never) => {
+      states.push(devices.isAsking(token));
+      create.mockRestore();
+      // Pressed again while the first is being written.
+      expect(await devices.answer(id, true)).toBe(true);
+      return database.models.devices.create(row);
+    }) as never);
+    await devices.answer(id, true);
+    expect(states).toEqual([true]);
+    expect(devices.isAsking(token)).toBe(false);
+    expect((await devices.carrying(token))?.name).toBe('Booth phone');
+    expect(await database.models.devices.count()).toBe(1);
+  });
+
   it('is answered at the computer only', async () => {
     const finisher = as(await paired('finisher'));
     await say(await offered('finisher'), 'A friend').expect(303);

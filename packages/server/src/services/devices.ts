@@ -54,7 +54,7 @@ const deviceOf = ({ id, name, role, pairedAt, lastSeenAt }: DeviceRow): Device =
 export class Devices {
   private offered: (Offer & { guesses: number }) | undefined;
   /** Those that ask, by the hash of what they carry. */
-  private readonly waiting = new Map<string, Asking & { until: number }>();
+  private readonly waiting = new Map<string, Asking & { until: number; isComingIn?: boolean }>();
   /** By the hash of what they carry; filled when first asked for. */
   private known: Map<string, Device> | undefined;
   private readonly gone = new Set<(id: string) => void>();
@@ -137,14 +137,24 @@ export class Devices {
       [...this.waiting].find(([, one]) => one.id === id),
       'a device that asks',
     );
-    this.waiting.delete(hash);
-    if (!letIn) return true;
+    if (!letIn) {
+      this.waiting.delete(hash);
+      return true;
+    }
+    // Pressed twice it is let in once.
+    if (asked.isComingIn) return true;
+    asked.isComingIn = true;
     const at = this.iso();
     const { name, role } = asked;
     const device: Device = { id, name, role, pairedAt: at, lastSeenAt: at };
     const known = await this.byHash();
-    await this.models.devices.create({ ...device, tokenHash: hash });
-    known.set(hash, device);
+    try {
+      await this.models.devices.create({ ...device, tokenHash: hash });
+      known.set(hash, device);
+    } finally {
+      // It asks until it is in, so that at no moment it is neither.
+      this.waiting.delete(hash);
+    }
     return true;
   }
 
