@@ -7,7 +7,7 @@ import { all, close, openFile, quoted, run } from '../storage/sqliteFile';
 import { DATABASE_FILE, MARKS, openDatabase } from '../storage/database';
 import { migrations } from '../storage/migrations';
 import { Backups, isIntact } from './backups';
-import { putBack, swapIn } from './putBack';
+import { freshIn, putBack, swapIn } from './putBack';
 import { readRows } from './buildRows';
 import { cleanPhotos, namedPhotos, photosIn } from './photos';
 import { rebuild, TABLES, whyOf } from './rebuild';
@@ -230,8 +230,9 @@ export async function mend(dataFolder: string, to: string): Promise<string[]> {
       const { bad } = await openBuilds(folder);
       await leaveOut(join(folder, DATABASE_FILE), bad);
       for (const { name, why } of bad) done.push(`Left out: ${name}, as it can’t be opened (${why}).`);
-      await rebuild(join(folder, DATABASE_FILE), join(folder, 'fresh'), 'own');
-      await swapIn({ folder: join(folder, 'fresh'), photos: join(folder, 'none'), leftOut: [] }, to);
+      // Made where it stays: another disk can't be moved to in one go.
+      await rebuild(join(folder, DATABASE_FILE), freshIn(to), 'own');
+      await swapIn({ folder: freshIn(to), photos: join(folder, 'none'), leftOut: [] }, to);
       done.push('Every row was read into new tables; who is paired has to be paired again.');
     } finally {
       await rm(folder, { recursive: true, force: true });
