@@ -7,6 +7,7 @@ import type { Readiness } from '../schedule/plan/plan';
 import type { WarmStart } from '../schedule/search/warmStart';
 import { placesOf } from '../model/places';
 import { hasBegun } from '../model/hasBegun';
+import { keepLaid } from '../model/keepLaid';
 
 /** What a way of doing a piece comes to. */
 export interface VariantOutcome {
@@ -69,19 +70,12 @@ export function compareVariants(
     if (piece.readiness === 'late') before.add(piece.pieceId);
   return variants.map((variant) => {
     const known = build.pieces.some((piece) => piece.id === variant.id);
-    const changed: Build = {
+    const changed = keepLaid(build, {
       ...build,
       pieces: known
         ? build.pieces.map((piece) => (piece.id === variant.id ? variant : piece))
         : [...build.pieces, variant],
-      // What was logged for steps that are no longer there says nothing about this way.
-      log: (build.log ?? []).filter(
-        (entry) =>
-          entry.piece !== variant.id ||
-          variant.steps.some((step) => step.id === entry.step && entry.coat <= (step.coats ?? 1)),
-      ),
-      underway: (build.underway ?? []).filter((pass) => pass.piece !== variant.id),
-    };
+    });
     const view = planView(changed, options);
     const state = view.pieces.find((piece) => piece.pieceId === variant.id)!;
     const passes = view.operations.filter(

@@ -11,6 +11,7 @@ import { usualTools, type Choices } from './choices';
 import { groundTable, type GroundNeeds } from './ground';
 import { groundworkOf } from './groundwork';
 import type { Look, Recipe } from './look';
+import { groundKinds, overLaid, overWords } from './overLaid';
 import { roleOf } from './saveLook';
 import { schools } from './schools';
 import { writingFor } from './writeSteps';
@@ -64,8 +65,9 @@ export function writeRecipe(
   map: ZoneMap,
 ): WrittenRecipe {
   const fitting = new Fitting(build, piece, look, map);
-  const steps = fitting.steps().map((step) => inPalette(step, build.palette));
-  return { steps, notes: [...fitting.notes, ...bendsTold(build, { ...piece, steps })] };
+  const bare = fitting.steps().map((step) => inPalette(step, build.palette));
+  const { steps, over } = overLaid(build, piece, bare);
+  return { steps, notes: [...overWords(over), ...fitting.notes, ...bendsTold(build, { ...piece, steps })] };
 }
 
 /** Films of a stack that crack where the piece bends; the recipe's own piece may have bent less. */
@@ -80,17 +82,6 @@ function bendsTold(build: Build, piece: Piece): string[] {
     ([name, spot]) => `${name} may crack at the ${spot}: this piece bends further than the film goes.`,
   );
 }
-
-const earliest = new Set<Step['kind']>([
-  'prep',
-  'fill',
-  'sand',
-  'heat-seal',
-  'texture',
-  'mask',
-  'inspect',
-  'seal',
-]);
 
 class Fitting {
   readonly notes = new Set<string>();
@@ -129,7 +120,7 @@ class Fitting {
       `Made on: ${substrateNames[this.recipe.substrate]}. What comes before the colours is written anew, for: ${substrateNames[substrate.kind]}.`,
     );
     const at = steps.findIndex(
-      ({ kind, material }) => !earliest.has(kind) || (kind === 'texture' && material),
+      ({ kind, material }) => !groundKinds.has(kind) || (kind === 'texture' && material),
     );
     const colours = at < 0 ? [] : steps.slice(at);
     const sealing = steps.find(({ kind }) => kind === 'seal');

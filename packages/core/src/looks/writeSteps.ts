@@ -13,12 +13,14 @@ import { groundTable } from './ground';
 import type { Look, LookStep } from './look';
 import { Owned, spraysOver, type Way } from './owned';
 import { groundworkOf } from './groundwork';
+import { overLaid, overWords } from './overLaid';
 import { undercoatsFor } from './undercoats';
 import { isPowder, isPressed, sizedMinutes, zonesOf, type Writing } from './writing';
 import { coatsToHide, coverGrades, type CoverGrades } from '../colour/hiding';
 import { seenColour } from '../colour/seenColour';
 import { spotsOf } from '../facts/spots';
 import { dryFilmUm, wetFilmUm } from '../materials/film';
+import { materialsOf } from '../materials/ownMaterials';
 import { binderOf } from '../model/binders';
 import { has } from '../model/traits';
 import { zoneGroups, type ZoneGroup } from './zoneGroups';
@@ -121,7 +123,12 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
   const before = groundworkOfAll(writing, build, choices, freshId);
   const undercoats = undercoatsFor(writing);
   const groundOf = (group: ZoneGroup) =>
-    groundColour(piece, [...before, ...undercoats.common, ...(undercoats.byGroup.get(group) ?? [])], group);
+    groundColour(
+      build,
+      piece,
+      [...before, ...undercoats.common, ...(undercoats.byGroup.get(group) ?? [])],
+      group,
+    );
   const { middle, zones } = coloursOf(writing, undercoats.byGroup, groundOf, freshId);
   const { step } = writing;
   const after = clearsFor(writing, middle);
@@ -144,7 +151,8 @@ export function writeSteps(build: Build, piece: Piece, choices: Choices): Writte
     ...middle,
     ...after,
   ]).map((one) => inPalette({ ...one, id: lastId(one.kind) }, build.palette));
-  return { steps, zones, notes: [...notes] };
+  const laid = overLaid(build, piece, steps);
+  return { steps: laid.steps, zones, notes: [...overWords(laid.over), ...notes] };
 }
 
 /** Sanding the last coat of primer on the face that is seen, where a look is smooth and the primer takes it. */
@@ -242,9 +250,15 @@ function coloursOf(
 type GroundOf = (group: ZoneGroup) => string | undefined;
 
 /** The colour of what some first steps leave on a group of zones. */
-function groundColour(piece: Piece, steps: readonly Step[], group: ZoneGroup): string | undefined {
+function groundColour(
+  build: Build,
+  piece: Piece,
+  steps: readonly Step[],
+  group: ZoneGroup,
+): string | undefined {
   const [own] = group.zones;
-  const spots = spotsOf({ ...piece, steps: [...steps] }, { build: {}, materials: catalogueById });
+  const over = { ...piece, steps: overLaid(build, piece, steps).steps };
+  const spots = spotsOf(over, { build, materials: materialsOf(build.materials) });
   const spot = spots.find(({ face, zone }) => face === 'outer' && (!own || zone === own.id));
   return spot && seenColour(spot.layers, piece.substrate.colour);
 }

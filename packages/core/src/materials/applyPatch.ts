@@ -1,13 +1,14 @@
 import jsonpatch, { type Operation as JsonPatchOperation } from 'fast-json-patch';
 import { parseBuild } from './parseBuild';
 import type { Result } from '../model/fault';
+import { keepLaid } from '../model/keepLaid';
 import type { Build } from '../model/schema';
 import type { PatchStep } from '../model/patch';
 import { findStepCycle } from '../model/stepLinks';
 import { messageOf } from '../model/unknowns';
 
 /**
- * A build with a patch applied, checked like any other input; the build given is left as it is.
+ * A build with a patch applied, checked like any other input; the build given is left as it is, and what was logged stays what it was.
  * Faults come back when the patch does not fit or what results can't be used.
  */
 export function applyPatch(build: Build, change: readonly PatchStep[]): Result<Build> {
@@ -42,4 +43,7 @@ export function patchedForTrying(build: Build, change: readonly PatchStep[]): Bu
 
 /** @throws an error that says where the patch does not fit */
 const patched = (build: Build, change: readonly PatchStep[]): Build =>
-  jsonpatch.applyPatch(structuredClone(build), change as unknown as JsonPatchOperation[], true).newDocument;
+  keepLaid(
+    build,
+    jsonpatch.applyPatch(structuredClone(build), change as unknown as JsonPatchOperation[], true).newDocument,
+  );

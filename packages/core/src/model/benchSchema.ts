@@ -43,6 +43,17 @@ export const logEntrySchema = z.looseObject({
     .optional(),
   /** The device it was logged on, where that was not the computer itself. */
   by: z.string().max(60).optional(),
+  /** What it said before it was put right, oldest first: when, on which device, and the fields as they were; null where nothing was said. */
+  edits: z
+    .array(
+      z.looseObject({
+        at: loggedTime,
+        by: z.string().max(60).optional(),
+        was: z.record(z.string().max(40), z.union([z.string().max(4000), z.number(), z.null()])),
+      }),
+    )
+    .max(100)
+    .optional(),
   note,
 });
 

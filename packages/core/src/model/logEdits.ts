@@ -1,5 +1,5 @@
 import { passMeant, passesMeant } from './logPasses';
-import { epochMinute } from './wallTime';
+import { compareLogged, epochMinute } from './wallTime';
 import type { BenchTimer, Build, LogEntry, TouchTest, Underway } from './schema';
 import { operationId, type PassSpot } from './stepSpots';
 
@@ -145,7 +145,9 @@ function logPasses(build: Build, entries: readonly LogEntry[]): LogEdited {
     if (done.has(id)) return { ok: false, why: 'logged-already', entry, ...loggerOf(build, pass, id) };
     if (entry.outcome !== 'failed') done.add(id);
     const begun = underway.get(id);
-    added.push({ ...(begun ? { startedAt: begun.startedAt } : {}), ...entry, ...pass });
+    // Whoever says that it was done earlier has pressed Start too late: that start says nothing.
+    const isStart = begun !== undefined && compareLogged(begun.startedAt, entry.doneAt) <= 0;
+    added.push({ ...(isStart ? { startedAt: begun.startedAt } : {}), ...entry, ...pass });
     if (begun) over.add(begun);
     underway.delete(id);
   }

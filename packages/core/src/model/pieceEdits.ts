@@ -29,7 +29,7 @@ export function copyPiece(build: Build, piece: Piece, name: string): Piece {
   const { mirrors: _mirrors, packedAt: _packedAt, ...rest } = structuredClone(piece);
   const parts = new Set(piece.steps.flatMap((step) => step.parts ?? []));
   const steps = rest.steps.map((step) => {
-    const { parts: _parts, after, ...kept } = step;
+    const { parts: _parts, after, ended: _ended, ...kept } = step;
     if (!after) return kept;
     const links = after.flatMap((link) => {
       const target = linkTarget(build.pieces, piece, link);
@@ -46,7 +46,13 @@ export function stepsFor(target: Piece, steps: readonly Step[]): Step[] {
   const used = target.steps.map((step) => step.id);
   const zones = new Set((target.zones ?? []).map((zone) => zone.id));
   return steps.map((step) => {
-    const { zones: wantedZones, faces: wantedFaces, after: _after, ...rest } = structuredClone(step);
+    const {
+      zones: wantedZones,
+      faces: wantedFaces,
+      after: _after,
+      ended: _ended,
+      ...rest
+    } = structuredClone(step);
     const id = idFromName(step.id, used);
     used.push(id);
     const kept = wantedZones?.filter((zone) => zones.has(zone)) ?? [];
@@ -110,9 +116,14 @@ export function mergePieces(
 /**
  * New steps for a piece that has been worked on: a step that does the same with the same material keeps the old id, and with
  * it what was logged; all others get ids the piece never had, so that the log is not read as something it was not.
+ * @param taken ids that are in use already
  */
-export function keepLoggedIds(piece: Piece, steps: readonly Step[]): Step[] {
-  const free = [...piece.steps];
+export function keepLoggedIds(
+  piece: Piece,
+  steps: readonly Step[],
+  taken: ReadonlySet<string> = new Set(),
+): Step[] {
+  const free = piece.steps.filter(({ id }) => !taken.has(id));
   const used = new Set(piece.steps.map((step) => step.id));
   const alike = (a: Step, b: Step) =>
     a.kind === b.kind && a.material === b.material && same(a.zones, b.zones) && same(a.covers, b.covers);

@@ -105,6 +105,8 @@ export const stepSchema = z.looseObject({
   trims: z.boolean().optional(),
   /** For look-overs: where in the work it stands, which says what is looked at. */
   looksOver: z.enum(lookOvers).optional(),
+  /** No more of it is done: what is logged of it lies on the piece, and the rest is not planned. */
+  ended: z.boolean().optional(),
   /** Put in to put right what failed a look; not part of the finish. */
   mends: z.boolean().optional(),
   /** The units of a set that it is done on, where that is not all. */

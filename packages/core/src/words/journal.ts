@@ -1,4 +1,4 @@
-import type { Build } from '../model/schema';
+import type { Build, LogEntry } from '../model/schema';
 import { filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { workWord } from './workWord';
@@ -16,6 +16,8 @@ export interface JournalLine {
   humidityPct?: number;
   photo?: string;
   note?: string;
+  /** What it said before it was put right, oldest first. */
+  edits?: NonNullable<LogEntry['edits']>;
 }
 
 /** Everything that happened to a build, newest first. */
@@ -49,6 +51,7 @@ export function journalOf(build: Build, materials: ReadonlyMap<string, Material>
       ...(entry.humidityPct === undefined ? {} : { humidityPct: entry.humidityPct }),
       ...(entry.photo ? { photo: entry.photo } : {}),
       ...(entry.note ? { note: entry.note } : {}),
+      ...(entry.edits ? { edits: entry.edits } : {}),
     });
   }
   for (const test of build.touchTests ?? [])

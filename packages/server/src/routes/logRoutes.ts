@@ -1,4 +1,6 @@
 import {
+  editJournal,
+  journalEditSchema,
   logEntrySchema,
   timerSchema,
   toEpochMinute,
@@ -10,8 +12,10 @@ import {
   type LogEntry,
   type TouchTest,
   type Underway,
+  type JournalEdit,
   nth,
   sure,
+  withoutEmptyEnds,
 } from '@fixatum/core';
 import type { Request, Router } from 'express';
 import { nanoid } from 'nanoid';
@@ -20,7 +24,7 @@ import type { BuildStore, Refusal } from '../services/buildStore';
 import type { ChangeNote } from '../services/changeLog';
 import type { StoredBuild } from '../services/buildRows';
 import type { Clock } from '../services/clock';
-import { bodyOf, oneOrMoreOf, param, readJson } from '../http/bodies';
+import { bodyOf, ifMatch, oneOrMoreOf, param, readJson } from '../http/bodies';
 import { noteMaker } from './noted';
 import { buildSender } from './sendBuild';
 import { notFound, Problem, unusable } from '../http/problem';
@@ -51,6 +55,14 @@ function passWords(build: Build, spots: readonly { piece: string }[]): string {
     ),
   ];
   return names.join(', ');
+}
+
+/** What a change of the journal is called. */
+function journalEditWords(build: Build, { entries = [], tests = [], remove = [] }: JournalEdit): string {
+  const ids = new Set([...entries, ...tests].map(({ id }) => id).concat(remove));
+  const spots = [...(build.log ?? []), ...(build.touchTests ?? [])].filter(({ id }) => ids.has(id));
+  const isOnlyGone = entries.length === 0 && tests.length === 0;
+  return `${isOnlyGone ? 'Take out of the journal' : 'Put right in the journal'}: ${passWords(build, spots)}`;
 }
 
 function refusal(refused: Refusal): Problem {
@@ -256,6 +268,22 @@ export function logRoutes({ store, clock }: Parts): Router {
     sendBuild(response, sure(stored, 'the build after the last press'), 201);
   });
 
+  routes.patch('finisher', '/builds/:id/journal', readJson, async (request, response) => {
+    const edit = bodyOf(request, journalEditSchema);
+    const by = callerOf(request).device?.name;
+    const stored = await store.change(
+      param(request, 'id'),
+      { etag: ifMatch(request) },
+      noted(request, (build) => journalEditWords(build, edit)),
+      (build) => {
+        const edited = editJournal(build, edit, { at: clock.wallTimeIn(build.timeZone), by });
+        if (!edited.ok) throw unusable(edited.faults);
+        return edited.value;
+      },
+    );
+    sendBuild(response, stored);
+  });
+
   routes.delete('finisher', '/builds/:id/log/:entry', async (request, response) => {
     const entryId = param(request, 'entry');
     const stored = await store.change(
@@ -264,7 +292,7 @@ export function logRoutes({ store, clock }: Parts): Router {
       noted(request, 'Take a log entry back'),
       (build) => {
         if (!build.log?.some((entry) => entry.id === entryId)) throw notFound('log entry');
-        return { ...build, log: build.log.filter((entry) => entry.id !== entryId) };
+        return withoutEmptyEnds({ ...build, log: build.log.filter((entry) => entry.id !== entryId) });
       },
     );
     sendBuild(response, stored);

@@ -1,4 +1,12 @@
-import { pieceSchema, stepSchema, withoutDangling, type Build, type Piece, type Step } from '@fixatum/core';
+import {
+  keepLaid,
+  pieceSchema,
+  stepSchema,
+  withoutDangling,
+  type Build,
+  type Piece,
+  type Step,
+} from '@fixatum/core';
 import type { Request, Response, Router } from 'express';
 import { z } from 'zod';
 import { pieceEtag, type BuildStore } from '../services/buildStore';
@@ -31,6 +39,16 @@ function stepIn(piece: Piece, id: string): Step {
   if (!step) throw notFound('step');
   return step;
 }
+
+/** A build with a changed piece: what is logged of it stays, and nothing points at what is gone. */
+const withPiece = (build: Build, piece: Piece): Build =>
+  withoutDangling(
+    keepLaid(build, {
+      ...build,
+      pieces: build.pieces.map((old) => (old.id === piece.id ? piece : old)),
+    }),
+    build,
+  );
 
 /** `/builds/:id/pieces` and their steps: read, add, change, delete; each change can be tied to the version seen. */
 export function pieceRoutes({ store, clock }: Parts): Router {
@@ -73,10 +91,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
       noted(request, `Change ${piece.name}`),
       (build) => {
         pieceIn(build, pieceId);
-        return withoutDangling(
-          { ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? piece : old)) },
-          build,
-        );
+        return withPiece(build, piece);
       },
     );
     sendBuild(response, stored);
@@ -101,11 +116,7 @@ export function pieceRoutes({ store, clock }: Parts): Router {
     const expectation = { etag: ifMatch(request), pieceId };
     return store.change(param(request, 'id'), expectation, noted(request, label), (build) => {
       const piece = pieceIn(build, pieceId);
-      const steps = edit(piece.steps, piece);
-      return withoutDangling(
-        { ...build, pieces: build.pieces.map((old) => (old.id === pieceId ? { ...piece, steps } : old)) },
-        build,
-      );
+      return withPiece(build, { ...piece, steps: edit(piece.steps, piece) });
     });
   };
 

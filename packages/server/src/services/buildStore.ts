@@ -464,16 +464,44 @@ export class BuildStore {
         const before = await this.read(id, transaction);
         expect(before, expectation);
         const last = await this.changeLog.next(id, only, transaction);
-        const { build, stayed } = undone(before.build, last);
+        const first = undone(before.build, last);
+        await this.changeLog.taken(last, transaction);
+        const more = await this.withItsStart(id, before.build, first.build, only, transaction);
+        const build = more ?? first.build;
+        const { stayed } = first;
         const others = await this.shared(before, before.build, build, transaction);
         const stored = await writeRows(this.database.models, before, build, transaction);
-        await this.changeLog.taken(last, transaction);
         const grounds = { now: build, before: before.build, etag: buildEtag(stored) };
         await this.redoLog.add(id, last, grounds, transaction);
         const but = stayed > 0 ? ' (but what was changed since in another build)' : '';
         return { before, stored, others, label: `${last.label}${but}` };
       }),
     );
+  }
+
+  /**
+   * Where taking a log entry back has left its passes under way, and the change before was their start and no more, that is taken back with
+   * it: nobody wants to have begun what was not done.
+   * @returns the build without them; undefined where that is not so
+   */
+  private async withItsStart(
+    id: string,
+    before: Build,
+    after: Build,
+    only: string | undefined,
+    transaction: Transaction,
+  ): Promise<Build | undefined> {
+    const had = new Set(before.underway?.map((pass) => pass.id));
+    const begun = (after.underway ?? []).filter((pass) => !had.has(pass.id));
+    const start = begun.length > 0 ? await this.changeLog.last(id, transaction) : null;
+    if (!start || (only !== undefined && start.device !== only)) return undefined;
+    const { build } = undone(after, start);
+    const left = { ...after, underway: after.underway?.filter((pass) => !begun.includes(pass)) };
+    const { underway = [], ...rest } = build;
+    const { underway: others = [], ...same } = left;
+    if (jsonpatch.compare({ rest, underway }, { rest: same, underway: others }).length > 0) return undefined;
+    await this.changeLog.taken(start, transaction);
+    return build;
   }
 
   /**

@@ -1,8 +1,9 @@
-import type { Build, ThingChanged } from '@fixatum/core';
+import type { Build, ChangeKind, ThingChanged } from '@fixatum/core';
 import type { Operation } from 'fast-json-patch';
 import { literal, type Transaction } from 'sequelize';
 import { Problem } from '../http/problem';
 import type { ChangeRow, Models } from '../storage/models';
+import { changeKind } from './changeKind';
 
 const UNDO_DEPTH = 200;
 /** Plans are large, so only this many of those before changes are kept. */
@@ -84,9 +85,14 @@ export class ChangeLog {
   }
 
   /** What can be taken back, newest first. */
-  async list(buildId: string): Promise<{ at: string; label: string; by: string | null }[]> {
-    const rows = await this.models.changes.findAll({ where: { buildId }, order: [['id', 'DESC']] });
-    return rows.map(({ at, label, by }) => ({ at, label, by }));
+  async list(buildId: string): Promise<{ at: string; label: string; by: string | null; kind: ChangeKind }[]> {
+    const attributes = ['at', 'label', 'by', 'back', 'shared'];
+    const rows = await this.models.changes.findAll({
+      attributes,
+      where: { buildId },
+      order: [['id', 'DESC']],
+    });
+    return rows.map(({ at, label, by, back, shared }) => ({ at, label, by, kind: changeKind(back, shared) }));
   }
 
   async last(buildId: string, transaction?: Transaction): Promise<ChangeRow | null> {

@@ -1,103 +1,40 @@
 <script setup lang="ts">
 import {
+  idFromName,
+  journalBatches,
+  journalCsv,
+  sayC,
   sayDayOf,
   sayWallTime,
-  idFromName,
-  journalCsv,
-  journalOf,
-  sayWait,
   toEpochMinute,
-  toWallTime,
-  type JournalLine,
-  type Reading,
-  nth,
-  degreesOf,
-  degreeUnit,
-  sayC,
+  type JournalBatch,
 } from '@fixatum/core';
-import { computed, ref, watch } from 'vue';
-import { api } from '../shared/api';
-import { usePhotoBox } from '../shared/photoBox';
-import DayStrip from './DayStrip.vue';
-import OwnTimes from './OwnTimes.vue';
+import { mdiPencilOutline } from '@mdi/js';
+import { computed, ref } from 'vue';
 import { useBuild } from '../shared/build';
+import { later } from '../shared/later';
 import { useMaterials } from '../shared/materials';
+import { useMe } from '../shared/me';
+import { usePhotoBox } from '../shared/photoBox';
 import { saveFile } from '../shared/saveFile';
 import { airWords, pieceName } from '../shared/words';
+import DayStrip from './DayStrip.vue';
+import OwnTimes from './OwnTimes.vue';
+import { lineKindWords, useJournal, type Line } from './useJournal';
 
-type Line = Omit<JournalLine, 'kind'> & { kind: JournalLine['kind'] | 'air' | 'change' };
+const EntryDialog = later(() => import('./EntryDialog.vue'));
+const TouchDialog = later(() => import('./TouchDialog.vue'));
 
-/** Everything that happened, in order, to be filtered and saved as a table; and what the own times say of materials. */
+/** Everything that happened, in order, to be filtered, put right and saved as a table; and what the own times say of materials. */
 const store = useBuild();
 const box = usePhotoBox();
 const materials = useMaterials();
+const me = useMe();
+const { lines, own } = useJournal();
 const piece = ref('');
 const material = ref('');
 const kind = ref('');
-const changes = ref<Awaited<ReturnType<typeof api.changes>>['changes']>([]);
-watch(
-  () => [store.id, store.etag] as const,
-  ([id]) => {
-    if (id)
-      void api.changes(id).then(
-        (answer) => (changes.value = answer.changes),
-        () => undefined,
-      );
-  },
-  { immediate: true },
-);
 
-const zone = computed(() => store.build?.timeZone ?? 'UTC');
-const own = computed(() => (store.build ? journalOf(store.build, materials.known) : []));
-/** Readings by the day of the build's zone they were taken on. */
-function daysOf(readings: readonly Reading[]): [string, Reading[]][] {
-  const days = new Map<string, Reading[]>();
-  for (const reading of readings) {
-    const day = toWallTime(reading.at, zone.value).slice(0, 10);
-    days.set(day, [...(days.get(day) ?? []), reading]);
-  }
-  return [...days];
-}
-const range = (values: readonly number[]) => {
-  const [low, high] = [Math.min(...values), Math.max(...values)].map((one) => Math.round(one * 10) / 10);
-  return low === high ? `${low}` : `${low} to ${high}`;
-};
-const lines = computed((): Line[] => {
-  const placeName = (id: string) => store.build?.places.find((place) => place.id === id)?.name ?? id;
-  const air = store.readings.flatMap(({ place, thrownOut, gaps, readings }) => [
-    ...daysOf(readings).map(([day, list]): Line => ({
-      id: `air ${place} ${day}`,
-      at: `${day}T${toWallTime(nth(list, -1).at, zone.value).slice(11)}`,
-      kind: 'air',
-      materialIds: [],
-      text: `${placeName(place)}: ${range(list.map((one) => degreesOf(one.temperatureC)))} ${degreeUnit()}, ${range(list.map((one) => one.humidityPct))} % measured`,
-    })),
-    ...thrownOut.map((one, at): Line => ({
-      id: `air ${place} ${one.at} ${at}`,
-      at: one.at,
-      kind: 'air',
-      materialIds: [],
-      text: `${placeName(place)}: a reading was thrown out, ${one.why}`,
-    })),
-    ...gaps.map((gap): Line => ({
-      id: `gap ${place} ${gap.from}`,
-      at: toWallTime(gap.from, zone.value),
-      kind: 'air',
-      materialIds: [],
-      text: `${placeName(place)}: no reading for ${sayWait(gap.to - gap.from)}; the air was assumed`,
-    })),
-  ]);
-  const told = changes.value
-    .filter((one) => !one.label.startsWith('Log ') && !one.label.startsWith('Touch test'))
-    .map((one, at): Line => ({
-      id: `change ${one.at} ${at}`,
-      at: toWallTime(Math.floor(Date.parse(one.at) / 60_000), zone.value),
-      kind: 'change',
-      materialIds: [],
-      text: one.by === null ? one.label : `${one.label}, on ${one.by}`,
-    }));
-  return [...own.value, ...air, ...told].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
-});
 const shown = computed(() =>
   lines.value.filter(
     (line) =>
@@ -106,41 +43,68 @@ const shown = computed(() =>
       (kind.value === '' || line.kind === kind.value),
   ),
 );
+const batches = computed(() => journalBatches(shown.value));
+/** So many batches are drawn at once. */
+const SHOWN = ref(100);
+interface Evening {
+  day: string;
+  title: string;
+  lines: Line[];
+  batches: JournalBatch<Line>[];
+}
 const days = computed(() => {
-  const groups: { day: string; title: string; lines: Line[] }[] = [];
-  for (const line of shown.value.slice(0, SHOWN.value)) {
-    const day = line.at.slice(0, 10);
-    const last = groups[groups.length - 1];
-    if (last?.day === day) last.lines.push(line);
-    else {
-      const minute = toEpochMinute(`${day}T12:00`, zone.value) ?? 0;
-      groups.push({
-        day,
-        title: sayDayOf(minute, zone.value),
-        lines: [line],
-      });
-    }
+  const groups: Evening[] = [];
+  for (const batch of batches.value.slice(0, SHOWN.value)) {
+    const day = batch.line.at.slice(0, 10);
+    const last = groups.at(-1);
+    const group: Evening =
+      last?.day === day
+        ? last
+        : {
+            day,
+            title: sayDayOf(
+              toEpochMinute(`${day}T12:00`, store.build?.timeZone ?? 'UTC') ?? 0,
+              store.build?.timeZone ?? 'UTC',
+            ),
+            lines: [],
+            batches: [],
+          };
+    if (group !== last) groups.push(group);
+    group.batches.push(batch);
+    group.lines.push(...batch.lines);
   }
   return groups;
 });
-const SHOWN = ref(100);
-const kindWords: Record<Line['kind'], string> = {
-  coat: 'coat',
-  work: 'work',
-  failed: '■ failed',
-  touch: 'touch',
-  swatch: 'swatch',
-  packed: 'packed',
-  air: 'air',
-  change: 'plan',
-};
-/** Which of a set, after its name. */
-const numberOf = (line: Line) =>
-  line.unit && (store.pieceOf(line.pieceId ?? '')?.quantity ?? 1) > 1 ? ` ${line.unit}` : '';
+const counted = (n: number, one: string, many = `${one}s`) =>
+  n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
+/** What a day came to: "14 coats, 3 tasks, 1 failed". */
+function sumOf({ lines: all }: Evening): string {
+  const of = (wanted: Line['kind']) => all.filter((line) => line.kind === wanted).length;
+  return [
+    ...counted(of('coat'), 'coat'),
+    ...counted(of('work'), 'task'),
+    ...counted(of('failed'), 'failed coat'),
+  ].join(', ');
+}
+/** "Greave 1, 2 and 3; Helm": which pieces, and which of each set. */
+const unitsOf = ({ pieceId, units }: { pieceId: string; units: number[] }): string =>
+  (store.pieceOf(pieceId)?.quantity ?? 1) > 1 && units.length > 0 ? ` ${units.join(', ')}` : '';
+
 const usedMaterials = computed(() => {
   const ids = new Set(own.value.flatMap((line) => line.materialIds));
   return [...materials.known.values()].filter((one) => ids.has(one.id));
 });
+
+const editing = ref<string[]>([]);
+const isEditing = ref(false);
+const isTouching = ref(false);
+const canEdit = (line: Line) =>
+  line.kind === 'coat' || line.kind === 'work' || line.kind === 'failed' || line.kind === 'touch';
+function edit(batch: JournalBatch<Line>): void {
+  editing.value = batch.lines.map(({ id }) => id);
+  if (batch.line.kind === 'touch') isTouching.value = true;
+  else isEditing.value = true;
+}
 
 function saveCsv(): void {
   if (!store.build) return;
@@ -156,7 +120,15 @@ const materialItems = computed(() => [
   all,
   ...usedMaterials.value.map(({ id, name }) => ({ value: id, title: name })),
 ]);
-const kindItems = [all, ...Object.entries(kindWords).map(([value, title]) => ({ value, title }))];
+const kindItems = computed(() => {
+  const there = new Set(lines.value.map((line) => line.kind));
+  return [
+    all,
+    ...Object.entries(lineKindWords).flatMap(([value, title]) =>
+      [...there].some((one) => one === value) ? [{ value, title }] : [],
+    ),
+  ];
+});
 </script>
 
 <template>
@@ -187,40 +159,61 @@ const kindItems = [all, ...Object.entries(kindWords).map(([value, title]) => ({ 
           }}
         </p>
         <div v-for="group in days" :key="group.day" class="day">
-          <h2>{{ group.title }}</h2>
+          <h2>
+            {{ group.title }} <span class="small quiet figures">{{ sumOf(group) }}</span>
+          </h2>
           <DayStrip :lines="group.lines" />
           <ol data-testid="journal">
-            <li v-for="line in group.lines" :key="line.id">
-              <span class="figures quiet">{{ sayWallTime(line.at.slice(11, 16)) }}</span>
-              <span class="kind small" :class="line.kind">{{ kindWords[line.kind] }}</span>
+            <li v-for="batch in group.batches" :key="batch.key">
+              <span class="figures quiet">{{ sayWallTime(batch.line.at.slice(11, 16)) }}</span>
+              <span class="kind small" :class="batch.line.kind">{{ lineKindWords[batch.line.kind] }}</span>
               <span>
-                <router-link
-                  v-if="line.pieceId"
-                  class="piece"
-                  :to="{ name: 'piece', params: { build: store.theId, piece: line.pieceId } }"
-                  >{{ pieceName(store.build, line.pieceId) + numberOf(line) }}</router-link
+                <template v-for="(one, n) in batch.pieces" :key="one.pieceId"
+                  >{{ n > 0 ? ', ' : ''
+                  }}<router-link
+                    class="piece"
+                    :to="{ name: 'piece', params: { build: store.theId, piece: one.pieceId } }"
+                    >{{ pieceName(store.build, one.pieceId) + unitsOf(one) }}</router-link
+                  ></template
                 >
-                {{ line.text }}
-                <span v-if="line.temperatureC !== undefined" class="small quiet figures">
+                {{ batch.line.text }}
+                <span v-if="batch.line.temperatureC !== undefined" class="small quiet figures">
                   ·
                   {{
-                    line.humidityPct === undefined
-                      ? sayC(line.temperatureC)
-                      : airWords({ temperatureC: line.temperatureC, humidityPct: line.humidityPct })
+                    batch.line.humidityPct === undefined
+                      ? sayC(batch.line.temperatureC)
+                      : airWords({
+                          temperatureC: batch.line.temperatureC,
+                          humidityPct: batch.line.humidityPct,
+                        })
                   }}</span
                 >
-                <span v-if="line.note" class="small quiet block">{{ line.note }}</span>
+                <span v-if="batch.line.edits" class="small quiet"> · put right since</span>
+                <span v-if="batch.line.note" class="small quiet block">{{ batch.line.note }}</span>
               </span>
-              <a v-if="line.photo" :href="box.addressOf(line.photo)" target="_blank"
-                ><img :src="box.addressOf(line.photo)" alt="Photo"
+              <a v-if="batch.line.photo" :href="box.addressOf(batch.line.photo)" target="_blank"
+                ><img :src="box.addressOf(batch.line.photo)" alt="Photo"
               /></a>
+              <v-btn
+                v-if="canEdit(batch.line) && !me.isHelper"
+                class="edit"
+                :icon="mdiPencilOutline"
+                variant="text"
+                size="small"
+                :aria-label="`Put right: ${batch.pieces.map((one) => pieceName(store.build, one.pieceId) + unitsOf(one)).join(', ')}, ${batch.line.text}`"
+                @click="edit(batch)"
+              />
             </li>
           </ol>
         </div>
-        <v-btn v-if="shown.length > SHOWN" class="mt-3" variant="text" @click="SHOWN += 200">Show more</v-btn>
+        <v-btn v-if="batches.length > SHOWN" class="mt-3" variant="text" @click="SHOWN += 200"
+          >Show more</v-btn
+        >
       </section>
       <OwnTimes />
     </div>
+    <EntryDialog v-if="isEditing" v-model="isEditing" :ids="editing" />
+    <TouchDialog v-if="isTouching" v-model="isTouching" :ids="editing" />
   </div>
   <div v-else class="page quiet">Opening the build…</div>
 </template>
@@ -252,7 +245,7 @@ ol {
 
 ol li {
   display: grid;
-  grid-template-columns: 48px 76px 1fr auto;
+  grid-template-columns: 48px 76px 1fr auto auto;
   gap: 12px;
   padding: 6px 0;
   border-top: 1px solid var(--line);
@@ -278,6 +271,10 @@ ol li {
   display: block;
 }
 
+.edit {
+  grid-column: -2;
+}
+
 img {
   max-width: min(220px, 40vw);
   max-height: 160px;
@@ -291,7 +288,7 @@ img {
   }
 
   ol li {
-    grid-template-columns: 48px 1fr;
+    grid-template-columns: 48px 1fr auto;
   }
 
   .kind {

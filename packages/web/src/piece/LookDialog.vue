@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import {
   describeStep,
-  keepLoggedIds,
+  begunStepIds,
   workWord,
   takesSealer,
   writeSteps,
@@ -75,11 +75,8 @@ watch(open, (isOpen) => {
 
 const picks = computed(() => picksOf(form.value, slots.value, looks.byId));
 const choices = computed(() => ({ ...choicesOf(form.value, picks.value), now: store.wallNow }));
-/** Steps as chosen, standing in for the old ones; what was logged for the same work stays. */
-function stepsBy(made: Choices) {
-  const result = writeSteps(store.theBuild, props.piece, made);
-  return { ...result, steps: keepLoggedIds(props.piece, result.steps) };
-}
+/** Steps as chosen, over what is laid already. */
+const stepsBy = (made: Choices) => writeSteps(store.theBuild, props.piece, made);
 const finish = computed(() => {
   const look = looks.byId(form.value.recipeId);
   return isSavedFinish(look) ? look : undefined;
@@ -87,10 +84,7 @@ const finish = computed(() => {
 watch(finish, (look) => (form.value.recipeZones = look ? likelyZones(look, props.piece) : {}));
 const written = computed(() => {
   if (!store.build) return undefined;
-  if (finish.value) {
-    const result = finishSteps(store.build, props.piece, finish.value, form.value.recipeZones);
-    return { ...result, steps: keepLoggedIds(props.piece, result.steps) };
-  }
+  if (finish.value) return finishSteps(store.build, props.piece, finish.value, form.value.recipeZones);
   return picks.value.length > 0 ? stepsBy(choices.value) : undefined;
 });
 /** The form with one look all over. */
@@ -144,13 +138,9 @@ watchDebounced(
   { debounce: 250, deep: true },
 );
 
-/** Passes in the log of steps that are not among those written. */
-const lost = computed(() => {
-  const coats = new Map((written.value?.steps ?? []).map((step) => [step.id, step.coats ?? 1]));
-  return (store.build?.log ?? []).filter(
-    (entry) => entry.piece === props.piece.id && entry.coat > (coats.get(entry.step) ?? 0),
-  ).length;
-});
+/** What is done already of the steps shown, and what is still to do. */
+const begun = computed(() => begunStepIds(store.theBuild, props.piece.id));
+const toDo = computed(() => (written.value?.steps ?? []).filter(({ id }) => !begun.value.has(id)).length);
 
 function move(zoneId: string, by: number): void {
   form.value.order = movedBy(form.value.order ?? written.value?.zones?.order ?? [], zoneId, by);
@@ -225,10 +215,14 @@ async function write(): Promise<void> {
               >
             </template>
 
-            <h3 class="mt-5 mb-1">{{ written.steps.length }} steps</h3>
+            <h3 class="mt-5 mb-1">
+              {{ begun.size > 0 ? `${toDo} steps to do` : `${written.steps.length} steps` }}
+            </h3>
             <ol class="steps small">
               <li v-for="step in written.steps" :key="step.id">
-                <strong>{{ workWord(step) }}</strong>{{ ' '
+                <span v-if="begun.has(step.id)" class="quiet">✓ done: </span
+                ><strong>{{ workWord(step) }}</strong
+                >{{ ' '
                 }}<span class="quiet">{{
                   describeStep(
                     store.theBuild,
@@ -250,9 +244,8 @@ async function write(): Promise<void> {
         :saving="saving"
         @done="write"
       >
-        <span v-if="written && lost > 0" class="small"
-          >{{ lost }} logged {{ lost === 1 ? 'coat or task belongs' : 'coats and tasks belong' }} to steps
-          that go; Undo brings them back.</span
+        <span v-if="written && begun.size > 0" class="small"
+          >What is logged stays as it is; {{ toDo }} {{ toDo === 1 ? 'step is' : 'steps are' }} new.</span
         >
       </DialogFoot>
     </v-card>

@@ -38,6 +38,9 @@ watch(open, (isOpen) => {
   chosenAt.value = props.at ?? USUAL;
 });
 
+const isBegun = computed(
+  () => props.step !== undefined && begunStepIds(store.theBuild, base.value.id).has(props.step.id),
+);
 /** A new step goes to its usual place unless another is chosen. */
 const USUAL = -1;
 const chosenAt = ref(USUAL);
@@ -98,6 +101,10 @@ async function save(): Promise<void> {
             label="Its place in the work"
             :items="placeItems"
           />
+          <p v-if="isBegun" class="wide small">
+            Some of it is logged, and stays as it was laid; “Put right what was logged” changes that. What you
+            change here is for what is still to do.
+          </p>
           <StepFields v-model="form" :piece="piece" />
         </form>
       </v-card-text>

@@ -28,6 +28,7 @@ import StepDialog from './StepDialog.vue';
 import { later } from '../shared/later';
 
 const AddFinishDialog = later(() => import('./AddFinishDialog.vue'));
+const EntryDialog = later(() => import('../journal/EntryDialog.vue'));
 
 /** The steps of a piece in order, with where each stands and what is said about it; dragged, or moved with Alt and arrows. */
 const props = defineProps<{ piece: Piece; findings: RuleFinding[] }>();
@@ -124,6 +125,17 @@ function remove(step: Step): void {
   );
 }
 
+const logOf = (step: Step): string[] =>
+  (store.build?.log ?? []).flatMap((entry) =>
+    entry.piece === props.piece.id && entry.step === step.id ? [entry.id] : [],
+  );
+const loggedIds = ref<string[]>([]);
+const isPuttingRight = ref(false);
+function putRight(ids: string[]): void {
+  loggedIds.value = ids;
+  isPuttingRight.value = true;
+}
+
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 /** What each pass of the build takes out of its tin. */
 const needs = computed(() =>
@@ -162,6 +174,7 @@ const rows = computed(() =>
       colour: material ? (step.colour ?? material.colour) : undefined,
       safety: safetyLine(step, methodOf(step, material), material),
       findings: props.findings.filter((finding) => finding.step === step.id),
+      logged: logOf(step),
     };
   }),
 );
@@ -200,7 +213,8 @@ const rows = computed(() =>
         <div class="top">
           <strong
             >{{ workWord(row.step) }}<span v-if="row.step.optional" class="quiet"> (can be left out)</span
-            ><span v-if="row.step.mends" class="quiet"> (a repair)</span></strong
+            ><span v-if="row.step.mends" class="quiet"> (a repair)</span
+            ><span v-if="row.step.ended" class="quiet"> (no more of it)</span></strong
           >
           <span class="status figures small">{{ row.isDone ? '✓ ' : '' }}{{ row.status }}</span>
         </div>
@@ -231,6 +245,11 @@ const rows = computed(() =>
         </template>
         <v-list density="compact">
           <v-list-item title="Change" @click="edit(row.step, index)" />
+          <v-list-item
+            v-if="row.logged.length > 0"
+            title="Put right what was logged"
+            @click="putRight(row.logged)"
+          />
           <v-list-item title="Insert before" @click="edit(undefined, index)" />
           <v-list-item title="Copy" @click="duplicate(row.step)" />
           <v-list-item title="Move up" :disabled="index === 0" @click="move(index, -1)" />
@@ -245,6 +264,7 @@ const rows = computed(() =>
     >Add a finish</v-btn
   >
   <AddFinishDialog v-if="adding" v-model="adding" :piece="piece" />
+  <EntryDialog v-if="isPuttingRight" v-model="isPuttingRight" :ids="loggedIds" />
   <StepDialog v-model="dialog" :piece="piece" :step="editing" :at="insertAt" />
 </template>
 

@@ -2,9 +2,11 @@ import {
   isRecord,
   messageOf,
   type Build,
+  type ChangeKind,
   type Drawn,
   type Fault,
   type Joined,
+  type JournalEdit,
   type StoredPlan,
   type LogEdit,
   type Look,
@@ -376,7 +378,13 @@ export const api = {
     ),
   /** What was changed, and on which device; on the computer itself without one. */
   changes: (id: string) =>
-    call<{ changes: { at: string; label: string; by: string | null }[] }>('GET', `/builds/${id}/changes`),
+    call<{ changes: { at: string; label: string; by: string | null; kind: ChangeKind }[] }>(
+      'GET',
+      `/builds/${id}/changes`,
+    ),
+  /** Puts entries of the journal right, or takes them out. */
+  editJournal: (id: string, edit: JournalEdit, etag?: string) =>
+    onBuild('PATCH', id, '/journal', edit, match(etag)),
   looks: () => call<{ looks: Look[] }>('GET', '/looks'),
   saveLook: (look: Look) => call<Look>('POST', '/looks', look),
   deleteLook: (lookId: string) => call<void>('DELETE', `/looks/${encodeURIComponent(lookId)}`),

@@ -136,15 +136,18 @@ function asLogged(
   };
 }
 
-/** Work of earlier steps that was never logged, though a later step of the same unit was, is not planned any more. */
+/** Work of earlier steps that was never logged, though a later step of the same unit was, is not planned any more; nor is what is left of ended steps. */
 function skipPassedOver(draft: DraftState): void {
   const { workload } = draft;
   for (const own of workload.byUnit.values()) {
     const operations = own.flatMap(({ id }) => draft.planned.get(id) ?? []);
     const done = new Set(operations.flatMap(({ status, stepId }) => (status === 'done' ? [stepId] : [])));
-    if (done.size === 0) continue;
-    const piece = entryOf(workload.pieces, nth(operations, 0).pieceId);
-    const over = passedOver(piece, done);
+    const [first] = operations;
+    if (!first) continue;
+    const piece = entryOf(workload.pieces, first.pieceId);
+    const ended = piece.steps.flatMap(({ id, ended }) => (ended ? [id] : []));
+    if (done.size === 0 && ended.length === 0) continue;
+    const over = new Set([...ended, ...passedOver(piece, done)]);
     for (const operation of operations) {
       if (operation.status !== 'planned' || !over.has(operation.stepId)) continue;
       operation.status = 'skipped';
