@@ -167,11 +167,13 @@ test('a build that is done stays as a record, and is taken up again', async ({ p
   await page.getByLabel('What the workshop is called').fill('Attic');
   await page.getByRole('button', { name: 'Rename', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Attic' })).toBeVisible();
-  await page.getByRole('button', { name: 'Put it by as done' }).click();
+  await page.getByRole('button', { name: 'Finish the build…' }).click();
+  await expect(page.getByRole('heading', { name: 'What it took' })).toBeVisible();
+  await page.getByRole('button', { name: 'Finish the build', exact: true }).click();
   await expect(listed(page, 'Attic')).toContainText('✓ done 20 Feb 2027');
   await server.restart();
   await page.reload();
-  await page.getByRole('button', { name: 'Take up again' }).first().click();
+  await page.getByRole('button', { name: 'Open it again' }).first().click();
   await expect(listed(page, 'Attic')).not.toContainText('✓ done');
   await page.getByRole('link', { name: /Orrery Courier/ }).click();
   await logNext(page);

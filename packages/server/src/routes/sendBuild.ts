@@ -26,6 +26,7 @@ export const buildSender =
       .json({
         id: stored.id,
         version: stored.version,
+        finishedAt: stored.finishedAt ?? null,
         pieceEtags: Object.fromEntries(pieces.map(({ id }) => [id, pieceEtag(stored, id)])),
         ...(news ?? { build: stored.build }),
       });

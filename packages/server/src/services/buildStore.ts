@@ -491,6 +491,7 @@ export class BuildStore {
     only: string | undefined,
     transaction: Transaction,
   ): Promise<Build | undefined> {
+    if ((after.log?.length ?? 0) >= (before.log?.length ?? 0)) return undefined;
     const had = new Set(before.underway?.map((pass) => pass.id));
     const begun = (after.underway ?? []).filter((pass) => !had.has(pass.id));
     const start = begun.length > 0 ? await this.changeLog.last(id, transaction) : null;

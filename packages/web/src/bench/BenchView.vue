@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { workWord, type PlannedOperation } from '@fixatum/core';
+import { sayDate, workWord, type PlannedOperation } from '@fixatum/core';
 import { computed } from 'vue';
 import { batchesBeside, batchesOf, inTurn, underwayOf } from './bench';
 import { dryingOf } from '../shared/drying';
@@ -7,6 +7,7 @@ import AirStrip from './AirStrip.vue';
 import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
 import StrataCut from '../shared/StrataCut.vue';
+import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
 import { benchParts } from './benchParts';
 import { later } from '../shared/later';
@@ -50,6 +51,9 @@ const busyBeside = computed(() =>
   }),
 );
 
+const openAgain = () =>
+  store.change(() => api.finishBuild(store.theId, false), `In hand again: ${store.theBuild.name}`);
+
 const piece = computed(() => (first.value ? store.pieceOf(first.value.pieceId) : undefined));
 const strata = computed(() => {
   if (!store.view || !first.value) return [];
@@ -77,6 +81,18 @@ const strata = computed(() => {
         <h1>Looking for the best order to work in</h1>
         <p class="my-4">The first plan of a build takes a few seconds.</p>
         <v-progress-linear indeterminate />
+      </div>
+    </section>
+    <section v-else-if="store.finishedAt" class="now empty">
+      <div>
+        <h1>This build is finished</h1>
+        <p class="my-4">
+          It was put by on {{ sayDate(store.finishedAt.slice(0, 10)) }}, and plans nothing any more. Opened
+          again it goes on where it was left.
+        </p>
+        <v-btn size="large" variant="flat" color="primary" :disabled="store.busy" @click="openAgain"
+          >Open it again</v-btn
+        >
       </div>
     </section>
     <section v-else-if="first" class="now" aria-labelledby="now-title">
@@ -118,6 +134,20 @@ const strata = computed(() => {
             color="primary"
             :to="{ name: 'pieces', params: { build: store.theId } }"
             >See the pieces</v-btn
+          >
+        </template>
+        <template v-else-if="store.build.pieces.every(({ packedAt }) => packedAt !== undefined)">
+          <h1>Everything is packed</h1>
+          <p class="my-4">
+            Nothing is planned of packed pieces. Taken out again, on its own page, a piece goes on where it
+            was.
+          </p>
+          <v-btn
+            size="large"
+            variant="flat"
+            color="primary"
+            :to="{ name: 'workshop', params: { build: store.theId }, hash: '#of-build' }"
+            >Finish the build</v-btn
           >
         </template>
         <template v-else>

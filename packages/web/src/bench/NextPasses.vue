@@ -1,10 +1,18 @@
 <script setup lang="ts">
-import { safetyLine, sayMoment, sayWait, type PlannedOperation, sayTimeOfDay } from '@fixatum/core';
+import {
+  safetyLine,
+  sayMoment,
+  sayWait,
+  type PlannedOperation,
+  sayTimeOfDay,
+  toWallTime,
+} from '@fixatum/core';
 import { mdiCheckBold, mdiPlay, mdiShieldAlertOutline } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { minutesOf } from './bench';
 import { useBeforeStart } from './useBeforeStart';
+import { useTinCheck } from './useTinCheck';
 import HowToButton from '../shared/HowToButton.vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
@@ -22,6 +30,7 @@ const TinCheck = later(benchParts.tinCheck);
 const LookOverPanel = later(benchParts.lookOver);
 const NotAfterAllDialog = later(benchParts.notAfterAll);
 const StopAskDialog = later(benchParts.stopAsk);
+const ShortTinDialog = later(benchParts.shortTin);
 const NotAsPlannedDialog = later(benchParts.notAsPlanned);
 
 /** What is being done, or else what comes next: with its pieces, its safety, and the presses that begin and log it. */
@@ -38,7 +47,10 @@ const first = computed(() => props.passes[0]);
 const left = ref(new Set<string>());
 watch(
   () => props.passes.map((operation) => operation.id).join(),
-  () => (left.value = new Set()),
+  () => {
+    left.value = new Set();
+    isEnough.value = false;
+  },
 );
 const chosen = computed(() => props.passes.filter((operation) => !left.value.has(operation.id)));
 const placeName = computed(
@@ -58,6 +70,14 @@ const safety = computed(() =>
 );
 const elapsed = computed(() => store.workedMinutes(props.passes));
 const paused = computed(() => props.isUnderway && store.isPaused(props.passes));
+/** When it was begun, with its day unless that is today. */
+const begunWords = computed(() => {
+  const { timeZone } = store.theView;
+  const at = first.value?.start;
+  if (at === undefined) return '';
+  const isToday = toWallTime(at, timeZone).slice(0, 10) === toWallTime(store.minute, timeZone).slice(0, 10);
+  return isToday ? sayTimeOfDay(at, timeZone) : sayMoment(at, timeZone);
+});
 const handsOn = computed(() => minutesOf(chosen.value));
 
 /** A helper takes back what was started on the same device. */
@@ -79,6 +99,10 @@ const { findings, stops, later: delayed, late } = useBeforeStart(chosen, () => p
 /** Steps that were begun against a stop on purpose: asked once. */
 const agreed = ref(new Set<string>());
 const asking = ref(false);
+const check = useTinCheck(() => chosen.value);
+/** The shelf holds less than it takes: asked once for what is shown. */
+const isShort = ref(false);
+const isEnough = ref(false);
 const stopKeys = computed(() => stops.value.map(({ piece, step: of, rule }) => `${piece} ${of} ${rule}`));
 
 function begin(): void {
@@ -87,7 +111,17 @@ function begin(): void {
     asking.value = true;
     return;
   }
+  if (check.value?.isShort && !isEnough.value) {
+    isShort.value = true;
+    return;
+  }
   void store.start(chosen.value);
+}
+/** Begins with less than it takes, as that will do. */
+function beginWithLess(): void {
+  isEnough.value = true;
+  isShort.value = false;
+  begin();
 }
 function beginAllTheSame(): void {
   for (const key of stopKeys.value) agreed.value.add(key);
@@ -109,8 +143,7 @@ onKeyStroke((event) => {
   <div v-if="first" class="what">
     <p class="eyebrow" aria-live="polite">
       <template v-if="isUnderway"
-        >{{ paused ? 'Paused; begun at' : 'Under way since' }}
-        {{ sayTimeOfDay(first.start!, store.theView.timeZone) }}</template
+        >{{ paused ? 'Paused; begun' : 'Under way since' }} {{ begunWords }}</template
       >
       <template v-else-if="earlyFor !== undefined"
         >Nothing needs hands until {{ sayMoment(earlyFor, store.theView.timeZone) }}. Then:</template
@@ -197,6 +230,13 @@ onKeyStroke((event) => {
       @stop="notAfterAll"
     />
     <StopAskDialog v-if="asking" v-model="asking" :stops="stops" @begin="beginAllTheSame" />
+    <ShortTinDialog
+      v-if="isShort && check"
+      v-model="isShort"
+      :check="check"
+      :pass="first"
+      @begin="beginWithLess"
+    />
     <NotAsPlannedDialog v-if="different" v-model="different" :passes="chosen" />
   </div>
 </template>

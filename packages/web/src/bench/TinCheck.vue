@@ -1,39 +1,10 @@
 <script setup lang="ts">
-import { passNeeds, sayMl, shelfNow, tinsFor, toWallTime, type PlannedOperation } from '@fixatum/core';
-import { computed } from 'vue';
-import { useBuild } from '../shared/build';
+import { sayMl, type PlannedOperation } from '@fixatum/core';
+import { useTinCheck } from './useTinCheck';
 
 /** What the passes at hand take, and whether the tin that is used first has it; else which one to have ready. */
 const props = defineProps<{ passes: readonly PlannedOperation[] }>();
-const store = useBuild();
-const WORTH_SAYING_ML = 0.05;
-
-// Each by itself, so that the clock alone works nothing out anew.
-const needs = computed(() =>
-  store.build ? passNeeds(store.build, store.view?.operations ?? []) : undefined,
-);
-const shelf = computed(() =>
-  store.build && needs.value ? shelfNow(store.build, needs.value, store.elsewhere) : undefined,
-);
-const today = computed(() =>
-  store.build ? toWallTime(Math.floor(store.now), store.build.timeZone).slice(0, 10) : '',
-);
-const check = computed(() => {
-  const material = props.passes[0]?.material;
-  if (!material || !needs.value || !shelf.value) return undefined;
-  const own = props.passes.flatMap(({ id }) => needs.value?.get(id) ?? []);
-  const ml = own.reduce((sum, need) => sum + need.ml, 0);
-  if (ml < WORTH_SAYING_ML) return undefined;
-  const tins = tinsFor(shelf.value.tins, material, own[0]?.colour).filter(
-    ({ tin, ml: left }) => left > 0 && (tin.arrivesOn === undefined || tin.arrivesOn <= today.value),
-  );
-  return {
-    ml,
-    open: tins[0]?.ml,
-    all: tins.reduce((sum, one) => sum + one.ml, 0),
-    isKept: (store.build?.stock ?? []).some((tin) => tin.material === material.id),
-  };
-});
+const check = useTinCheck(() => props.passes);
 </script>
 
 <template>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import {
+  compareLogged,
   editWords,
+  epochMinute,
   filmGrades,
   filmWords,
   nth,
@@ -8,6 +10,7 @@ import {
   sayWallTime,
   stepAsLogged,
   toEpochMinute,
+  toLoggedTime,
   type EntryChange,
   type Fault,
   type FilmGrade,
@@ -36,7 +39,7 @@ const materials = useMaterials();
 const entries = computed((): LogEntry[] =>
   (store.build?.log ?? []).filter(({ id }) => props.ids.includes(id)),
 );
-const first = computed(() => entries.value[0]);
+const first = computed(() => [...entries.value].sort((a, b) => compareLogged(a.doneAt, b.doneAt))[0]);
 const piece = computed(() => store.build?.pieces.find(({ id }) => id === first.value?.piece));
 const step = computed(() => {
   const own = piece.value?.steps.find(({ id }) => id === first.value?.step);
@@ -178,7 +181,19 @@ async function save(): Promise<void> {
     ];
     return;
   }
-  await send({ entries: meant.value.map((id) => ({ id, set })) }, 'Put right in the journal');
+  const { doneAt: _doneAt, ...rest } = set;
+  const { timeZone } = store.theBuild;
+  const by = set.doneAt === undefined ? 0 : at - epochMinute(before.doneAt, timeZone);
+  // What was done one after the other stays so: all of it is moved by as much as the first.
+  const setOf = ({ doneAt }: LogEntry): EntryChange =>
+    by === 0 || sameMoment.value
+      ? set
+      : { ...rest, doneAt: toLoggedTime(epochMinute(doneAt, timeZone) + by, timeZone) };
+  const chosen = entries.value.filter(({ id }) => meant.value.includes(id));
+  await send(
+    { entries: chosen.map((entry) => ({ id: entry.id, set: setOf(entry) })) },
+    'Put right in the journal',
+  );
 }
 
 const takeOut = () => send({ remove: [...meant.value] }, `Taken out of the journal: ${meant.value.length}`);
@@ -212,8 +227,12 @@ const takeOut = () => send({ remove: [...meant.value] }, `Taken out of the journ
             label="Which of the set"
             :items="units.map((value) => ({ value, title: `${value} of ${units.length}` }))"
           />
-          <MomentField v-model="form.doneAt" label="Done on" />
-          <MomentField v-model="form.startedAt" label="Begun on" clearable />
+          <MomentField
+            v-model="form.doneAt"
+            class="wide"
+            :label="sameMoment ? 'Done on' : 'The first done on'"
+          />
+          <MomentField v-if="sameMoment" v-model="form.startedAt" class="wide" label="Begun on" clearable />
           <v-select v-if="material" v-model="form.film" label="How thick" :items="filmItems" />
           <v-select v-if="material" v-model="form.material" label="Which tin" :items="materialItems" />
           <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />

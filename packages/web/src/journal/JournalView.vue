@@ -90,6 +90,14 @@ function sumOf({ lines: all }: Evening): string {
 const unitsOf = ({ pieceId, units }: { pieceId: string; units: number[] }): string =>
   (store.pieceOf(pieceId)?.quantity ?? 1) > 1 && units.length > 0 ? ` ${units.join(', ')}` : '';
 
+/** When a batch was done, from its first to its last. */
+function timesOf({ lines: all, line }: JournalBatch<Line>): string {
+  const times = all.map(({ at }) => at.slice(11, 16)).sort();
+  const [from = line.at.slice(11, 16)] = times;
+  const until = times.at(-1) ?? from;
+  return from === until ? sayWallTime(from) : `${sayWallTime(from)}–${sayWallTime(until)}`;
+}
+
 const usedMaterials = computed(() => {
   const ids = new Set(own.value.flatMap((line) => line.materialIds));
   return [...materials.known.values()].filter((one) => ids.has(one.id));
@@ -165,7 +173,7 @@ const kindItems = computed(() => {
           <DayStrip :lines="group.lines" />
           <ol data-testid="journal">
             <li v-for="batch in group.batches" :key="batch.key">
-              <span class="figures quiet">{{ sayWallTime(batch.line.at.slice(11, 16)) }}</span>
+              <span class="figures quiet">{{ timesOf(batch) }}</span>
               <span class="kind small" :class="batch.line.kind">{{ lineKindWords[batch.line.kind] }}</span>
               <span>
                 <template v-for="(one, n) in batch.pieces" :key="one.pieceId"
@@ -177,7 +185,7 @@ const kindItems = computed(() => {
                   ></template
                 >
                 {{ batch.line.text }}
-                <span v-if="batch.line.temperatureC !== undefined" class="small quiet figures">
+                <span v-if="batch.line.temperatureC !== undefined" class="air small quiet figures">
                   ·
                   {{
                     batch.line.humidityPct === undefined
@@ -245,7 +253,7 @@ ol {
 
 ol li {
   display: grid;
-  grid-template-columns: 48px 76px 1fr auto auto;
+  grid-template-columns: 92px 76px 1fr auto auto;
   gap: 12px;
   padding: 6px 0;
   border-top: 1px solid var(--line);
@@ -265,6 +273,14 @@ ol li {
 .piece {
   color: inherit;
   font-weight: 600;
+}
+
+.air {
+  white-space: nowrap;
+}
+
+.filters .choice {
+  max-width: 190px;
 }
 
 .block {
@@ -288,7 +304,7 @@ img {
   }
 
   ol li {
-    grid-template-columns: 48px 1fr auto;
+    grid-template-columns: 92px 1fr auto;
   }
 
   .kind {

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { copyPiece, mirrorPiece, reorderZones, toWallTime, type Piece } from '@fixatum/core';
+import {
+  begunStepIds,
+  copyPiece,
+  isAtPacking,
+  mirrorPiece,
+  packedAsItIs,
+  reorderZones,
+  toWallTime,
+  type Piece,
+} from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../shared/api';
@@ -7,6 +16,7 @@ import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
 import { useNotice } from '../shared/notice';
 import LookDialog from './LookDialog.vue';
+import PackDialog from './PackDialog.vue';
 import OtherPiecesDialog from './OtherPiecesDialog.vue';
 import PieceDialog from './PieceDialog.vue';
 import SaveLookDialog from './SaveLookDialog.vue';
@@ -37,14 +47,37 @@ async function addCopy(mirrored: boolean): Promise<void> {
   }
 }
 
-async function pack(): Promise<void> {
-  const { packedAt, ...rest } = props.piece;
-  const now = toWallTime(store.now, store.theBuild.timeZone);
-  const packed = packedAt === undefined ? { ...rest, packedAt: now } : rest;
+/** Its passes that are still to do, but for the look before packing. */
+const openPasses = computed(() =>
+  (store.view?.operations ?? []).filter(
+    (pass) =>
+      pass.pieceId === props.piece.id &&
+      (pass.status === 'planned' || pass.status === 'unplaced' || pass.status === 'underway') &&
+      !isAtPacking(pass),
+  ),
+);
+const askingPack = ref(false);
+async function pack(rest: 'later' | 'drop' = 'later'): Promise<void> {
+  const { piece } = props;
+  const now = toWallTime(Math.floor(store.now), store.theBuild.timeZone);
+  const packed =
+    rest === 'later'
+      ? { ...piece, packedAt: now }
+      : packedAsItIs(
+          piece,
+          now,
+          begunStepIds(store.theBuild, piece.id),
+          new Set(openPasses.value.map(({ stepId }) => stepId)),
+        );
+  askingPack.value = false;
   await store.change(
-    () => api.putPiece(store.theId, packed, store.pieceEtags[rest.id]),
-    packedAt === undefined ? `Packed: ${rest.name}` : `Not packed: ${rest.name}`,
+    () => api.putPiece(store.theId, packed, store.pieceEtags[piece.id]),
+    `Packed: ${piece.name}`,
   );
+}
+async function packOrAsk(): Promise<void> {
+  if (openPasses.value.length > 0) askingPack.value = true;
+  else await pack();
 }
 
 async function remove(): Promise<void> {
@@ -84,15 +117,18 @@ async function maskInOrder(): Promise<void> {
           :to="{ name: 'card', params: { build: store.theId, piece: piece.id } }"
         />
         <v-list-item title="Save as a look" :disabled="piece.steps.length === 0" @click="namingLook = true" />
-        <v-list-item
-          v-if="hasPasses"
-          :title="piece.packedAt ? 'Not packed after all' : 'It is packed now'"
-          @click="pack"
-        />
+        <v-list-item v-if="hasPasses && !piece.packedAt" title="It is packed now" @click="packOrAsk" />
         <v-list-item title="Delete the piece" @click="remove" />
       </v-list>
     </v-menu>
   </span>
+  <PackDialog
+    v-if="askingPack"
+    v-model="askingPack"
+    :name="piece.name"
+    :left="openPasses.length"
+    @pack="pack"
+  />
   <PieceDialog v-model="editing" :piece="piece" />
   <LookDialog v-model="choosingLook" :piece="piece" />
   <OtherPiecesDialog v-model="picking" :piece="piece" />

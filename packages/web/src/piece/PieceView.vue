@@ -12,7 +12,9 @@ import PieceAmounts from './PieceAmounts.vue';
 import PieceDates from './PieceDates.vue';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import StepList from './StepList.vue';
+import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
+import { packedWords } from '../shared/words';
 import { useForecast } from '../shared/forecast';
 
 const PieceOutline = later(() => import('../shapes/PieceOutline.vue'));
@@ -29,6 +31,14 @@ const likely = computed(() => (piece.value ? forecast.byPiece.get(piece.value.id
 const loose = computed(() =>
   findings.value.filter((finding) => !piece.value?.steps.some((step) => step.id === finding.step)),
 );
+async function takeOut(): Promise<void> {
+  if (!piece.value) return;
+  const { packedAt: _packedAt, ...rest } = piece.value;
+  await store.change(
+    () => api.putPiece(store.theId, rest, store.pieceEtags[rest.id]),
+    `Not packed: ${rest.name}`,
+  );
+}
 const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way.change);
 </script>
 
@@ -50,6 +60,10 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       }}</span>
       <PieceActions :piece="piece" :has-passes="state.totalCount > 0" />
     </div>
+    <p v-if="piece.packedAt" class="packed" role="status">
+      {{ packedWords(piece, store.view.operations) }}
+      <v-btn class="ml-3" size="small" :disabled="store.busy" @click="takeOut">Take it out again</v-btn>
+    </p>
     <PieceDates v-if="!isUnplanned" :piece="piece" :state="state" />
     <DryingRibbon
       class="mb-2"
@@ -119,6 +133,10 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
 </template>
 
 <style scoped>
+.packed {
+  margin: 0 0 10px;
+}
+
 .back {
   color: inherit;
 }

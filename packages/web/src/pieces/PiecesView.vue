@@ -21,7 +21,7 @@ import { useLooks } from '../shared/looks';
 import { useNotice } from '../shared/notice';
 import { useOverFrames } from '../shared/overFrames';
 import { percent } from '../shared/timeAxis';
-import { passWords, reachedWords } from '../shared/words';
+import { packedWords, passWords, reachedWords } from '../shared/words';
 
 const store = useBuild();
 const forecast = useForecast();
@@ -202,6 +202,9 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
                 >{{ passWords(row.next) }} · {{ sayDayOf(row.next.start!, store.view.timeZone) }},
                 {{ sayTimeOfDay(row.next.start!, store.view.timeZone) }}</template
               >
+              <template v-else-if="row.piece.packedAt">{{
+                packedWords(row.piece, store.view.operations)
+              }}</template>
               <template v-else-if="row.state.totalCount === 0"
                 >Choose a look, and its steps are written</template
               >

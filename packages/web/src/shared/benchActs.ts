@@ -85,9 +85,15 @@ export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) 
       resume: isPaused(passes),
     });
 
-  /** Logs passes as done; `more` is what was not as planned. */
-  async function logDone(passes: PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
-    const entries = passes.map((pass): LogEntry => {
+  /** Air that is measured now is that of a coat which was done so many minutes ago at most. */
+  const SAME_AIR_MINUTES = 30;
+
+  /** Entries for passes that are done; `more` is what was not as planned. */
+  function entriesFor(passes: readonly PlannedOperation[], more: LogExtras): LogEntry[] {
+    const { timeZone } = sure(build.value, 'an open build');
+    const isNow =
+      more.doneAt === undefined || now.value - epochMinute(more.doneAt, timeZone) <= SAME_AIR_MINUTES;
+    return passes.map((pass): LogEntry => {
       const air = view.value?.outlooks.find((one) => one.placeId === (more.place ?? pass.placeId));
       return {
         ...spotOf(pass),
@@ -95,15 +101,33 @@ export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) 
         doneAt: wallNow(),
         ...(pass.material ? { film: pass.film } : {}),
         // Only air that was measured is written down.
-        ...(air?.measured ? { temperatureC: air.air.temperatureC, humidityPct: air.air.humidityPct } : {}),
+        ...(isNow && air?.measured
+          ? { temperatureC: air.air.temperatureC, humidityPct: air.air.humidityPct }
+          : {}),
         ...more,
       };
     });
-    const names = [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
+  }
+  const namesOf = (passes: readonly PlannedOperation[]) =>
+    [...new Set(passes.map((pass) => pieceOf(pass.pieceId)?.name ?? pass.pieceId))].join(', ');
+
+  /** Logs passes as done; `more` is what was not as planned. */
+  async function logDone(passes: readonly PlannedOperation[], more: LogExtras = {}): Promise<boolean> {
     const failed = more.outcome === 'failed';
     return act(
+      { kind: 'log', entries: await used(entriesFor(passes, more)) },
+      failed ? `Logged as failed: ${namesOf(passes)}` : `Logged: ${namesOf(passes)}`,
+    );
+  }
+
+  /** Logs several batches with their own times, as one change. */
+  async function logLate(
+    batches: readonly { passes: readonly PlannedOperation[]; doneAt: string }[],
+  ): Promise<boolean> {
+    const entries = batches.flatMap(({ passes, doneAt }) => entriesFor(passes, { doneAt }));
+    return act(
       { kind: 'log', entries: await used(entries) },
-      failed ? `Logged as failed: ${names}` : `Logged: ${names}`,
+      `Logged: ${namesOf(batches.flatMap(({ passes }) => passes))}`,
     );
   }
 
@@ -150,5 +174,17 @@ export function benchActs({ build, view, now, elsewhere, pieceOf, act }: Bench) 
   const stop = (passes: PlannedOperation[]) =>
     act({ kind: 'stop', ids: underwayOf(passes).map((pass) => pass.id) });
 
-  return { start, underwayOf, isPaused, workedMinutes, pause, logDone, touch, startTimer, stopTimer, stop };
+  return {
+    start,
+    underwayOf,
+    isPaused,
+    workedMinutes,
+    pause,
+    logDone,
+    logLate,
+    touch,
+    startTimer,
+    stopTimer,
+    stop,
+  };
 }

@@ -1,4 +1,5 @@
 import {
+  closedBuild,
   applyLogEdit,
   severities,
   sure,
@@ -109,7 +110,13 @@ export const useBuild = defineStore('build', () => {
     readings: air.readingsByPlace.value,
     taken: beside.taken.value,
   }));
-  const living = livingPlan({ id, build, view, warm, now, around });
+  /** When the build was put by as done; undefined while it is in hand. */
+  const finishedAt = ref<string>();
+  /** What is planned: nothing of a build that is done. */
+  const toPlan = computed(() =>
+    build.value && finishedAt.value !== undefined ? closedBuild(build.value, finishedAt.value) : build.value,
+  );
+  const living = livingPlan({ id, build: toPlan, view, warm, now, around });
   const { planning, plan, rememberPlan, planOfBefore, planOfServer } = living;
   const idle = idleSearch({
     id,
@@ -132,7 +139,9 @@ export const useBuild = defineStore('build', () => {
     atServer = answer.build;
     const shown = outbox.applied(answer.id, answer.build);
     // What was pressed here comes back as it is shown already: nothing to plan anew, and what moved stays said.
-    const isNews = !isEqual(shown, build.value);
+    const finished = answer.finishedAt ?? undefined;
+    const isNews = !isEqual(shown, build.value) || finished !== finishedAt.value;
+    finishedAt.value = finished;
     if (isNews) {
       if (view.value) view.value = withoutGone(view.value, shown);
       build.value = shown;
@@ -393,6 +402,7 @@ export const useBuild = defineStore('build', () => {
     planning,
     provisional: living.provisional,
     missing,
+    finishedAt,
     isLive: live.connected,
     busy,
     now,

@@ -5,6 +5,8 @@ import { immutableJSONPatch } from 'immutable-json-patch';
 export interface BuildAnswer {
   id: string;
   version: number;
+  /** When it was put by as done, as wall time; null while it is in hand. */
+  finishedAt?: string | null | undefined;
   pieceEtags: Record<string, string>;
   build: Build;
 }
@@ -44,11 +46,13 @@ export class KnownBuild {
 /** @param have what was told of to the server when it was asked */
 function whole(said: SaidOfBuild, have: BuildAnswer | undefined): BuildAnswer {
   const { id, version } = said;
-  if ('build' in said) return { id, version, pieceEtags: said.pieceEtags, build: said.build };
+  const finished = said.finishedAt ? { finishedAt: said.finishedAt } : {};
+  if ('build' in said) return { id, version, ...finished, pieceEtags: said.pieceEtags, build: said.build };
   if (have?.version !== said.since) throw new Error('The server told of changes to another version.');
   return {
     id,
     version,
+    ...finished,
     pieceEtags: { ...have.pieceEtags, ...said.pieceEtags },
     build: immutableJSONPatch<Build>(have.build, said.change),
   };

@@ -26,8 +26,8 @@ async function kept<T>(key: string): Promise<T | undefined> {
  * computer that has the data is what was at the bench.
  */
 export async function keepSeen(answer: BuildAnswer): Promise<void> {
-  const { id, version, pieceEtags, build } = answer;
-  await keep(KEY, JSON.stringify({ id, version, pieceEtags, build }));
+  const { id, version, finishedAt, pieceEtags, build } = answer;
+  await keep(KEY, JSON.stringify({ id, version, finishedAt, pieceEtags, build }));
 }
 
 /** The build by that id as it was seen last; undefined where it was another one, or none. */

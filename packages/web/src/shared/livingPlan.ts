@@ -35,7 +35,7 @@ const withoutTimes = (warm: WarmStart, ids: ReadonlySet<string>): WarmStart => (
 
 interface Planned {
   id: Ref<string | undefined>;
-  build: ShallowRef<Build | undefined>;
+  build: Readonly<Ref<Build | undefined>>;
   view: ShallowRef<PlanView | undefined>;
   /** What the next plan begins with. */
   warm: ShallowRef<WarmStart | undefined>;

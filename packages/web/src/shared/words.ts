@@ -7,13 +7,16 @@ import {
   workWord,
   type Build,
   type LogEdit,
+  type Piece,
   type PlannedOperation,
   type Readiness,
   type RibbonState,
   type Session,
   type Severity,
   type Step,
+  sayDate,
   sayMoment,
+  sayWallTime,
   sayC,
 } from '@fixatum/core';
 
@@ -27,6 +30,19 @@ export const readinessWords: Record<Readiness, string> = {
   undated: 'no date',
   'no-steps': 'no steps yet',
 };
+
+/** "Packed Fri 5 Mar, 18:00; what is left of it is not planned". @param operations those of the plan */
+export function packedWords(piece: Piece, operations: readonly PlannedOperation[]): string {
+  const { id, packedAt, steps } = piece;
+  if (packedAt === undefined) return '';
+  const ended = new Set(steps.flatMap((step) => (step.ended ? [step.id] : [])));
+  const isLeft = operations.some(
+    ({ pieceId, status, stepId, looksOver }) =>
+      pieceId === id && status === 'skipped' && !ended.has(stepId) && looksOver !== 'packing',
+  );
+  const day = `Packed ${sayDate(packedAt.slice(0, 10))}, ${sayWallTime(packedAt.slice(11, 16))}`;
+  return isLeft ? `${day}; what is left of it is not planned` : day;
+}
 
 /** How grave a finding is, in shape and word. */
 export const severityMarks: Record<Severity, string> = { stop: '■ Stop', risk: '▲ Risk', note: '● Note' };

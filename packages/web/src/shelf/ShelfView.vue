@@ -17,12 +17,13 @@ import FaultList from '../shared/FaultList.vue';
 import FileButton from '../shared/FileButton.vue';
 import type { Fault } from '@fixatum/core';
 import MaterialsHead from '../shared/MaterialsHead.vue';
+import EmptyDialog from './EmptyDialog.vue';
 import TinDialog from './TinDialog.vue';
 import TinDrawing from './TinDrawing.vue';
 import WeighDialog from './WeighDialog.vue';
 import { saveFile } from '../shared/saveFile';
 import { learnedWords } from './learnedWords';
-import { withLevel } from './tins';
+import { isMuchLeft, withLevel, type GoneBy } from './tins';
 import { useShelf } from './useShelf';
 import { takenWords } from './takenWords';
 
@@ -119,6 +120,19 @@ const weighing = ref<TinLevel>();
 async function setLevel(level: TinLevel, ml: number, said: string): Promise<void> {
   faults.value = await change(withLevel(store.theBuild, level, ml, store.now), said);
 }
+/** A tin that is said to be empty with much left in it by the book: where that went. */
+const emptied = ref<{ level: TinLevel; name: string }>();
+async function empty(level: TinLevel, name: string): Promise<void> {
+  if (isMuchLeft(level)) emptied.value = { level, name };
+  else await setLevel(level, 0, `Empty: ${name}`);
+}
+async function emptyBy(why: GoneBy): Promise<void> {
+  if (!emptied.value) return;
+  const { level, name } = emptied.value;
+  emptied.value = undefined;
+  const said = why === 'used' ? `Empty: ${name}` : `Empty, ${why}: ${name}`;
+  faults.value = await change(withLevel(store.theBuild, level, 0, store.now, why), said);
+}
 async function remove(at: number, name: string): Promise<void> {
   faults.value = await change(
     { stock: (store.theBuild.stock ?? []).filter((_, n) => n !== at) },
@@ -179,9 +193,7 @@ function edit(at: number | undefined): void {
               @click="setLevel(row.level, row.tin.containerMl / 2, `Half left: ${row.name}`)"
               >Half left</v-btn
             >
-            <v-btn size="small" variant="outlined" @click="setLevel(row.level, 0, `Empty: ${row.name}`)"
-              >Empty</v-btn
-            >
+            <v-btn size="small" variant="outlined" @click="empty(row.level, row.name)">Empty</v-btn>
             <v-btn size="small" variant="outlined" @click="weighing = row.level">Weigh or set…</v-btn>
           </template>
           <v-menu>
@@ -219,6 +231,13 @@ function edit(at: number | undefined): void {
       <v-btn class="mt-2" size="small" @click="newCartridges">The mask has new cartridges</v-btn>
     </section>
     <TinDialog v-if="adding" v-model="adding" :at="editing" />
+    <EmptyDialog
+      v-if="emptied"
+      :name="emptied.name"
+      :ml="emptied.level.ml"
+      @gone="emptyBy"
+      @close="emptied = undefined"
+    />
     <WeighDialog v-if="weighing" :level="weighing" @close="weighing = undefined" />
   </div>
   <div v-else class="page quiet">Opening the build…</div>

@@ -14,6 +14,17 @@ import { nanoid } from 'nanoid';
 /** Less than this says nothing of how much somebody takes, ml. */
 const WORTH_LEARNING_ML = 5;
 
+/** Where what is gone from a tin went. */
+export type GoneBy = 'used' | 'spilt' | 'dried up' | 'lent';
+
+/** More than this of what a tin is reckoned to hold is not just the book being a little wrong: it is asked where it went. */
+const WORTH_ASKING_SHARE = 0.15;
+const WORTH_ASKING_ML = 10;
+
+/** Whether it has to be asked where the rest of a tin went that is said to be empty. */
+export const isMuchLeft = ({ ml, tin }: Pick<TinLevel, 'ml' | 'tin'>): boolean =>
+  ml > WORTH_ASKING_ML && ml > WORTH_ASKING_SHARE * tin.containerMl;
+
 /** What a change of the shelf writes. */
 export type ShelfChange = { stock: Tin[]; amounts?: AmountMeasuredEntry[] };
 
@@ -33,8 +44,15 @@ const atNow = (build: Pick<Build, 'timeZone'>, now: number): string =>
  * The shelf with the level of a tin set by hand, from now on; what was used since it was set last, against what the book reckons, is learned
  * from, for each way it was put on.
  * @param ml what is left now
+ * @param why where what is gone went: only what was used teaches how much somebody takes
  */
-export function withLevel(build: Build, level: TinLevel, ml: number, now: number): ShelfChange {
+export function withLevel(
+  build: Build,
+  level: TinLevel,
+  ml: number,
+  now: number,
+  why: GoneBy = 'used',
+): ShelfChange {
   const at = atNow(build, now);
   const stock = (build.stock ?? []).map((tin, n) =>
     n === level.at
@@ -42,7 +60,7 @@ export function withLevel(build: Build, level: TinLevel, ml: number, now: number
       : tin,
   );
   const usedMl = level.tin.remainingMl - ml;
-  if (level.tin.levelAt === undefined || usedMl < 0) return { stock };
+  if (level.tin.levelAt === undefined || usedMl < 0 || why !== 'used') return { stock };
   const bookMl = [...level.bookMl.values()].reduce((sum, one) => sum + one, 0);
   const measured = [...level.bookMl]
     .filter(([, reckonedMl]) => reckonedMl >= WORTH_LEARNING_ML)

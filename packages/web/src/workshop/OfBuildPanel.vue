@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayDate } from '@fixatum/core';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, type WorkshopSummary } from '../shared/api';
@@ -6,6 +7,7 @@ import { useBuild } from '../shared/build';
 import { later } from '../shared/later';
 import { useNotice } from '../shared/notice';
 
+const ClosingDialog = later(() => import('./ClosingDialog.vue'));
 const MoveDialog = later(() => import('../workshops/MoveDialog.vue'));
 
 /** What becomes of the open build: put by as done, or moved to another workshop. */
@@ -26,32 +28,43 @@ const openPasses = computed(
     (store.view?.operations ?? []).filter(({ status }) => status !== 'done' && status !== 'skipped').length,
 );
 
-async function finish(): Promise<void> {
+const closing = ref(false);
+/** Opens the build again, whichever is open by then. */
+const openAgain = (id: string) => void api.finishBuild(id, false).catch(notice.complain);
+async function finished(): Promise<void> {
   const { theId: id } = store;
-  const { name } = store.theBuild;
-  if (!(await store.change(() => api.finishBuild(id, true)))) return;
-  notice.say(`Put by as done: ${name}`, {
-    label: 'Take up again',
-    run: () => void api.finishBuild(id, false).catch(notice.complain),
-  });
+  closing.value = false;
+  notice.say(`Finished: ${store.theBuild.name}`, { label: 'Open it again', run: () => openAgain(id) });
   await router.push('/');
 }
 </script>
 
 <template>
-  <section aria-labelledby="of-build">
-    <h2 id="of-build">This build</h2>
-    <p class="mb-3">
-      Put by as done it stays as a record, and its hands, racks and places are free for others.
+  <section id="of-build" aria-labelledby="of-build-title">
+    <h2 id="of-build-title">This build</h2>
+    <p v-if="store.finishedAt" class="mb-3">
+      It was finished on {{ sayDate(store.finishedAt.slice(0, 10)) }}, and stays as a record.
+    </p>
+    <p v-else class="mb-3">
+      Finished, it stays as a record, and its hands, racks and places are free for others.
       <template v-if="openPasses > 0"
         >{{ openPasses }} {{ openPasses === 1 ? 'coat or task of it is' : 'coats and tasks of it are' }} not
         done yet.</template
       >
     </p>
     <div class="d-flex flex-wrap ga-3">
-      <v-btn @click="finish">Put it by as done</v-btn>
+      <v-btn
+        v-if="store.finishedAt"
+        :disabled="store.busy"
+        @click="
+          store.change(() => api.finishBuild(store.theId, false), `In hand again: ${store.theBuild.name}`)
+        "
+        >Open it again</v-btn
+      >
+      <v-btn v-else @click="closing = true">Finish the build…</v-btn>
       <v-btn v-if="mine" @click="moving = true">Move it to another workshop</v-btn>
     </div>
+    <ClosingDialog v-if="closing" v-model="closing" @finished="finished" />
     <MoveDialog v-if="moving && mine" v-model="moving" :from="mine.id" @moved="load" />
   </section>
 </template>

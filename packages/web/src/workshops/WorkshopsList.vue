@@ -125,7 +125,7 @@ const kinds = (build: BuildSummary) =>
             <strong>{{ build.name }}</strong>
             <span class="quiet">✓ done {{ build.finishedAt && sayDate(build.finishedAt.slice(0, 10)) }}</span>
           </router-link>
-          <v-btn v-if="!me.isHelper" variant="text" size="small" @click="takeUp(build)">Take up again</v-btn>
+          <v-btn v-if="!me.isHelper" variant="text" size="small" @click="takeUp(build)">Open it again</v-btn>
         </li>
         <li v-if="group.inHand.length + group.done.length === 0" class="empty">
           <span class="quiet open">No build in it.</span>

@@ -1,6 +1,6 @@
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import type { LogEntry } from '../../model/schema';
-import { wornIn, wornOut } from './worn';
+import { timedMinutes, wornIn, wornOut } from './worn';
 
 const entry = (id: string, step: string, doneAt: string, more: Partial<LogEntry> = {}): LogEntry => ({
   id,
@@ -40,6 +40,18 @@ describe('what is worn out besides paint', () => {
     expect(wornIn(build).map(({ vapourMinutes }) => vapourMinutes)).toEqual([0, 18, 12, 0]);
     // 30 minutes of spraying; wet work on two days; one wiping down.
     expect(wornOut(wornIn(build))).toEqual({ vapourHours: 0.5, glovePairs: 2, cloths: 1 });
+  });
+
+  it('is not taught by a Start that was pressed late, or a Done that was forgotten', () => {
+    // A quarter of what it usually takes, and four times that, can just be.
+    expect([1, 11, 12, 192, 193].map((minutes) => timedMinutes(minutes, 48))).toEqual([
+      undefined,
+      undefined,
+      12,
+      192,
+      undefined,
+    ]);
+    expect(timedMinutes(undefined, 48)).toBeUndefined();
   });
 
   it('is counted since a day, that day too', () => {

@@ -24,6 +24,18 @@ export interface WornOut {
   cloths: number;
 }
 
+/** A press that comes out shorter or longer by so much than it usually takes was made late, or forgotten. */
+const PLAUSIBLE_TIMES = 4;
+
+/**
+ * The minutes between Start and Done, where they can be the work; undefined where Start was pressed late, or Done forgotten.
+ * @example timedMinutes(1, 48) // undefined: one minute of 48 teaches nothing
+ */
+export const timedMinutes = (minutes: number | undefined, usual: number): number | undefined =>
+  minutes !== undefined && minutes * PLAUSIBLE_TIMES >= usual && minutes <= usual * PLAUSIBLE_TIMES
+    ? minutes
+    : undefined;
+
 /** What each logged pass of a build wore out; by the minutes that were timed, and else by those it usually takes. */
 export function wornIn(build: Build): Worn[] {
   const log = build.log ?? [];
@@ -45,7 +57,7 @@ export function wornIn(build: Build): Worn[] {
     return [
       {
         at: entry.doneAt,
-        vapourMinutes: hasVapour ? (timed ?? workMinutes) : 0,
+        vapourMinutes: hasVapour ? (timedMinutes(timed, workMinutes) ?? workMinutes) : 0,
         isWet: material !== undefined,
         wipes: cleans !== undefined || method === 'wipe',
       },

@@ -136,7 +136,7 @@ function asLogged(
   };
 }
 
-/** Work of earlier steps that was never logged, though a later step of the same unit was, is not planned any more; nor is what is left of ended steps. */
+/** Work of earlier steps that was never logged, though a later step of the same unit was, is not planned any more; nor is what is left of ended steps and of packed pieces. */
 function skipPassedOver(draft: DraftState): void {
   const { workload } = draft;
   for (const own of workload.byUnit.values()) {
@@ -146,10 +146,11 @@ function skipPassedOver(draft: DraftState): void {
     if (!first) continue;
     const piece = entryOf(workload.pieces, first.pieceId);
     const ended = piece.steps.flatMap(({ id, ended }) => (ended ? [id] : []));
-    if (done.size === 0 && ended.length === 0) continue;
+    const isPacked = piece.packedAt !== undefined;
+    if (done.size === 0 && ended.length === 0 && !isPacked) continue;
     const over = new Set([...ended, ...passedOver(piece, done)]);
     for (const operation of operations) {
-      if (operation.status !== 'planned' || !over.has(operation.stepId)) continue;
+      if (operation.status !== 'planned' || !(isPacked || over.has(operation.stepId))) continue;
       operation.status = 'skipped';
       draft.placed.add(operation.id);
     }

@@ -41,7 +41,10 @@ export function pieceReadiness(
   if (!stuck && operations.length > 0) {
     const work = operations.filter((operation) => !isAtPacking(operation));
     const last = work.length > 0 ? work : operations;
-    finishedAt = Math.max(-Infinity, ...last.flatMap((operation) => operation.laidAt ?? []));
+    const packedAt = piece.packedAt === undefined ? -Infinity : epochMinute(piece.packedAt, build.timeZone);
+    const laid = last.flatMap((operation) => operation.laidAt ?? []);
+    // Packed with nothing done on it, it is finished when it was packed.
+    finishedAt = laid.length > 0 ? Math.max(...laid) : packedAt;
     packableAt = finishedAt;
     wearableAt = finishedAt;
     for (const key of unitsOfWhole(build, piece)) {
