@@ -14,6 +14,7 @@ import { later } from '../shared/later';
 import { unitName } from '../shared/words';
 
 const BenchTimers = later(benchParts.timers);
+const MissedNote = later(() => import('./MissedNote.vue'));
 const MeanwhileList = later(benchParts.meanwhile);
 const RunSheet = later(benchParts.runSheet);
 
@@ -71,6 +72,7 @@ const strata = computed(() => {
         <router-link :to="{ name: 'bench', params: { build: one.id } }">{{ one.name }}</router-link>:
         {{ one.word }}.
       </p>
+      <MissedNote v-if="store.missed && !store.provisional" :missed="store.missed" />
       <AirStrip />
       <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
         <li v-for="line in store.changed" :key="line">{{ line }}</li>

@@ -35,7 +35,8 @@ export const useBetterPlan = defineStore('better-plan', () => {
     share.value = undefined;
   }
 
-  function look(): void {
+  /** @param quietly says nothing when it is over, as nobody pressed for it */
+  function look(seconds = SECONDS, quietly = false): void {
     const { build, view } = store;
     if (!build || !view) return;
     stopLooking();
@@ -48,7 +49,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
     const request = {
       now: view.now,
       warm: store.warm,
-      seconds: SECONDS,
+      seconds,
       // Another press looks elsewhere.
       seed: seed++,
       ...plain({ build, around: store.around }),
@@ -67,7 +68,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
     own
       .run((remote) => remote.improve(request, proxy(better), proxy(told)))
       .then((orders) => {
-        if (improver !== own) return;
+        if (improver !== own || quietly) return;
         notice.say(
           found
             ? 'A better plan was found.'
@@ -75,7 +76,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
         );
       })
       .catch((error: unknown) => {
-        if (improver === own) notice.complain(error, { label: 'Try again', run: look });
+        if (improver === own) notice.complain(error, { label: 'Try again', run: () => look() });
       })
       .finally(() => {
         if (improver === own) stopLooking();

@@ -418,6 +418,8 @@ export const useBuild = defineStore('build', () => {
     open,
     change,
     changed: living.changed,
+    missed: living.missed,
+    forgetMissed: living.forgetMissed,
     takePlan: living.takePlan,
     looksWhileIdle: idle.allowed,
     isLookingWhileIdle: idle.looking,

@@ -1,10 +1,14 @@
 import {
+  missedWork,
   storedPlanOf,
+  textMark,
   warmFrom,
   warmOfStored,
+  withPromises,
   whatChanged,
   type Around,
   type Build,
+  type MissedWork,
   type PlanView,
   type WarmStart,
   sure,
@@ -55,6 +59,17 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
   const settled = shallowRef<PlanView>();
   /** What the last change of plan moved, in at most three lines. */
   const changed = ref<string[]>([]);
+
+  /** What was planned for days that went by without it. */
+  const missed = shallowRef<MissedWork>();
+  /** What was missed is known: from here on only what the plan says now counts. */
+  function forgetMissed(): void {
+    missed.value = undefined;
+    if (!warm.value) return;
+    const { promised: _promised, ...rest } = warm.value;
+    warm.value = withPromises(rest, undefined, textMark(JSON.stringify(build.value)));
+    void keepPlan(warm.value);
+  }
 
   /** The plan that the server has, as text. */
   let keptText = '';
@@ -139,7 +154,8 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
 
   /** Goes on from a better plan that was found elsewhere. */
   function takePlan(better: WarmStart): void {
-    warm.value = better;
+    const promised = warm.value?.promised;
+    warm.value = { ...better, ...(promised ? { promised } : {}) };
     plan();
   }
 
@@ -178,7 +194,13 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         if (urgent === first) urgent = undefined;
         if (freed === free) freed = new Set();
         settled.value = made;
-        warm.value = warmFrom(made);
+        const known = warm.value;
+        const mark = textMark(JSON.stringify(build.value));
+        missed.value =
+          known?.promised?.of === mark
+            ? missedWork(known.promised, made.operations, made.now, made.timeZone)
+            : undefined;
+        warm.value = withPromises(warmFrom(made), known, mark);
         void keepPlan(warm.value);
         if (stage === 'whole') keepSoon.start();
       },
@@ -195,6 +217,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     settled.value = undefined;
     warm.value = undefined;
     changed.value = [];
+    missed.value = undefined;
     keptText = '';
     plansBefore = [];
     urgent = undefined;
@@ -216,6 +239,8 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     planning,
     provisional,
     changed,
+    missed,
+    forgetMissed,
     plan,
     showSeen,
     letStand,

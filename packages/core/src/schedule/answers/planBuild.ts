@@ -1,7 +1,7 @@
 import type { Build } from '../../model/schema';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import { measuredTimes } from '../state/measuredTimes';
-import { doableNow } from './doableNow';
+import { doableNow } from '../place/doableNow';
 import { latestStart, sessionDeadlines } from './latestStart';
 import { LatestKnown, orderOf } from './latestKnown';
 import { placeOutlooks } from './outlook';

@@ -1,3 +1,4 @@
+import { filledTonight } from './fillTonight';
 import { worthPuttingOff } from '../place/dryThrough';
 import { plainHabits } from '../place/decodeOptions';
 import type { Workload } from '../plan/workload';
@@ -60,6 +61,11 @@ export function goOn(workload: Workload, options: GoOnOptions): GoneOn | undefin
   const displaced = displacedUnits(workload, held, warm);
   if (displaced.size > 0) {
     held = settled(workload, held, displaced, options.draw);
+    if (!offer(held)) return undefined;
+  }
+  const filled = filledTonight(workload, held, sequence, now);
+  if (filled !== held) {
+    held = filled;
     if (!offer(held)) return undefined;
   }
   // Nothing late and everything placed: there is nothing to leave it for.

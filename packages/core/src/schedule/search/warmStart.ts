@@ -16,6 +16,24 @@ export interface WarmStart {
   letDryThrough: ReadonlySet<string>;
   /** Why each was not to begin sooner than at its moment, where that is known. */
   reasons?: Kept['reasons'];
+  /** When each pass was first said to begin since the build was as it is: what went by without it is told from that. */
+  promised?: { of: string; at: ReadonlyMap<string, EpochMinute> };
+}
+
+/**
+ * A plan with what was first said of it: as long as a build stays the same, a pass that slips from evening to evening is remembered by the
+ * first.
+ * @param of a mark of the build that the plan is of
+ */
+export function withPromises(plan: WarmStart, before: WarmStart | undefined, of: string): WarmStart {
+  const known = before?.promised?.of === of ? before.promised.at : undefined;
+  return {
+    ...plan,
+    promised: {
+      of,
+      at: new Map([...plan.beginsAt].map(([id, at]) => [id, Math.min(at, known?.get(id) ?? at)])),
+    },
+  };
 }
 
 /** What a plan gives the next one to begin with. */
@@ -69,22 +87,38 @@ export const storedPlanOf = ({
   personOf,
   letDryThrough,
   reasons,
+  promised,
 }: WarmStart): StoredPlan => ({
   order: [...sequence],
+  ...(promised ? { of: promised.of } : {}),
   passes: [...beginsAt].flatMap(([operation, minute]) => {
     const person = personOf.get(operation);
     const through = letDryThrough.has(operation) ? { letsDryThrough: true as const } : {};
     const reason = reasons?.get(operation);
     const why = reason?.at === minute ? { why: reason.why } : {};
-    return person === undefined ? [] : [{ operation, beginsAt: minute, person, ...through, ...why }];
+    const first = promised?.at.get(operation);
+    const promise = first === undefined || first === minute ? {} : { promisedAt: first };
+    return person === undefined
+      ? []
+      : [{ operation, beginsAt: minute, person, ...through, ...why, ...promise }];
   }),
 });
 
 /** The warm start that was put by. */
-export const warmOfStored = ({ order, passes }: StoredPlan): WarmStart => ({
+export const warmOfStored = ({ order, of, passes }: StoredPlan): WarmStart => ({
   sequence: order,
   beginsAt: new Map(passes.map((pass) => [pass.operation, pass.beginsAt])),
   personOf: new Map(passes.map((pass) => [pass.operation, pass.person])),
+  ...(of === undefined
+    ? {}
+    : {
+        promised: {
+          of,
+          at: new Map(
+            passes.map(({ operation, beginsAt, promisedAt = beginsAt }) => [operation, promisedAt]),
+          ),
+        },
+      }),
   letDryThrough: new Set(passes.flatMap((pass) => (pass.letsDryThrough ? [pass.operation] : []))),
   reasons: new Map(
     passes.flatMap(({ operation, beginsAt, why }) => (why ? [[operation, { at: beginsAt, why }]] : [])),

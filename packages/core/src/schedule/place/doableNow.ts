@@ -1,5 +1,5 @@
 import type { EpochMinute } from '../../model/wallTime';
-import { Draft } from '../place/draft';
+import { Draft } from './draft';
 import type { PlannedOperation } from '../plan/plan';
 import type { Workload } from '../plan/workload';
 import { entryOf } from '../../model/sure';

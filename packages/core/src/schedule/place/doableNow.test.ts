@@ -1,7 +1,7 @@
 import type { Build, Step } from '../../model/schema';
 import { epochMinute } from '../../model/wallTime';
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
-import { planBuild } from './planBuild';
+import { planBuild } from '../answers/planBuild';
 
 const at = (clock: string) => epochMinute(`2027-02-15T${clock}`, 'UTC');
 const doable = (build: Build, clock: string) => planBuild(build, { now: at(clock) }).doableNow;
