@@ -148,7 +148,13 @@ function workOf(
   const done = new Set(meant.map(({ id }) => id));
   const over = passedOver(piece, new Set(meant.map(({ pass }) => pass.step)));
   piece.steps.forEach((step, at) => {
-    if (step.material === undefined || step.ended || over.has(step.id) || !unitsOf(piece, step).includes(unit)) return;
+    if (
+      step.material === undefined ||
+      step.ended ||
+      over.has(step.id) ||
+      !unitsOf(piece, step).includes(unit)
+    )
+      return;
     for (const face of facesOf(step))
       for (let coat = 1; coat <= (step.coats ?? 1); coat += 1)
         if (!done.has(operationId({ piece: piece.id, unit, step: step.id, coat, face })))

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { failureCauses } from './failures';
 import { filmGrades } from './filmGrades';
 import { methods } from './methods';
 import { substrateKinds } from './substrates';
@@ -26,6 +27,8 @@ export const logEntrySchema = z.looseObject({
   place: id.optional(),
   /** It went wrong: what was laid is there, and the pass has to be done again. */
   outcome: z.enum(['failed']).optional(),
+  /** How it went wrong, which says what is done first. */
+  cause: z.enum(failureCauses).optional(),
   /** The name of a photo that the server keeps. */
   photo: z.string().max(120).optional(),
   /** What it took and out of which tin, as reckoned when it was logged; what no tin had stands without one. */

@@ -1,4 +1,5 @@
 import type { Build, LogEntry } from '../model/schema';
+import { failureWords } from '../model/failures';
 import { filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { workWord } from './workWord';
@@ -19,6 +20,11 @@ export interface JournalLine {
   /** What it said before it was put right, oldest first. */
   edits?: NonNullable<LogEntry['edits']>;
 }
+
+const failedWords = ({ cause }: Pick<LogEntry, 'cause'>): string =>
+  cause === undefined
+    ? ': failed, to be sanded back and done again'
+    : `: failed, ${failureWords[cause]}; to be done again`;
 
 /** Everything that happened to a build, newest first. */
 export function journalOf(build: Build, materials: ReadonlyMap<string, Material>): JournalLine[] {
@@ -46,7 +52,7 @@ export function journalOf(build: Build, materials: ReadonlyMap<string, Material>
       pieceId: entry.piece,
       unit: entry.unit,
       materialIds: material ? [material.id] : [],
-      text: `${parts.join(', ')}${entry.outcome === 'failed' ? ': failed, to be sanded back and done again' : ''}`,
+      text: `${parts.join(', ')}${entry.outcome === 'failed' ? failedWords(entry) : ''}`,
       ...(entry.temperatureC === undefined ? {} : { temperatureC: entry.temperatureC }),
       ...(entry.humidityPct === undefined ? {} : { humidityPct: entry.humidityPct }),
       ...(entry.photo ? { photo: entry.photo } : {}),

@@ -36,9 +36,8 @@ const pieceLink = (piece: string) => ({ name: 'piece', params: { build: store.th
     <li v-for="piece in late" :key="`late ${piece.pieceId}`" class="risk">
       <strong
         >▲ {{ pieceName(store.build, piece.pieceId) }}
-        {{ piece.byMinutes === undefined ? 'can’t be finished as planned' : 'is not in time' }}</strong
-      ><template v-if="piece.byMinutes !== undefined"
-        >: {{ sayWait(piece.byMinutes) }} late as planned</template
+        {{ piece.byMinutes === undefined ? 'is stuck' : 'is late' }}</strong
+      ><template v-if="piece.byMinutes !== undefined"> by {{ sayWait(piece.byMinutes) }} as planned</template
       >.
       <router-link v-if="!me.isHelper" :to="{ name: 'plan', params: { build: store.theId } }"
         >Catch up</router-link

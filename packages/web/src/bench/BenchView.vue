@@ -6,6 +6,7 @@ import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
 import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
+import RackNote from '../shared/RackNote.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -74,6 +75,7 @@ const strata = computed(() => {
       </p>
       <MissedNote v-if="store.missed && !store.provisional" :missed="store.missed" />
       <AirStrip />
+      <RackNote v-if="!store.provisional" />
       <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
         <li v-for="line in store.changed" :key="line">{{ line }}</li>
       </ul>

@@ -36,7 +36,7 @@ const pieces = computed(() =>
     .map((state) => {
       const ready = Math.max(state.packableAt ?? Infinity, state.wearableAt ?? Infinity);
       const name = pieceName(store.build, state.pieceId);
-      if (!Number.isFinite(ready)) return `${name} can’t be finished as planned`;
+      if (!Number.isFinite(ready)) return `${name} is stuck: see its steps`;
       const { slackMinutes: slack } = state;
       const spare =
         slack === undefined

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import {
+  failureTable,
+  operationId,
   safetyLine,
   sayMoment,
   sayWait,
@@ -95,6 +97,15 @@ function notAfterAll(): void {
 const isLook = computed(() => first.value?.looksOver !== undefined);
 const again = computed(() => !isLook.value && chosen.value.some((operation) => operation.failures > 0));
 
+/** How it failed last. */
+const failure = computed(() => {
+  const ids = new Set(chosen.value.filter(({ failures }) => failures > 0).map(({ id }) => id));
+  const last = (store.build?.log ?? []).findLast(
+    (entry) => entry.outcome === 'failed' && ids.has(operationId(entry)),
+  );
+  return { cause: last?.cause ?? ('other' as const) };
+});
+
 const { findings, stops, later: delayed, late } = useBeforeStart(chosen, () => props.isUnderway);
 /** Steps that were begun against a stop on purpose: asked once. */
 const agreed = ref(new Set<string>());
@@ -174,7 +185,10 @@ onKeyStroke((event) => {
     <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
 
     <p v-if="again" class="again">
-      ▲ It failed before. Sand it back first: the extra ten minutes are in the time below.
+      ▲ It failed before<template v-if="failure.cause !== 'other'"
+        >: {{ failureTable[failure.cause].word }}</template
+      >. {{ failureTable[failure.cause].first }} The extra {{ failureTable[failure.cause].minutes }} min are
+      in the time below.
     </p>
     <PassTicks v-model:left="left" :passes="passes" />
     <BeforeStart v-if="!isUnderway && !isLook" :findings="findings" :later="delayed" :late="late" />

@@ -1,9 +1,14 @@
 <script setup lang="ts">
 import {
+  failureCauses,
+  failureTable,
+  failureWords,
   filmGrades,
   filmWords,
+  sayMoment,
   toEpochMinute,
   toWallTime,
+  type FailureCause,
   type FilmGrade,
   type PlannedOperation,
 } from '@fixatum/core';
@@ -22,12 +27,15 @@ const props = defineProps<{ passes: PlannedOperation[] }>();
 const store = useBuild();
 const materials = useMaterials();
 const problem = ref('');
+/** A time that is still to come is asked about once. */
+const sureOf = ref('');
 interface DoneForm {
   film: FilmGrade | '';
   material: string;
   place: string;
   doneAt: string;
   failed: boolean;
+  cause: FailureCause;
   photo: string | undefined;
   note: string;
 }
@@ -37,9 +45,11 @@ const form = reactive<DoneForm>({
   place: '',
   doneAt: '',
   failed: false,
+  cause: 'other',
   photo: undefined,
   note: '',
 });
+const causeItems = failureCauses.map((value) => ({ value, title: failureWords[value] }));
 const first = computed(() => props.passes[0]);
 
 watch(
@@ -47,12 +57,14 @@ watch(
   (isOpen) => {
     if (!isOpen || !first.value) return;
     problem.value = '';
+    sureOf.value = '';
     Object.assign(form, {
       film: first.value.material ? first.value.film : '',
       material: first.value.material?.id ?? '',
       place: first.value.placeId,
       doneAt: toWallTime(Math.floor(store.now), store.theBuild.timeZone),
       failed: false,
+      cause: 'other',
       photo: undefined,
       note: '',
     });
@@ -75,8 +87,13 @@ async function save(): Promise<void> {
   if (!operation) return;
   const { doneAt } = form;
   const at = toEpochMinute(doneAt, store.theBuild.timeZone);
-  if (at === undefined || at > store.now + 1) {
-    problem.value = at === undefined ? 'That time does not exist.' : 'That time has not come yet.';
+  if (at === undefined) {
+    problem.value = 'That time does not exist.';
+    return;
+  }
+  if (at > store.now + 1 && sureOf.value !== doneAt) {
+    sureOf.value = doneAt;
+    problem.value = `${sayMoment(at, store.theBuild.timeZone)} is still to come. Log it again if that is right all the same.`;
     return;
   }
   const more: LogExtras = {
@@ -84,7 +101,7 @@ async function save(): Promise<void> {
     ...(form.film ? { film: form.film } : {}),
     ...(operation.material && form.material !== operation.material.id ? { material: form.material } : {}),
     ...(form.place !== operation.placeId && form.place !== '' ? { place: form.place } : {}),
-    ...(form.failed ? { outcome: 'failed' as const } : {}),
+    ...(form.failed ? { outcome: 'failed' as const, cause: form.cause } : {}),
     ...(form.photo ? { photo: form.photo } : {}),
     ...(form.note.trim() ? { note: form.note.trim() } : {}),
   };
@@ -103,7 +120,16 @@ async function save(): Promise<void> {
           <v-select v-if="first?.material" v-model="form.material" label="Which tin" :items="materialItems" />
           <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />
           <MomentField v-model="form.doneAt" label="Done on" />
-          <v-checkbox v-model="form.failed" class="wide" label="It failed: sand back and do it again" />
+          <v-checkbox v-model="form.failed" class="wide" label="It failed, and is done again" hide-details />
+          <v-select
+            v-if="form.failed"
+            v-model="form.cause"
+            class="wide"
+            label="What went wrong"
+            :items="causeItems"
+            :hint="failureTable[form.cause].first"
+            persistent-hint
+          />
           <PhotoField v-model="form.photo" class="wide" />
           <v-textarea v-model="form.note" class="wide" label="Note" rows="2" auto-grow maxlength="4000" />
         </form>

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { begunStepIds, nth, placeOfStep, workWord, type Fault, type Piece, type Step } from '@fixatum/core';
+import {
+  begunStepIds,
+  idFromName,
+  nth,
+  placeOfStep,
+  workWord,
+  type Fault,
+  type Piece,
+  type Step,
+} from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -76,6 +85,15 @@ async function save(): Promise<void> {
   const at = steps.findIndex((one) => one.id === props.step?.id);
   const newAt = chosenAt.value === USUAL ? usualAt.value : chosenAt.value;
   steps.splice(at >= 0 ? at : newAt, at >= 0 ? 1 : 0, step);
+  // What was put on is looked over before it is packed.
+  const isLooked = steps.slice(steps.indexOf(step)).some(({ looksOver }) => looksOver === 'packing');
+  if (at < 0 && step.kind === 'attach' && !isLooked) {
+    const id = idFromName(
+      'inspect',
+      steps.map((one) => one.id),
+    );
+    steps.push({ id, kind: 'inspect', method: 'hand', looksOver: 'packing' });
+  }
   saving.value = true;
   try {
     const said = `${workWord(step)}: saved`;

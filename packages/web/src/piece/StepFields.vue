@@ -74,9 +74,13 @@ const otherPieces = computed(() =>
     .filter(({ id }) => id !== props.piece.id)
     .map(({ id, name }) => ({ value: id, title: name })),
 );
+/** What is put on or joined is glued: those are offered, and what is chosen already. */
+const isGlued = computed(() => form.value.kind === 'attach' || form.value.kind === 'join');
 const materialItems = computed(() => [
-  { value: '', title: 'none' },
-  ...[...materials.known.values()].map((one) => ({ value: one.id, title: one.name })),
+  { value: '', title: isGlued.value ? 'no glue' : 'none' },
+  ...[...materials.known.values()]
+    .filter(({ id, role }) => !isGlued.value || role === 'bond' || id === form.value.material)
+    .map((one) => ({ value: one.id, title: one.name })),
 ]);
 const methodItems = computed(() => {
   const fitting = material.value ? material.value.methods : methods;
@@ -131,7 +135,7 @@ const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] =
     variant="outlined"
     density="comfortable"
     hide-details="auto"
-    label="Material"
+    :label="isGlued ? 'Glued with' : 'Material'"
     :items="materialItems"
     @focus="selectAll"
   />

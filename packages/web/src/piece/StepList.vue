@@ -162,7 +162,7 @@ const rows = computed(() =>
       if (done === counted) return 'done';
       if (open[0])
         return `${done > 0 ? `${done} of ${counted} done, next ` : ''}${sayMoment(open[0].start, zone.value)}`;
-      return 'can’t be placed';
+      return 'stuck: nothing on the plan allows it';
     })();
     return {
       step,

@@ -208,7 +208,7 @@ const at = (state: PlanView['pieces'][number], minute: number | undefined) =>
               <template v-else-if="row.state.totalCount === 0"
                 >Choose a look, and its steps are written</template
               >
-              <template v-else-if="row.state.readiness === 'stuck'">Can’t go on; see its steps</template>
+              <template v-else-if="row.state.readiness === 'stuck'">Stuck: see its steps</template>
               <template v-else>Hands-on work done</template>
             </span>
             <span v-if="row.stops + row.risks > 0" class="small warn">

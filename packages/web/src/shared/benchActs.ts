@@ -20,7 +20,7 @@ import { useMe } from './me';
 
 /** What may be said of a pass that was not done as planned. */
 export type LogExtras = Partial<
-  Pick<LogEntry, 'film' | 'material' | 'place' | 'outcome' | 'photo' | 'note' | 'doneAt'>
+  Pick<LogEntry, 'film' | 'material' | 'place' | 'outcome' | 'cause' | 'photo' | 'note' | 'doneAt'>
 >;
 
 /** What names one pass in the log. */

@@ -32,7 +32,9 @@ describe('the plan of an open build', () => {
     expect([store.provisional, store.planning]).toEqual([false, true]);
     const view = answerPlan();
     expect([store.provisional, store.planning]).toEqual([false, false]);
-    expect(jest.mocked(api.keepPlan).mock.calls).toEqual([['b1', storedPlanOf(warmFrom(view))]]);
+    expect(jest.mocked(api.keepPlan).mock.calls).toEqual([
+      ['b1', { ...storedPlanOf(warmFrom(view)), of: expect.any(String) }],
+    ]);
     // The same plan again is not news.
     answerPlan();
     expect(api.keepPlan).toHaveBeenCalledTimes(1);
@@ -52,7 +54,7 @@ describe('the plan of an open build', () => {
     jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
     await store.unpin([]);
     asked().at(-1)![1](made, 'whole');
-    expect(store.changed[0]).toMatch(/^Plate, seal: /);
+    expect(store.changed[0]).toMatch(/^Plate, seal, coat 1 of 2: /);
   });
 
   it('goes on from the one that was put by, which is nothing provisional', async () => {

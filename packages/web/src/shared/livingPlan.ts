@@ -1,15 +1,17 @@
 import {
   missedWork,
+  promisedBy,
+  promisedOfStored,
   storedPlanOf,
   textMark,
   warmFrom,
   warmOfStored,
-  withPromises,
   whatChanged,
   type Around,
   type Build,
   type MissedWork,
   type PlanView,
+  type Promised,
   type WarmStart,
   sure,
 } from '@fixatum/core';
@@ -62,12 +64,13 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
 
   /** What was planned for days that went by without it. */
   const missed = shallowRef<MissedWork>();
+  /** What was first said of each pass. */
+  let promised: Promised | undefined;
   /** What was missed is known: from here on only what the plan says now counts. */
   function forgetMissed(): void {
     missed.value = undefined;
     if (!warm.value) return;
-    const { promised: _promised, ...rest } = warm.value;
-    warm.value = withPromises(rest, undefined, textMark(JSON.stringify(build.value)));
+    promised = promisedBy(warm.value, undefined, textMark(JSON.stringify(build.value)));
     void keepPlan(warm.value);
   }
 
@@ -76,7 +79,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
   /** Puts the plan by on the server, so that a reload or another machine goes on from it. A helper's is only for that screen. */
   async function keepPlan(plan: WarmStart): Promise<void> {
     if (me.isHelper) return;
-    const kept = storedPlanOf(plan);
+    const kept = storedPlanOf(plan, promised);
     const text = JSON.stringify(kept);
     if (text === keptText || !id.value) return;
     keptText = text;
@@ -102,6 +105,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     const kept = await api.plan(sure(id.value, 'an open build')).catch(() => undefined);
     if (!kept?.plan) return;
     warm.value = warmOfStored(kept.plan);
+    promised = promisedOfStored(kept.plan);
     keptText = JSON.stringify(kept.plan);
   }
 
@@ -113,7 +117,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         id: id.value,
         build: JSON.stringify(build.value),
         around: JSON.stringify(around.value),
-        plan: JSON.stringify(storedPlanOf(warm.value)),
+        plan: JSON.stringify(storedPlanOf(warm.value, promised)),
         view: view.value,
       });
     },
@@ -154,8 +158,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
 
   /** Goes on from a better plan that was found elsewhere. */
   function takePlan(better: WarmStart): void {
-    const promised = warm.value?.promised;
-    warm.value = { ...better, ...(promised ? { promised } : {}) };
+    warm.value = better;
     plan();
   }
 
@@ -194,13 +197,11 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         if (urgent === first) urgent = undefined;
         if (freed === free) freed = new Set();
         settled.value = made;
-        const known = warm.value;
         const mark = textMark(JSON.stringify(build.value));
         missed.value =
-          known?.promised?.of === mark
-            ? missedWork(known.promised, made.operations, made.now, made.timeZone)
-            : undefined;
-        warm.value = withPromises(warmFrom(made), known, mark);
+          promised?.of === mark ? missedWork(promised, made.operations, made.now, made.timeZone) : undefined;
+        warm.value = warmFrom(made);
+        promised = promisedBy(warm.value, promised, mark);
         void keepPlan(warm.value);
         if (stage === 'whole') keepSoon.start();
       },
@@ -218,6 +219,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     warm.value = undefined;
     changed.value = [];
     missed.value = undefined;
+    promised = undefined;
     keptText = '';
     plansBefore = [];
     urgent = undefined;

@@ -2,33 +2,34 @@ import { describe, expect, it } from '@jest/globals';
 import { textMark } from '../../model/textMark';
 import { epochMinute } from '../../model/wallTime';
 import { sampleBuild } from '../../testing/sampleBuild';
-import { storedPlanOf, warmFrom, warmOfStored, withPromises } from '../search/warmStart';
+import { promisedBy, promisedOfStored, storedPlanOf, warmFrom } from '../search/warmStart';
 import { missedWork } from './missed';
 import { planBuild } from './planBuild';
 
 const at = (wall: string) => epochMinute(wall, 'UTC');
 const build = sampleBuild();
+interface Planned {
+  plan: ReturnType<typeof planBuild>;
+  warm: ReturnType<typeof warmFrom>;
+  promised: ReturnType<typeof promisedBy>;
+}
 /** A plan made at a moment, going on from an earlier one. */
-const planned = (now: string, before?: ReturnType<typeof withPromises>, of = 'x') => {
+const planned = (now: string, before?: Planned, of = 'x'): Planned => {
   const plan = planBuild(build, {
     now: at(now),
     latestStarts: false,
-    ...(before ? { search: { warm: before, keep: true, starts: 'all' as const } } : {}),
+    ...(before ? { search: { warm: before.warm, keep: true, starts: 'all' as const } } : {}),
   });
-  return { plan, warm: withPromises(warmFrom(plan), before, of) };
+  const warm = warmFrom(plan);
+  return { plan, warm, promised: promisedBy(warm, before?.promised, of) };
 };
 
 describe('days that went by without their work', () => {
   it('are told from what was first said, however often the plan has slipped since', () => {
     const monday = planned('2027-02-15T08:00');
-    const wednesday = planned('2027-02-17T08:00', monday.warm);
-    const thursday = planned('2027-02-18T08:00', wednesday.warm);
-    const missed = missedWork(
-      wednesday.warm.promised,
-      thursday.plan.operations,
-      at('2027-02-18T08:00'),
-      'UTC',
-    );
+    const wednesday = planned('2027-02-17T08:00', monday);
+    const thursday = planned('2027-02-18T08:00', wednesday);
+    const missed = missedWork(wednesday.promised, thursday.plan.operations, at('2027-02-18T08:00'), 'UTC');
     // Sealing and the colour are four hours' work of one Monday: all three passes were for that day.
     expect(missed).toEqual({ days: [at('2027-02-15T00:00')], passes: 3, pieceIds: ['plate'] });
   });
@@ -36,7 +37,7 @@ describe('days that went by without their work', () => {
   it('are not those of today, not even past midnight', () => {
     const monday = planned('2027-02-15T08:00');
     const told = (now: string) =>
-      missedWork(monday.warm.promised, planned(now, monday.warm).plan.operations, at(now), 'UTC');
+      missedWork(monday.promised, planned(now, monday).plan.operations, at(now), 'UTC');
     expect(told('2027-02-15T21:00')).toBeUndefined();
     // Until five in the morning it is still the evening before.
     expect(told('2027-02-16T04:59')).toBeUndefined();
@@ -45,11 +46,10 @@ describe('days that went by without their work', () => {
 
   it('are forgotten where the build was changed since, and kept over a restart', () => {
     const monday = planned('2027-02-15T08:00');
-    const later = planned('2027-02-17T08:00', monday.warm);
-    expect(warmOfStored(storedPlanOf(later.warm)).promised).toEqual(later.warm.promised);
-    const other = planned('2027-02-17T08:00', monday.warm, 'y');
-    const { promised } = other.warm;
-    expect(missedWork(promised, other.plan.operations, at('2027-02-17T08:00'), 'UTC')).toBeUndefined();
+    const later = planned('2027-02-17T08:00', monday);
+    expect(promisedOfStored(storedPlanOf(later.warm, later.promised))).toEqual(later.promised);
+    const other = planned('2027-02-17T08:00', monday, 'y');
+    expect(missedWork(other.promised, other.plan.operations, at('2027-02-17T08:00'), 'UTC')).toBeUndefined();
   });
 
   it('marks a text by its length and its FNV-1a', () => {

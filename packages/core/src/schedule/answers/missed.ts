@@ -1,6 +1,6 @@
 import { workdayBegan, type EpochMinute } from '../../model/wallTime';
 import type { PlannedOperation } from '../plan/plan';
-import type { WarmStart } from '../search/warmStart';
+import type { Promised } from '../search/warmStart';
 
 /** What was planned for days that are over and is still to do. */
 export interface MissedWork {
@@ -18,7 +18,7 @@ export interface MissedWork {
  * @param promised when each pass was to begin, as it was first said since the build was changed last
  */
 export function missedWork(
-  promised: WarmStart['promised'],
+  promised: Promised | undefined,
   operations: readonly PlannedOperation[],
   now: EpochMinute,
   timeZone: string,

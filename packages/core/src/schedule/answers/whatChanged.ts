@@ -1,8 +1,9 @@
 import type { Build } from '../../model/schema';
 import { sayMoment } from '../../model/sayMoment';
 import { sayWait } from '../../model/wallTime';
+import { filmWords } from '../../model/filmGrades';
 import { workWord } from '../../words/workWord';
-import type { Binding } from '../plan/plan';
+import type { Binding, PlannedOperation } from '../plan/plan';
 import type { Plan } from './plan';
 
 /** Moves shorter than this are nobody's business. */
@@ -10,12 +11,34 @@ const WORTH_SAYING_MINUTES = 20;
 
 /** Why something is later, where that can be said in a few words. */
 const whyLater: Partial<Record<Binding | 'choice', string>> = {
-  drying: ', as what lies below dries later',
   rack: ', as the rack is full',
   air: ', for fit air',
   dust: ', as dust and wet paint must not meet',
   material: ', as a material comes later',
 };
+
+/** Why a pass begins later, to follow its times; empty where that can't be said in a few words. */
+function whyIsLater(pass: PlannedOperation, { operations, timeZone }: Told): string {
+  if (pass.boundBy !== 'drying') return (pass.boundBy && whyLater[pass.boundBy]) || '';
+  const { start = Infinity, opensAt } = pass;
+  const below = operations
+    .filter(
+      (one) =>
+        one.pieceId === pass.pieceId &&
+        one.unit === pass.unit &&
+        one.material !== undefined &&
+        one.laidAt !== undefined &&
+        one.laidAt <= start &&
+        one.id !== pass.id,
+    )
+    .reduce<PlannedOperation | undefined>(
+      (last, one) => ((last?.laidAt ?? -Infinity) > (one.laidAt ?? -Infinity) ? last : one),
+      undefined,
+    );
+  if (!below?.material || opensAt === undefined || !Number.isFinite(opensAt))
+    return ', as what lies below dries later';
+  return `, as the ${filmWords[below.film]} of ${below.material.name} below needs until ${sayMoment(opensAt, timeZone)}`;
+}
 
 type Told = Pick<Plan, 'operations' | 'pieces' | 'timeZone'>;
 
@@ -63,10 +86,11 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     if (!soon || Math.abs(shift) < WORTH_SAYING_MINUTES) continue;
     const key = `${one.pieceId} ${one.stepId}`;
     if (Math.abs(shift) <= Math.abs(moved.get(key)?.shift ?? 0)) continue;
-    const why = (shift > 0 && one.boundBy && whyLater[one.boundBy]) || '';
+    const why = shift > 0 ? whyIsLater(one, after) : '';
+    const coat = one.coats > 1 ? `, coat ${one.coat} of ${one.coats}` : '';
     moved.set(key, {
       shift,
-      text: `${nameOf(one.pieceId)}, ${workWord(one).toLowerCase()}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${why}`,
+      text: `${nameOf(one.pieceId)}, ${workWord(one).toLowerCase()}${coat}: ${sayMoment(one.start, after.timeZone)} in place of ${sayMoment(was.start, after.timeZone)}${why}`,
     });
   }
   for (const { shift, text } of moved.values())

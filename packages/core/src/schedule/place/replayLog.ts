@@ -1,5 +1,6 @@
 import { passedOver, stepAsLogged } from '../../facts/laid';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
+import { failureTable } from '../../model/failures';
 import type { LogEntry } from '../../model/schema';
 import { type EpochMinute } from '../../model/wallTime';
 import type { DraftState } from '../state/draftState';
@@ -8,8 +9,6 @@ import { laidAtOf, linkBehind, longestWait, type Busy } from '../state/timeline'
 import type { TouchLesson } from '../state/unitState';
 import { entryOf, nth } from '../../model/sure';
 
-/** Sanding back a pass that failed, before it is done again. */
-const SAND_BACK_MINUTES = 10;
 /** What a touch test showed, and when. */
 export type Lesson = TouchLesson & { at: EpochMinute };
 
@@ -26,9 +25,10 @@ export function replayLog(draft: DraftState, personOf?: ReadonlyMap<string, stri
     const laid = asLogged(draft, operation, entry);
     draft.lay({ ...operation, ...laid }, doneAt);
     if (entry.outcome === 'failed') {
-      // What was laid is there; the pass is to do again, after sanding back. A look is only taken again.
+      // What was laid is there; the pass is to do again, after what failed is taken care of. A look is only taken again.
       operation.failures += 1;
-      if (operation.kind !== 'inspect') operation.workMinutes = workMinutes + SAND_BACK_MINUTES;
+      if (operation.kind !== 'inspect')
+        operation.workMinutes = workMinutes + failureTable[entry.cause ?? 'other'].minutes;
       continue;
     }
     Object.assign(operation, laid, { workMinutes });

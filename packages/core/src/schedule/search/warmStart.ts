@@ -16,24 +16,23 @@ export interface WarmStart {
   letDryThrough: ReadonlySet<string>;
   /** Why each was not to begin sooner than at its moment, where that is known. */
   reasons?: Kept['reasons'];
-  /** When each pass was first said to begin since the build was as it is: what went by without it is told from that. */
-  promised?: { of: string; at: ReadonlyMap<string, EpochMinute> };
+}
+
+/** When each pass was first said to begin since the build was as it is: what went by without it is told from that. */
+export interface Promised {
+  /** A mark of the build. */
+  of: string;
+  at: ReadonlyMap<string, EpochMinute>;
 }
 
 /**
- * A plan with what was first said of it: as long as a build stays the same, a pass that slips from evening to evening is remembered by the
- * first.
+ * What was first said of the passes of a plan: as long as a build stays the same, a pass that slips from evening to evening is remembered by
+ * the first.
  * @param of a mark of the build that the plan is of
  */
-export function withPromises(plan: WarmStart, before: WarmStart | undefined, of: string): WarmStart {
-  const known = before?.promised?.of === of ? before.promised.at : undefined;
-  return {
-    ...plan,
-    promised: {
-      of,
-      at: new Map([...plan.beginsAt].map(([id, at]) => [id, Math.min(at, known?.get(id) ?? at)])),
-    },
-  };
+export function promisedBy(plan: WarmStart, before: Promised | undefined, of: string): Promised {
+  const known = before?.of === of ? before.at : undefined;
+  return { of, at: new Map([...plan.beginsAt].map(([id, at]) => [id, Math.min(at, known?.get(id) ?? at)])) };
 }
 
 /** What a plan gives the next one to begin with. */
@@ -80,15 +79,11 @@ export function dealtInOrder(warm: WarmStart, workload: Pick<Workload, 'byUnit'>
   return { ...warm, beginsAt, personOf };
 }
 
-/** A warm start as it is put by. */
-export const storedPlanOf = ({
-  sequence,
-  beginsAt,
-  personOf,
-  letDryThrough,
-  reasons,
-  promised,
-}: WarmStart): StoredPlan => ({
+/** A warm start as it is put by, with what was first said of its passes. */
+export const storedPlanOf = (
+  { sequence, beginsAt, personOf, letDryThrough, reasons }: WarmStart,
+  promised?: Promised,
+): StoredPlan => ({
   order: [...sequence],
   ...(promised ? { of: promised.of } : {}),
   passes: [...beginsAt].flatMap(([operation, minute]) => {
@@ -104,21 +99,20 @@ export const storedPlanOf = ({
   }),
 });
 
+/** What was first said of the passes of a plan that was put by; undefined of one from before that was kept. */
+export const promisedOfStored = ({ of, passes }: StoredPlan): Promised | undefined =>
+  of === undefined
+    ? undefined
+    : {
+        of,
+        at: new Map(passes.map(({ operation, beginsAt, promisedAt = beginsAt }) => [operation, promisedAt])),
+      };
+
 /** The warm start that was put by. */
-export const warmOfStored = ({ order, of, passes }: StoredPlan): WarmStart => ({
+export const warmOfStored = ({ order, passes }: StoredPlan): WarmStart => ({
   sequence: order,
   beginsAt: new Map(passes.map((pass) => [pass.operation, pass.beginsAt])),
   personOf: new Map(passes.map((pass) => [pass.operation, pass.person])),
-  ...(of === undefined
-    ? {}
-    : {
-        promised: {
-          of,
-          at: new Map(
-            passes.map(({ operation, beginsAt, promisedAt = beginsAt }) => [operation, promisedAt]),
-          ),
-        },
-      }),
   letDryThrough: new Set(passes.flatMap((pass) => (pass.letsDryThrough ? [pass.operation] : []))),
   reasons: new Map(
     passes.flatMap(({ operation, beginsAt, why }) => (why ? [[operation, { at: beginsAt, why }]] : [])),
