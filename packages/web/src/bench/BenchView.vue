@@ -6,7 +6,6 @@ import { dryingOf } from '../shared/drying';
 import AirStrip from './AirStrip.vue';
 import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
-import RackNote from '../shared/RackNote.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { api } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -15,6 +14,7 @@ import { later } from '../shared/later';
 import { unitName } from '../shared/words';
 
 const BenchTimers = later(benchParts.timers);
+const RackNote = later(() => import('../shared/RackNote.vue'));
 const MissedNote = later(() => import('./MissedNote.vue'));
 const MeanwhileList = later(benchParts.meanwhile);
 const RunSheet = later(benchParts.runSheet);

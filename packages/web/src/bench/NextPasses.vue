@@ -14,7 +14,7 @@ import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { minutesOf } from './bench';
 import { useBeforeStart } from './useBeforeStart';
-import { useTinCheck } from './useTinCheck';
+import type { TinCheck } from './useTinCheck';
 import HowToButton from '../shared/HowToButton.vue';
 import { useAppearance } from '../shared/appearance';
 import { useBuild } from '../shared/build';
@@ -28,7 +28,7 @@ import { detailWords, passWords, stepOf, withWords, zoneNames } from '../shared/
 const ColourName = later(benchParts.colourName);
 const BeforeStart = later(benchParts.beforeStart);
 const PassTicks = later(benchParts.passTicks);
-const TinCheck = later(benchParts.tinCheck);
+const TinCheckLine = later(benchParts.tinCheck);
 const LookOverPanel = later(benchParts.lookOver);
 const NotAfterAllDialog = later(benchParts.notAfterAll);
 const StopAskDialog = later(benchParts.stopAsk);
@@ -52,6 +52,7 @@ watch(
   () => {
     left.value = new Set();
     isEnough.value = false;
+    check.value = undefined;
   },
 );
 const chosen = computed(() => props.passes.filter((operation) => !left.value.has(operation.id)));
@@ -110,7 +111,8 @@ const { findings, stops, later: delayed, late } = useBeforeStart(chosen, () => p
 /** Steps that were begun against a stop on purpose: asked once. */
 const agreed = ref(new Set<string>());
 const asking = ref(false);
-const check = useTinCheck(() => chosen.value);
+const check = ref<TinCheck>();
+const takeCheck = (said?: TinCheck) => (check.value = said);
 /** The shelf holds less than it takes: asked once for what is shown. */
 const isShort = ref(false);
 const isEnough = ref(false);
@@ -180,7 +182,7 @@ onKeyStroke((event) => {
     </p>
     <div v-if="step" class="how"><HowToButton :step="step" :material="first.material" /></div>
     <p v-if="details" class="details" data-testid="pass-details">{{ details }}</p>
-    <TinCheck v-if="first.material" :passes="chosen" />
+    <TinCheckLine v-if="first.material" :passes="chosen" @check="takeCheck" />
     <p v-if="safety" class="safety"><v-icon :icon="mdiShieldAlertOutline" size="22" /> {{ safety }}</p>
     <p v-if="step?.note" class="quiet mt-2">{{ step.note }}</p>
 

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { sayMl, type PlannedOperation } from '@fixatum/core';
-import { useTinCheck } from './useTinCheck';
+import { watch } from 'vue';
+import { useTinCheck, type TinCheck } from './useTinCheck';
 
 /** What the passes at hand take, and whether the tin that is used first has it; else which one to have ready. */
 const props = defineProps<{ passes: readonly PlannedOperation[] }>();
+const emit = defineEmits<{ check: [check: TinCheck | undefined] }>();
 const check = useTinCheck(() => props.passes);
+watch(check, (said) => emit('check', said), { immediate: true });
 </script>
 
 <template>

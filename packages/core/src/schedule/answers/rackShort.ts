@@ -24,9 +24,7 @@ export function racksShort(build: Build, operations: readonly PlannedOperation[]
   return placesOf(build)
     .flatMap(({ id, name, slots }): RackShort[] => {
       const passes = waiting.get(id)?.length ?? 0;
-      return passes >= WORTH_SAYING_PASSES && slots !== undefined
-        ? [{ placeId: id, name, slots, passes }]
-        : [];
+      return passes >= WORTH_SAYING_PASSES ? [{ placeId: id, name, slots, passes }] : [];
     })
     .sort((a, b) => b.passes - a.passes);
 }
