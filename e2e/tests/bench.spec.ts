@@ -74,9 +74,9 @@ test('what was not as planned is logged with its note and photo, and what failed
   await page.getByRole('button', { name: 'Not as planned…' }).click();
   await fillMoment(page, 'Done on', '20 Feb 2027', '23:00');
   await page.getByRole('button', { name: 'Log it', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('That time has not come yet');
+  await expect(page.getByRole('alert')).toContainText('is still to come');
   await fillMoment(page, 'Done on', '20 Feb 2027', '7.25 pm');
-  await page.getByLabel('It failed: sand back and do it again').check();
+  await page.getByLabel('It failed, and is done again').check();
   await page.getByLabel('Photo').setInputFiles('docs/screenshots/start.png');
   await expect(page.getByAltText('The photo')).toBeVisible();
   await page.getByLabel('Note').fill('A hair in it');

@@ -117,13 +117,24 @@ test('a look shows its dates, compares two sealers, and writes the steps; undo b
   await expect.poll(() => stepWords(page)).toEqual(before);
 });
 
-test('a look says beforehand which logged work it would set aside', async ({ page }) => {
-  const id = await demo();
+test('a look goes over what is laid: logged work stays, whatever the look', async ({ page }) => {
+  const { server: started, id, stored } = await startDemo();
+  server = started;
   await page.goto(`${server.url}/b/${id}/pieces/crown`);
   await page.getByRole('button', { name: 'Choose a look' }).click();
   await choose(page, 'Look', 'Gunmetal');
-  // The red-brown primer is in the log, and gunmetal wants black; sealing and heat-sealing stay.
-  await expect(page.getByText('1 logged coat or task belongs to steps that go')).toBeVisible();
+  // The red-brown primer is in the log, and gunmetal wants black over it; what is sealed is not sealed again.
+  await expect(page.getByText(/What is logged stays as it is; \d+ steps are new/)).toBeVisible();
+  await expect(page.getByText(/^Goes over what is laid already: .*primer/)).toBeVisible();
+  const logged = (await stored(id)).log;
+  await page.getByRole('button', { name: 'Write these steps' }).click();
+  await expect(page.getByText('Steps written for')).toBeVisible();
+  const after = await stored(id);
+  expect(after.log).toEqual(logged);
+  const { steps } = after.pieces.find((piece) => piece.id === 'crown')!;
+  const done = new Set(logged!.filter((entry) => entry.piece === 'crown').map((entry) => entry.step));
+  for (const step of done) expect(steps.map((one) => one.id)).toContain(step);
+  expect(steps.filter((one) => one.kind === 'seal' && !done.has(one.id))).toEqual([]);
 });
 
 test('steps are changed, moved by keyboard and mouse, doubled and deleted; the plan follows', async ({

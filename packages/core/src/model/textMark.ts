@@ -1,3 +1,5 @@
+import { isRecord } from './unknowns';
+
 /** FNV-1a, 32 bits: its start and its prime. */
 const START = 0x811c9dc5;
 const PRIME = 0x01000193;
@@ -8,3 +10,11 @@ export function textMark(text: string): string {
   for (let at = 0; at < text.length; at += 1) hash = Math.imul(hash ^ text.charCodeAt(at), PRIME);
   return `${text.length}-${(hash >>> 0).toString(16)}`;
 }
+
+const inOrder = (_key: string, value: unknown): unknown =>
+  isRecord(value)
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)))
+    : value;
+
+/** A mark of plain data, whatever the order of its keys, which is another on its way over the server. */
+export const dataMark = (data: unknown): string => textMark(JSON.stringify(data, inOrder));

@@ -35,7 +35,7 @@ export const useBetterPlan = defineStore('better-plan', () => {
     share.value = undefined;
   }
 
-  /** @param quietly says nothing when it is over, as nobody pressed for it */
+  /** @param quietly as nobody pressed for it: says nothing when it is over, and takes nothing that leaves less time to spare */
   function look(seconds = SECONDS, quietly = false): void {
     const { build, view } = store;
     if (!build || !view) return;
@@ -56,6 +56,8 @@ export const useBetterPlan = defineStore('better-plan', () => {
     };
     const better = (plan: WarmStart, score: Score) => {
       if (improver !== own || compareScores(score, best) >= 0) return;
+      // Unasked, nobody's days to spare are given for fewer set-ups.
+      if (quietly && score.tightness > view.score.tightness) return;
       best = score;
       found = true;
       store.takePlan(plan);

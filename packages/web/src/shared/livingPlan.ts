@@ -3,7 +3,7 @@ import {
   promisedBy,
   promisedOfStored,
   storedPlanOf,
-  textMark,
+  dataMark,
   warmFrom,
   warmOfStored,
   whatChanged,
@@ -70,7 +70,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
   function forgetMissed(): void {
     missed.value = undefined;
     if (!warm.value) return;
-    promised = promisedBy(warm.value, undefined, textMark(JSON.stringify(build.value)));
+    promised = promisedBy(warm.value, undefined, dataMark(build.value));
     void keepPlan(warm.value);
   }
 
@@ -197,7 +197,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         if (urgent === first) urgent = undefined;
         if (freed === free) freed = new Set();
         settled.value = made;
-        const mark = textMark(JSON.stringify(build.value));
+        const mark = dataMark(build.value);
         missed.value =
           promised?.of === mark ? missedWork(promised, made.operations, made.now, made.timeZone) : undefined;
         warm.value = warmFrom(made);

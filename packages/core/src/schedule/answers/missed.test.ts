@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { textMark } from '../../model/textMark';
+import { dataMark, textMark } from '../../model/textMark';
 import { epochMinute } from '../../model/wallTime';
 import { sampleBuild } from '../../testing/sampleBuild';
 import { promisedBy, promisedOfStored, storedPlanOf, warmFrom } from '../search/warmStart';
@@ -55,5 +55,7 @@ describe('days that went by without their work', () => {
   it('marks a text by its length and its FNV-1a', () => {
     // Published test vectors of the 32-bit FNV-1a: "" is 811c9dc5, "a" is e40c292c, "foobar" is bf9cf968.
     expect(['', 'a', 'foobar'].map(textMark)).toEqual(['0-811c9dc5', '1-e40c292c', '6-bf9cf968']);
+    expect(dataMark({ a: 1, b: [{ d: 1, c: 2 }] })).toBe(dataMark({ b: [{ c: 2, d: 1 }], a: 1 }));
+    expect(dataMark({ a: 1, b: [2, 1] })).not.toBe(dataMark({ a: 1, b: [1, 2] }));
   });
 });
