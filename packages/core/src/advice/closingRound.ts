@@ -1,4 +1,6 @@
+import { passesMeant } from '../model/logPasses';
 import type { Build } from '../model/schema';
+import { epochMinute } from '../model/wallTime';
 import { materialsOf } from '../materials/ownMaterials';
 import type { PlannedOperation } from '../schedule/plan/plan';
 import { timedMinutes } from './shop/worn';
@@ -20,7 +22,7 @@ export interface ClosingRound {
   /** Hands-on minutes of the logged passes: as they are reckoned, and as they were timed where they were. */
   reckonedMinutes: number;
   realMinutes: number;
-  /** How many of the logged passes were timed. */
+  /** How many of the logged passes were timed, and not by a press that was late or forgotten. */
   timed: number;
   /** Evenings on which something was logged. */
   days: number;
@@ -35,27 +37,39 @@ export function closingRound(build: Build, operations: readonly PlannedOperation
   const log = build.log ?? [];
   const materials = materialsOf(build.materials);
   const nameOf = new Map(build.pieces.map(({ id, name }) => [id, name]));
+  /** How long passes took that were begun and logged by a press. */
+  const minutesOf = new Map(
+    passesMeant(build.pieces, log).flatMap(({ entry, id }) =>
+      entry.startedAt === undefined || entry.outcome === 'failed'
+        ? []
+        : [
+            [
+              id,
+              epochMinute(entry.doneAt, build.timeZone) - epochMinute(entry.startedAt, build.timeZone),
+            ] as const,
+          ],
+    ),
+  );
   const byPiece = new Map<string, { done: number; of: number }>();
   let reckonedMinutes = 0;
   let realMinutes = 0;
   let timed = 0;
   for (const operation of operations) {
     if (operation.status === 'skipped') continue;
-    const { pieceId, status, start, end, workMinutes } = operation;
+    const { id, pieceId, status, workMinutes } = operation;
     const piece = byPiece.get(pieceId) ?? { done: 0, of: 0 };
     piece.of += 1;
     if (status === 'done') {
       piece.done += 1;
       reckonedMinutes += workMinutes;
-      const minutes = start === undefined || end === undefined ? undefined : end - start;
-      const own = timedMinutes(minutes, workMinutes);
+      const own = timedMinutes(minutesOf.get(id), workMinutes);
+      if (own !== undefined) timed += 1;
       realMinutes += own ?? workMinutes;
     }
     byPiece.set(pieceId, piece);
   }
   const used = new Map<string, MaterialUsed>();
   for (const entry of log) {
-    if (entry.startedAt !== undefined) timed += 1;
     const step = build.pieces.find(({ id }) => id === entry.piece)?.steps.find(({ id }) => id === entry.step);
     const materialId = entry.material ?? step?.material;
     if (materialId === undefined) continue;
