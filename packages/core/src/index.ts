@@ -133,6 +133,7 @@ export * from './colour/spectrum';
 export * from './colour/undercoat';
 export * from './colour/wetDry';
 export * from './colour/tint';
+export * from './words/airHistory';
 export * from './words/colourWords';
 export * from './words/sayColour';
 export * from './words/describeStep';

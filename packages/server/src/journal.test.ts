@@ -102,6 +102,31 @@ describe('the journal', () => {
     expect((await build()).name).toBe('Renamed');
   });
 
+  it('keeps the air of yesterday, whoever changes the place', async () => {
+    const { places } = await build();
+    const climate = { kind: 'constant', temperatureC: 12, humidityPct: 40 };
+    const changed = places.map((place, n) => (n === 0 ? { ...place, climate } : place));
+    await request(app).patch(`/api/builds/${id}`).send({ places: changed }).expect(200);
+    expect((await build()).places[0]).toMatchObject({
+      climate,
+      airWas: [{ until: '2027-02-20T19:30', climate: places[0]!.climate }],
+    });
+    await request(app)
+      .post(`/api/builds/${id}/patch`)
+      .send({
+        label: 'Air',
+        change: [{ op: 'replace', path: '/places/0/climate', value: { ...climate, temperatureC: 15 } }],
+      })
+      .expect(200);
+    expect((await build()).places[0]!.airWas).toHaveLength(2);
+    // Nothing about the air is changed: nothing is kept.
+    await request(app)
+      .patch(`/api/builds/${id}`)
+      .send({ places: (await build()).places })
+      .expect(200);
+    expect((await build()).places[0]!.airWas).toHaveLength(2);
+  });
+
   it('keeps what is laid when steps are deleted, changed, or written new', async () => {
     const { pieces, log } = await build();
     const logged = log!.find(({ face }) => face !== undefined)!;

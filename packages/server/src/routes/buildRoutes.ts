@@ -1,4 +1,12 @@
-import { applyPatch, buildSchema, isRecord, parseBuildText, sure, type Build } from '@fixatum/core';
+import {
+  applyPatch,
+  buildSchema,
+  isRecord,
+  parseBuildText,
+  sure,
+  withAirKept,
+  type Build,
+} from '@fixatum/core';
 import type { Router } from 'express';
 import { z } from 'zod';
 import type { BuildStore } from '../services/buildStore';
@@ -88,6 +96,15 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
       .send(`${JSON.stringify(build, null, 2)}\n`);
   });
 
+  /** What is said of the air now counts from now on, once anything has dried in it. */
+  const airKept = (before: Build, after: Build): Build =>
+    before.log && before.log.length > 0
+      ? {
+          ...after,
+          places: withAirKept(before.places, after.places, clock.wallTimeIn(before.timeZone)),
+        }
+      : after;
+
   routes.patch('finisher', '/builds/:id', readJson, async (request, response) => {
     // A merge patch (RFC 7396): null takes a field away.
     if (!isRecord(request.body)) throw new Problem('unusable', 'Send an object with what is to change.');
@@ -104,7 +121,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
         // The schema fills in empty lists for what was not sent; only what was sent counts.
         const kept = Object.entries(head).filter(([key]) => key in sent && !fixedKeys.includes(key));
         const rest = Object.entries(build).filter(([key]) => !gone.includes(key));
-        return { ...Object.fromEntries(rest), ...Object.fromEntries(kept) } as Build;
+        return airKept(build, { ...Object.fromEntries(rest), ...Object.fromEntries(kept) } as Build);
       },
     );
     sendBuild(response, stored);
@@ -119,7 +136,7 @@ export function buildRoutes({ store, clock, samplesFolder }: Parts): Router {
       (build) => {
         const applied = applyPatch(build, change);
         if (!applied.ok) throw unusable(applied.faults);
-        return applied.value;
+        return airKept(build, applied.value);
       },
     );
     sendBuild(response, stored);

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import {
+  airHistory,
+  eraWords,
   sayDayOf,
   sayTimeOfDay,
   placeSeries,
@@ -18,6 +20,7 @@ const props = defineProps<{ place: Place; measured: PlaceReadings | undefined }>
 const store = useBuild();
 const zone = computed(() => store.build?.timeZone ?? 'UTC');
 
+const eras = computed(() => airHistory(props.place, zone.value).map((era) => eraWords(era, zone.value)));
 const quarter = computed(() => Math.floor(store.minute / 15) * 15);
 const option = computed((): ChartOption => {
   const series = placeSeries(props.place, zone.value);
@@ -101,4 +104,11 @@ const option = computed((): ChartOption => {
     :height="202"
     :label="`Air of ${props.place.name} over the last day and the next four`"
   />
+  <details v-if="eras.length > 1" class="small mt-2">
+    <summary>The air so far</summary>
+    <ul class="eras" data-testid="air-history">
+      <li v-for="line in eras" :key="line">{{ line }}</li>
+    </ul>
+    <p class="quiet">What was measured stands over all of it. Coats keep the air they dried in.</p>
+  </details>
 </template>

@@ -1,13 +1,5 @@
 <script setup lang="ts">
-import {
-  toLoggedTime,
-  withAirKept,
-  type Build,
-  type BuildEvent,
-  type Fault,
-  type Person,
-  type Place,
-} from '@fixatum/core';
+import { type Build, type BuildEvent, type Fault, type Person, type Place } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../shared/api';
@@ -70,14 +62,6 @@ watch(
   { immediate: true },
 );
 
-/** What is said of the air now counts from now on, once anything has dried in it. */
-function airKept(places: Place[]): Place[] {
-  const { places: before, log, timeZone } = store.theBuild;
-  return log && log.length > 0
-    ? withAirKept(before, places, toLoggedTime(Math.floor(store.now), timeZone))
-    : places;
-}
-
 async function save(): Promise<void> {
   const form = draft.value;
   if (!form) return;
@@ -96,7 +80,7 @@ async function save(): Promise<void> {
               packAt: event.packAt || undefined,
             })),
             people: form.people,
-            places: airKept(form.places),
+            places: form.places,
             quiet: form.quiet.on ? { from: form.quiet.from, to: form.quiet.to } : null,
           },
           seen.value,
