@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Fault, Result } from './fault';
 import { filmFactor, filmGrades } from './filmGrades';
-import { humidityPct, id, loggedTime, note, temperatureC } from './fields';
+import { humidityPct, id, loggedTime, temperatureC } from './fields';
 import { withoutEmptyEnds } from './keepLaid';
 import { passesMeant } from './logPasses';
 import type { Build, LogEntry, TouchTest } from './schema';
@@ -19,7 +19,7 @@ export const entryChangeSchema = z.object({
   humidityPct: humidityPct.nullable().optional(),
   outcome: z.enum(['failed']).nullable().optional(),
   photo: z.string().max(120).nullable().optional(),
-  note: note.nullable(),
+  note: z.string().max(4000).nullable().optional(),
 });
 export type EntryChange = z.infer<typeof entryChangeSchema>;
 
