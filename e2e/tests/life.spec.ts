@@ -70,7 +70,7 @@ test('a plate is lived with for three weeks: missed days, mistakes, a changed mi
     .first()
     .click();
   await expect(page.getByRole('list', { name: 'What it said before' })).toContainText(
-    'done 2027-03-06 12:00',
+    'done Sat 6 Mar, 12:00',
   );
   await page.keyboard.press('Escape');
 

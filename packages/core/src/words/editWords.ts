@@ -1,22 +1,25 @@
 import { filmGrades, filmWords } from '../model/filmGrades';
 import type { Material } from '../model/materialSchema';
 import { sayC } from '../model/sayMeasure';
-import { sayWallTime } from '../model/sayMoment';
+import { sayMoment } from '../model/sayMoment';
 import type { Build, LogEntry } from '../model/schema';
+import { epochMinute } from '../model/wallTime';
 
 type Edit = NonNullable<LogEntry['edits']>[number];
 
-/** A moment of the log with its day, in short: "1 Mar, 20:10". */
-const moment = (wall: string): string => `${wall.slice(0, 10)} ${sayWallTime(wall.slice(11, 16))}`;
-
 /**
- * What a log entry said before it was put right, in words: "it said done 2027-03-01 20:10, film light".
+ * What a log entry said before it was put right, in words: "done Mon 1 Mar, 20:10, light coat".
  * @param known the build and its materials, for their names
  */
 export function editWords(
   { was }: Pick<Edit, 'was'>,
-  known: { build: Pick<Build, 'places'>; materials: ReadonlyMap<string, Pick<Material, 'name'>> },
+  known: {
+    build: Pick<Build, 'places' | 'timeZone'>;
+    materials: ReadonlyMap<string, Pick<Material, 'name'>>;
+  },
 ): string {
+  const { timeZone } = known.build;
+  const moment = (wall: string): string => sayMoment(epochMinute(wall, timeZone), timeZone);
   const said = Object.entries(was).flatMap(([key, value]): string[] => {
     const text = value === null ? undefined : String(value);
     switch (key) {

@@ -36,9 +36,12 @@ describe('a journal', () => {
   });
 
   it('says what an entry said before', () => {
-    const known = { build: { places: [] }, materials: new Map([['x', { name: 'Flat red' }]]) };
+    const known = {
+      build: { places: [], timeZone: 'UTC' },
+      materials: new Map([['x', { name: 'Flat red' }]]),
+    };
     expect(
       editWords({ was: { doneAt: '2027-02-16T20:10', film: null, material: 'x', note: null } }, known),
-    ).toBe('done 2027-02-16 20:10, as thick as planned, Flat red, no note');
+    ).toBe('done Tue 16 Feb, 20:10, as thick as planned, Flat red, no note');
   });
 });

@@ -7,7 +7,6 @@ import {
   filmWords,
   nth,
   sayMoment,
-  sayWallTime,
   stepAsLogged,
   toEpochMinute,
   toLoggedTime,
@@ -97,6 +96,8 @@ watch(
 
 const isOne = computed(() => entries.value.length === 1);
 const units = computed(() => Array.from({ length: piece.value?.quantity ?? 1 }, (_, n) => n + 1));
+const momentOf = (wall: string): string =>
+  sayMoment(epochMinute(wall, store.theBuild.timeZone), store.theBuild.timeZone);
 const sameMoment = computed(() => new Set(entries.value.map(({ doneAt }) => doneAt)).size < 2);
 /** Which unit, and of a step with several coats at several times which coat and when. */
 const nameOf = (entry: LogEntry) =>
@@ -104,7 +105,7 @@ const nameOf = (entry: LogEntry) =>
     unitName(store.build, entry.piece, entry.unit),
     ...((step.value?.coats ?? 1) > 1 ? [`coat ${entry.coat}`] : []),
     ...(entry.face === 'inner' ? ['inner face'] : []),
-    ...(sameMoment.value ? [] : [`${entry.doneAt.slice(0, 10)} ${sayWallTime(entry.doneAt.slice(11, 16))}`]),
+    ...(sameMoment.value ? [] : [momentOf(entry.doneAt)]),
   ].join(', ');
 const materialItems = computed(() =>
   [...materials.known.values()]
@@ -120,7 +121,7 @@ const history = computed(() =>
   entries.value.flatMap((entry) =>
     (entry.edits ?? []).map((edit) => ({
       key: `${entry.id} ${edit.at}`,
-      text: `${isOne.value ? '' : `${nameOf(entry)}: `}until ${edit.at.slice(0, 10)} ${sayWallTime(edit.at.slice(11, 16))}${edit.by ? ` (${edit.by})` : ''} it said ${editWords(edit, { build: store.theBuild, materials: materials.known })}`,
+      text: `${isOne.value ? '' : `${nameOf(entry)}: `}until ${momentOf(edit.at)}${edit.by ? ` (${edit.by})` : ''} it said ${editWords(edit, { build: store.theBuild, materials: materials.known })}`,
     })),
   ),
 );

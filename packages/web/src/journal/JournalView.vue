@@ -173,7 +173,7 @@ const kindItems = computed(() => {
           <DayStrip :lines="group.lines" />
           <ol data-testid="journal">
             <li v-for="batch in group.batches" :key="batch.key">
-              <span class="figures quiet">{{ timesOf(batch) }}</span>
+              <span class="times figures quiet">{{ timesOf(batch) }}</span>
               <span class="kind small" :class="batch.line.kind">{{ lineKindWords[batch.line.kind] }}</span>
               <span>
                 <template v-for="(one, n) in batch.pieces" :key="one.pieceId"
@@ -253,7 +253,7 @@ ol {
 
 ol li {
   display: grid;
-  grid-template-columns: 92px 76px 1fr auto auto;
+  grid-template-columns: 116px 76px 1fr auto auto;
   gap: 12px;
   padding: 6px 0;
   border-top: 1px solid var(--line);
@@ -275,6 +275,7 @@ ol li {
   font-weight: 600;
 }
 
+.times,
 .air {
   white-space: nowrap;
 }
@@ -304,7 +305,7 @@ img {
   }
 
   ol li {
-    grid-template-columns: 92px 1fr auto;
+    grid-template-columns: 116px 1fr auto;
   }
 
   .kind {

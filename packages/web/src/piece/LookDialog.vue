@@ -51,8 +51,13 @@ const notice = useNotice();
 
 const form = ref(freshLookForm(props.piece));
 const against = ref<SealerSchool>('rubber-dip');
+/** Something is laid on it already, so that there is no sealer to choose. */
+const isCoated = computed(() => {
+  const ids = begunStepIds(store.theBuild, props.piece.id);
+  return props.piece.steps.some(({ id, material }) => material !== undefined && ids.has(id));
+});
 /** Whether one sealer can be held against another here. */
-const isCompared = computed(() => form.value.recipeId === '' && takesSealer(props.piece));
+const isCompared = computed(() => form.value.recipeId === '' && takesSealer(props.piece) && !isCoated.value);
 const outcomes = ref<VariantOutcome[]>();
 const comparing = ref(false);
 /** The steps that the outcomes shown are of: those of a choice before are grey from the moment another is made. */
