@@ -78,6 +78,9 @@ test('a tin is added, weighed, emptied and taken off; what can not be is said an
   await tin.getByRole('button', { name: 'Half left' }).click();
   await expect(tin.getByTestId('level')).toHaveText('120 ml of 240 ml');
   await tin.getByRole('button', { name: 'Empty', exact: true }).click();
+  // Half of it should be there by the book: it is asked where that went.
+  await expect(dialog).toContainText('120 ml of');
+  await dialog.getByRole('button', { name: 'Dried up' }).click();
   await expect(tin.getByTestId('level')).toHaveText('0 ml of 240 ml');
   await page.reload();
   await expect(tin.getByTestId('level')).toHaveText('0 ml of 240 ml');

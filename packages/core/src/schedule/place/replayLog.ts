@@ -2,7 +2,7 @@ import { passedOver, stepAsLogged } from '../../facts/laid';
 import { filmFactorOf, wetFilmUm } from '../../materials/film';
 import { failureTable } from '../../model/failures';
 import type { LogEntry } from '../../model/schema';
-import { type EpochMinute } from '../../model/wallTime';
+import { toEpochMinute, type EpochMinute } from '../../model/wallTime';
 import type { DraftState } from '../state/draftState';
 import type { PlannedOperation } from '../plan/plan';
 import { laidAtOf, linkBehind, longestWait, type Busy } from '../state/timeline';
@@ -146,7 +146,9 @@ function skipPassedOver(draft: DraftState): void {
     if (!first) continue;
     const piece = entryOf(workload.pieces, first.pieceId);
     const ended = piece.steps.flatMap(({ id, ended }) => (ended ? [id] : []));
-    const isPacked = piece.packedAt !== undefined;
+    const packedAt =
+      piece.packedAt === undefined ? undefined : toEpochMinute(piece.packedAt, workload.build.timeZone);
+    const isPacked = packedAt !== undefined && packedAt <= draft.now;
     if (done.size === 0 && ended.length === 0 && !isPacked) continue;
     const over = new Set([...ended, ...passedOver(piece, done)]);
     for (const operation of operations) {

@@ -1,6 +1,6 @@
 import type { Build, Piece } from '../../model/schema';
 import { isAtPacking } from '../../model/lookOvers';
-import { epochMinute, MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
+import { epochMinute, MINUTES_PER_DAY, toEpochMinute, type EpochMinute } from '../../model/wallTime';
 import type { PiecePlan, PlannedOperation, Readiness } from '../plan/plan';
 import type { UnitState } from './unitState';
 
@@ -41,7 +41,8 @@ export function pieceReadiness(
   if (!stuck && operations.length > 0) {
     const work = operations.filter((operation) => !isAtPacking(operation));
     const last = work.length > 0 ? work : operations;
-    const packedAt = piece.packedAt === undefined ? -Infinity : epochMinute(piece.packedAt, build.timeZone);
+    const packedAt =
+      (piece.packedAt === undefined ? undefined : toEpochMinute(piece.packedAt, build.timeZone)) ?? -Infinity;
     const laid = last.flatMap((operation) => operation.laidAt ?? []);
     // Packed with nothing done on it, it is finished when it was packed.
     finishedAt = laid.length > 0 ? Math.max(...laid) : packedAt;
