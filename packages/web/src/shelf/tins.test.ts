@@ -10,7 +10,7 @@ import {
   type TinLevel,
 } from '@fixatum/core';
 import { smallBuild } from '../testing/smallBuild';
-import { mlOfWeight, withLevel, withMixMade, withTins } from './tins';
+import { isMuchLeft, mlOfWeight, withLevel, withMixMade, withTins } from './tins';
 
 /** 15 February 2027, 08:00 UTC. */
 const NOW = 30_044_640;
@@ -48,6 +48,22 @@ test('nothing is learned from little, from more than there was, or where no day 
   expect(withLevel(build, { ...level(350), tin: undated }, 340, NOW).amounts).toBeUndefined();
   // It holds no more than it holds.
   expect(withLevel(build, level(350), 900, NOW).stock[0]!.remainingMl).toBe(500);
+});
+
+test('only what was used teaches', () => {
+  for (const why of ['spilt', 'dried up', 'lent'] as const) {
+    const { stock, amounts } = withLevel(build, level(350), 0, NOW, why);
+    expect(stock[0]!.remainingMl).toBe(0);
+    expect(amounts).toBeUndefined();
+  }
+  expect(withLevel(build, level(350), 0, NOW, 'used').amounts).toHaveLength(1);
+});
+
+test('where the rest went is asked of more than 10 ml and more than 15 % of a tin', () => {
+  // 15 % of 500 ml are 75 ml; of 60 ml they are 9, where 10 ml are the limit.
+  expect([75, 75.1].map((ml) => isMuchLeft({ ml, tin }))).toEqual([false, true]);
+  const small = { ...tin, containerMl: 60 };
+  expect([9.5, 10, 10.1].map((ml) => isMuchLeft({ ml, tin: small }))).toEqual([false, false, true]);
 });
 
 test('what went in several ways is learned of each, but of none that took little', () => {
