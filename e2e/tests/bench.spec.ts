@@ -29,7 +29,7 @@ test('several timers run on through reload, restart and time itself, and are sto
     const time = page.getByLabel('Minutes', { exact: true });
     await time.fill(minutes);
     await expect(time).toHaveValue(minutes);
-    await page.getByRole('button', { name: 'Go' }).click();
+    await page.getByRole('button', { name: 'Go', exact: true }).click();
   }
   const timers = page.getByTestId('timers').getByRole('listitem');
   await expect(timers).toHaveCount(2);
@@ -360,7 +360,7 @@ test('a timer that is over rings on any screen, not only on the Bench', async ({
   await page.getByRole('button', { name: 'Another timer' }).click();
   await page.getByLabel('What for').fill('Wipe back the wash');
   await page.getByLabel('Minutes', { exact: true }).fill('3');
-  await page.getByRole('button', { name: 'Go' }).click();
+  await page.getByRole('button', { name: 'Go', exact: true }).click();
   await expect(page.getByTestId('timers').getByRole('listitem')).toHaveCount(1);
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Plan', exact: true })).toBeVisible();

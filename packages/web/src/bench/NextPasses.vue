@@ -79,7 +79,8 @@ const begunWords = computed(() => {
   const at = first.value?.start;
   if (at === undefined) return '';
   const isToday = toWallTime(at, timeZone).slice(0, 10) === toWallTime(store.minute, timeZone).slice(0, 10);
-  return isToday ? sayTimeOfDay(at, timeZone) : sayMoment(at, timeZone);
+  if (!isToday) return sayMoment(at, timeZone);
+  return paused.value ? `at ${sayTimeOfDay(at, timeZone)}` : sayTimeOfDay(at, timeZone);
 });
 const handsOn = computed(() => minutesOf(chosen.value));
 
