@@ -153,7 +153,7 @@ test('no screen runs over its sides, down to 320 px', async ({ page }) => {
         page.evaluate(() => Math.max(document.body.scrollWidth, document.documentElement.scrollWidth));
       // What is measured by a script is laid out a moment later.
       await expect
-        .poll(widest, { timeout: 3000 })
+        .poll(widest, { timeout: 15_000 })
         .toBeLessThanOrEqual(width)
         .catch(async () => over.push(`${path} at ${width} px is ${await widest()} px wide`));
     }

@@ -123,6 +123,13 @@ describe('what is laid', () => {
     expect(
       stepsOf(keepLaid(before, withSteps(before, [wash, seal, black, blue]))).map(({ id }) => id),
     ).toEqual(['seal', 'fill', 'prime', 'base']);
+    // What failed is done again, so that a repair stands before it.
+    const failed = buildOf({}, [seal, black], [entry('seal', { outcome: 'failed' })]);
+    expect(stepsOf(keepLaid(failed, withSteps(failed, [wash, seal, black]))).map(({ id }) => id)).toEqual([
+      'fill',
+      'seal',
+      'prime',
+    ]);
     // On a set of which one is sealed the others still get it first.
     const set = buildOf({ quantity: 2 }, [seal, black], [entry('seal')]);
     expect(stepsOf(keepLaid(set, withSteps(set, [wash, seal, black]))).map(({ id }) => id)).toEqual([

@@ -166,9 +166,11 @@ function stepsKept(old: Piece, changed: Piece, all: readonly Pass[]): Step[] {
  * never be done. What stood there before stays.
  */
 function afterWhatIsDone(old: Piece, piece: Piece, all: readonly Pass[]): Step[] {
-  const begun = new Set(all.map(({ step }) => step));
+  // What failed is to do again, as a look is after its repair: nothing is passed over for it.
+  const done = all.filter((pass) => 'doneAt' in pass && pass.outcome !== 'failed');
+  const begun = new Set(done.map(({ step }) => step));
   const oldAt = new Map(old.steps.map(({ id }, at) => [id, at]));
-  const doneOn = new Map([...begun].map((id) => [id, new Set(ofStep(all, id).map(({ unit }) => unit))]));
+  const doneOn = new Map([...begun].map((id) => [id, new Set(ofStep(done, id).map(({ unit }) => unit))]));
   const isTooLate = (open: Step, done: Step): boolean => {
     const units = doneOn.get(done.id);
     if (!units) return false;
