@@ -175,6 +175,7 @@ export * from './schedule/answers/outlook';
 export * from './schedule/answers/plan';
 export * from './schedule/answers/planBuild';
 export * from './schedule/answers/missed';
+export * from './schedule/answers/partedSet';
 export * from './schedule/answers/rackShort';
 export * from './schedule/answers/whatChanged';
 export * from './schedule/view/benchTimers';

@@ -1,17 +1,22 @@
 <script setup lang="ts">
-import { sayWait, workWord, type Build, type PlannedOperation, sayTimeOfDay } from '@fixatum/core';
+import { partedSet, sayWait, workWord, type Build, type PlannedOperation, sayTimeOfDay } from '@fixatum/core';
+import { computed } from 'vue';
 import { useBuild } from './build';
 
 import { pieceNames } from './words';
 
 /** One batch as a line of a run sheet: when, what, on which pieces, for how long; and of which build, where that is another. */
-defineProps<{
+const props = defineProps<{
   start: number;
   end: number;
   operations: PlannedOperation[];
   of?: { id: string; build: Build } | undefined;
 }>();
 const store = useBuild();
+/** Of a set that is not done in one go: when the rest comes, and why. */
+const parted = computed(() =>
+  props.of ? undefined : partedSet(props.operations, store.theView.operations, store.theView.timeZone),
+);
 </script>
 
 <template>
@@ -30,7 +35,8 @@ const store = useBuild();
         ><router-link v-if="of" :to="{ name: 'bench', params: { build: of.id } }">{{
           of.build.name
         }}</router-link
-        ><template v-if="of">: </template>{{ pieceNames(of?.build ?? store.build, operations) }}</span
+        ><template v-if="of">: </template>{{ pieceNames(of?.build ?? store.build, operations)
+        }}<template v-if="parted"> · {{ parted }}</template></span
       >
     </span>
     <span class="figures quiet small">{{ sayWait(end - start) }}</span>

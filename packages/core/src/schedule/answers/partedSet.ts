@@ -1,0 +1,54 @@
+import { sayMoment } from '../../model/sayMoment';
+import type { PlannedOperation, Reason } from '../plan/plan';
+
+/** Why the rest of a set comes later, to follow its time. */
+const why: Readonly<Record<Reason, string>> = {
+  start: 'as soon as it can be',
+  order: 'after what goes before',
+  drying: 'what lies below dries until then',
+  through: 'what lies below dries through',
+  window: 'for its recoat window',
+  hands: 'nobody is free before',
+  place: 'the place opens then',
+  daylight: 'for daylight',
+  quiet: 'for the quiet hours',
+  rack: 'the rack is full',
+  air: 'for fit air',
+  dust: 'for the dust',
+  material: 'a material is on order',
+  elsewhere: 'another build has the hands',
+  busy: 'hands are at other work',
+  choice: 'for fewer evenings and set-ups',
+};
+
+/**
+ * What a set that is parted is told by: how many of it get the same pass later, when, and why. Undefined where the set is done in one go.
+ * @param batch the passes that are done together
+ * @param operations all of the plan
+ * @example "2 more Thu 18 Feb, 19:00: the rack is full"
+ */
+export function partedSet(
+  batch: readonly PlannedOperation[],
+  operations: readonly PlannedOperation[],
+  timeZone: string,
+): string | undefined {
+  const here = new Set(batch.map(({ id }) => id));
+  const passes = new Set(
+    batch.map(({ pieceId, stepId, coat, face }) => `${pieceId} ${stepId} ${coat} ${face}`),
+  );
+  const begins = Math.min(...batch.map(({ start = Infinity }) => start));
+  const rest = operations
+    .filter(
+      ({ id, status, start, pieceId, stepId, coat, face }) =>
+        status === 'planned' &&
+        !here.has(id) &&
+        start !== undefined &&
+        start > begins &&
+        passes.has(`${pieceId} ${stepId} ${coat} ${face}`),
+    )
+    .sort((a, b) => (a.start ?? 0) - (b.start ?? 0));
+  const [first] = rest;
+  if (first?.start === undefined) return undefined;
+  const reason = first.waitsFor?.why ?? first.boundBy;
+  return `${rest.length} more ${sayMoment(first.start, timeZone)}${reason ? `: ${why[reason]}` : ''}`;
+}
