@@ -36,7 +36,7 @@ test('the late piece is proven late, and a rescue that was planned for real save
   await offers.first().getByRole('button', { name: 'Do this' }).click();
   const baton = page.locator('.names .lane').filter({ hasText: 'Telescope baton' });
   await expect(baton).not.toContainText('late');
-  await expect(page.getByRole('list', { name: 'What the last change moved' })).toContainText(
+  await expect(page.getByRole('group', { name: 'What the last change moved' })).toContainText(
     'Telescope baton is in time again',
   );
   // Who can't see it move is told the same.

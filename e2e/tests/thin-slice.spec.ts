@@ -45,7 +45,8 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   // One pass over the whole set, now or in what follows.
   await expect(page.getByText('Compass hand plate ×8').first()).toBeVisible();
   await logNext(page);
-  await undo(2);
+  // A start is taken back with what it led to.
+  await undo(1);
   await expect.poll(() => nextOf(page)).toBe(first);
   await page.getByRole('link', { name: 'Pieces' }).click();
   await expect.poll(() => ribbonOf(page, 'pouch')).toBe(before.ribbon);
@@ -76,8 +77,8 @@ test('the Bench names the next coat; logging it moves its piece; it survives a r
   await expect.poll(() => ribbonOf(page, 'pouch')).toBe(after.ribbon);
   expect(await datesOf(page, 'pouch')).toBe(after.dates);
 
-  // Starting and logging are a change each.
-  await undo(2 * logged);
+  // Each press of Done takes its start back with it.
+  await undo(logged);
   await page.getByRole('link', { name: 'Bench' }).click();
   await expect(page.getByTestId('drying').locator('li').filter({ hasText: 'Sextant pouch lid' })).toHaveCount(
     0,

@@ -186,7 +186,11 @@ onKeyStroke((event) => {
     <KeysHelp v-if="help" v-model="help" />
     <!-- What a change came to, for who can't see it move. -->
     <p class="unseen" aria-live="polite" data-testid="moved">
-      {{ store.changed.length > 0 ? `Ready dates moved: ${store.changed.join('; ')}` : '' }}
+      {{
+        store.hasChanged
+          ? `The plan moved: ${[...store.changed.atOnce, ...store.changed.canWait].join('; ')}`
+          : ''
+      }}
     </p>
     <TourCard v-if="tour.stop && !outside" />
     <LeaveAsk v-if="unsaved.isAsking" />

@@ -46,6 +46,13 @@ const timeFormat = () => (style.hours === 12 ? 'h:mm a' : 'HH:mm');
 export const sayMoment = (minute: EpochMinute, timeZone: string): string =>
   say(minute, timeZone, `ccc ${dayFormat()}, ${timeFormat()}`);
 
+/** What is said where a coat gets no further in the air it lies in. Its piece is called stuck. */
+export const NOT_IN_THIS_AIR = 'not in this air';
+
+/** When a coat gets there, as people read it. */
+export const sayReached = (minute: EpochMinute | undefined, timeZone: string): string =>
+  minute === undefined || !Number.isFinite(minute) ? NOT_IN_THIS_AIR : sayMoment(minute, timeZone);
+
 /** A time of day in a zone: `21:40`, or `9:40 pm`. */
 export const sayTimeOfDay = (minute: EpochMinute, timeZone: string): string =>
   say(minute, timeZone, timeFormat());

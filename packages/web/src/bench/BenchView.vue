@@ -8,6 +8,7 @@ import DryingList from './DryingList.vue';
 import NextPasses from './NextPasses.vue';
 import StrataCut from '../shared/StrataCut.vue';
 import { api } from '../shared/api';
+import ChangedLines from '../shared/ChangedLines.vue';
 import { useBuild } from '../shared/build';
 import { benchParts } from './benchParts';
 import { later } from '../shared/later';
@@ -76,9 +77,7 @@ const strata = computed(() => {
       <MissedNote v-if="store.missed && !store.provisional" :missed="store.missed" />
       <AirStrip />
       <RackNote v-if="!store.provisional" />
-      <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
-        <li v-for="line in store.changed" :key="line">{{ line }}</li>
-      </ul>
+      <ChangedLines />
     </div>
     <section v-if="store.provisional" class="now empty">
       <div role="status">
@@ -200,15 +199,6 @@ const strata = computed(() => {
   padding: 8px 12px;
   border-left: 4px solid rgb(var(--v-theme-warning));
   background: rgb(var(--v-theme-surface));
-}
-
-.changed {
-  list-style: none;
-  padding: 4px 0 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 24px;
-  color: var(--quiet);
 }
 
 .now {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { drynessWords, sayMoment, sayWait, sayTimeOfDay } from '@fixatum/core';
+import { NOT_IN_THIS_AIR, drynessWords, sayMoment, sayReached, sayWait, sayTimeOfDay } from '@fixatum/core';
 import { computed, ref } from 'vue';
 import { dryingName, type Drying } from '../shared/drying';
 import { useBuild } from '../shared/build';
@@ -38,7 +38,7 @@ const share = (one: Drying) =>
         <div class="line">
           <strong>{{ nameOf(one) }}</strong>
           <span class="figures wait">{{
-            Number.isFinite(one.nextAt) ? sayWait(one.nextAt - store.now) : 'never here'
+            Number.isFinite(one.nextAt) ? sayWait(one.nextAt - store.now) : NOT_IN_THIS_AIR
           }}</span>
         </div>
         <div class="track">
@@ -78,7 +78,7 @@ const share = (one: Drying) =>
           {{ nameOf(one) }}
           <span class="quiet"
             >· {{ one.material }}<template v-if="one.face === 'inner'">, inner face</template> · cured
-            {{ Number.isFinite(one.nextAt) ? sayMoment(one.nextAt, store.theView.timeZone) : 'never here'
+            {{ sayReached(one.nextAt, store.theView.timeZone)
             }}<template v-if="one.restsUntil !== undefined">; no coat on it before that</template></span
           >
         </li>

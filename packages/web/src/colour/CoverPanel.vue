@@ -4,7 +4,7 @@ import {
   isCoverStep,
   methodWords,
   pigmentTable,
-  sayMoment,
+  sayReached,
   sayMl,
   stepKindWords,
   type CoverOption,
@@ -99,8 +99,7 @@ function plan(): void {
   isPlanned.value = true;
   void planThem();
 }
-const when = (minute: number | undefined) =>
-  minute === undefined || !Number.isFinite(minute) ? 'never' : sayMoment(minute, store.theView.timeZone);
+const when = (minute: number | undefined) => sayReached(minute, store.theView.timeZone);
 
 async function write(option: CoverOption): Promise<void> {
   const piece = at.value?.piece;

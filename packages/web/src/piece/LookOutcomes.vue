@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayMoment, sayWait, schools, type SealerSchool, type VariantOutcome, sayMl } from '@fixatum/core';
+import { sayReached, sayWait, schools, type SealerSchool, type VariantOutcome, sayMl } from '@fixatum/core';
 import { useBuild } from '../shared/build';
 import { schoolOf } from './lookForm';
 
@@ -14,8 +14,7 @@ defineProps<{
   stale: boolean;
 }>();
 const store = useBuild();
-const at = (minute: number | undefined) =>
-  minute === undefined || !Number.isFinite(minute) ? 'never' : sayMoment(minute, store.theView.timeZone);
+const at = (minute: number | undefined) => sayReached(minute, store.theView.timeZone);
 const amountWords = ['', 'Little', 'Some', 'Much'];
 </script>
 

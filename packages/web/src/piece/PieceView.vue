@@ -6,6 +6,7 @@ import FinishThumb from '../shared/FinishThumb.vue';
 import CutThrough from './CutThrough.vue';
 import DryingRibbon from '../shared/DryingRibbon.vue';
 import FindingNote from './FindingNote.vue';
+import NotPlannedYet from './NotPlannedYet.vue';
 import PieceActions from './PieceActions.vue';
 import { later } from '../shared/later';
 import PieceAmounts from './PieceAmounts.vue';
@@ -51,7 +52,7 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
       <h1>
         {{ piece.name }}<template v-if="piece.quantity > 1"> ×{{ piece.quantity }}</template>
       </h1>
-      <span v-if="isUnplanned" role="status" class="quiet">Being planned…</span>
+      <NotPlannedYet v-if="isUnplanned" />
       <ReadinessMark v-else :readiness="state.readiness" />
       <span v-if="!isUnplanned && state.slackMinutes !== undefined" class="figures">{{
         state.slackMinutes < 0
@@ -123,7 +124,7 @@ const apply = (_finding: RuleFinding, way: WayOut) => store.patch(way.label, way
   </div>
   <div v-else-if="store.build && store.view && piece" class="page">
     <h1>{{ piece.name }}</h1>
-    <p role="status" class="quiet">Being planned…</p>
+    <NotPlannedYet />
   </div>
   <div v-else-if="store.build && store.view" class="page">
     <h1>This piece is not in the build</h1>

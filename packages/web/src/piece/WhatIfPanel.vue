@@ -2,6 +2,7 @@
 import AppDialog from '../shared/AppDialog.vue';
 import NumberField from '../shared/NumberField.vue';
 import {
+  NOT_IN_THIS_AIR,
   filmGrades,
   filmWords,
   nth,
@@ -120,7 +121,7 @@ const tooSoon = (at: number) => {
     !below.recoat.some((one) => laid >= one.from && laid <= one.to)
   );
 };
-const wait = (minutes: number) => (Number.isFinite(minutes) ? sayWait(minutes) : 'never');
+const wait = (minutes: number) => (Number.isFinite(minutes) ? sayWait(minutes) : NOT_IN_THIS_AIR);
 
 const option = computed(() => (answer.value ? whatIfChart(answer.value) : undefined));
 </script>

@@ -7,6 +7,7 @@ import RescuePanel from './RescuePanel.vue';
 import SessionSheet from './SessionSheet.vue';
 import StandingTable from './StandingTable.vue';
 import { useBetterPlan } from './betterPlan';
+import ChangedLines from '../shared/ChangedLines.vue';
 import { useBuild } from '../shared/build';
 import { useOverFrames } from '../shared/overFrames';
 import { useInAddress } from '../shared/inAddress';
@@ -95,9 +96,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       </div>
     </div>
 
-    <ul v-if="store.changed.length > 0" class="changed small" aria-label="What the last change moved">
-      <li v-for="line in store.changed" :key="line">{{ line }}</li>
-    </ul>
+    <ChangedLines />
     <p v-for="proof in handsProof" :key="proof.eventId" class="proof">
       ▲ {{ sayWait(proof.needMinutes) }} of work have to be done by {{ sayMoment(proof.byAt, zone) }} to be
       ready for {{ store.build.events.find((one) => one.id === proof.eventId)?.name }}, drying included, and
@@ -161,14 +160,6 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
 
 .effort {
   margin-bottom: 24px;
-}
-
-.changed {
-  list-style: none;
-  padding: 6px 12px;
-  margin-bottom: 12px;
-  border-left: 4px solid rgb(var(--v-theme-secondary));
-  background: rgb(var(--v-theme-surface));
 }
 
 .proof {

@@ -49,12 +49,12 @@ describe('the plan of an open build', () => {
     };
     const [, take] = asked().at(-1)!;
     take(earlier, 'whole');
-    expect(store.changed).toEqual([]);
+    expect(store.hasChanged).toBe(false);
     // The next plan is another one.
     jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
     await store.unpin([]);
     asked().at(-1)![1](made, 'whole');
-    expect(store.changed[0]).toMatch(/^Plate, seal, coat 1 of 2: /);
+    expect(store.changed.atOnce[0]).toMatch(/^Plate, seal, coat 1 of 2: /);
   });
 
   it('goes on from the one that was put by, which is nothing provisional', async () => {
@@ -72,6 +72,23 @@ describe('the plan of an open build', () => {
     await store.open('b1');
     expect(store.build?.name).toBe('Small');
     expect(asked()[0]![0].warm).toBeUndefined();
+  });
+
+  it('is made from nothing where it can not go on from the one before, and only then complained of', async () => {
+    const kept = storedPlanOf(warmFrom(planView(smallBuild(), { now: 30_045_600 })));
+    const store = await opened({ plan: kept });
+    const failNow = () => asked().at(-1)![2](new Error('It broke'));
+    failNow();
+    expect(asked()).toHaveLength(2);
+    expect(asked()[1]![0].warm).toBeUndefined();
+    expect([store.planning, useNotice().text]).toEqual([true, '']);
+    failNow();
+    expect([store.planning, useNotice().text]).toEqual([false, 'It broke']);
+    expect(asked()).toHaveLength(2);
+    store.replan();
+    expect(asked()).toHaveLength(3);
+    answerPlan();
+    expect([store.planning, store.planOf('plate')?.pieceId]).toEqual([false, 'plate']);
   });
 
   it('is thrown away when another build has been opened meanwhile', async () => {
@@ -124,7 +141,7 @@ describe('the plan that was on screen last', () => {
     jest.spyOn(api, 'patchBuild').mockResolvedValue(answer(2, { name: 'Changed' }));
     await store.unpin([]);
     answerPlan();
-    expect(store.changed).toEqual([]);
+    expect(store.hasChanged).toBe(false);
   });
 
   it('is shown at once and made again where some time has gone by', async () => {

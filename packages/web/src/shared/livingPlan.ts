@@ -7,6 +7,7 @@ import {
   warmFrom,
   warmOfStored,
   whatChanged,
+  type PlanChanges,
   type Around,
   type Build,
   type MissedWork,
@@ -16,7 +17,7 @@ import {
   sure,
 } from '@fixatum/core';
 import { useTimeoutFn } from '@vueuse/core';
-import { ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
+import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { api } from './api';
 import { keepSeenPlan, planSeenLast, type SeenPlan } from './lastSeen';
 import { useMe } from './me';
@@ -39,6 +40,8 @@ const withoutTimes = (warm: WarmStart, ids: ReadonlySet<string>): WarmStart => (
   beginsAt: new Map([...warm.beginsAt].filter(([id]) => !ids.has(id))),
 });
 
+const nothingChanged: PlanChanges = { atOnce: [], canWait: [] };
+
 interface Planned {
   id: Ref<string | undefined>;
   build: Readonly<Ref<Build | undefined>>;
@@ -59,8 +62,8 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
 
   /** The last plan that stood. */
   const settled = shallowRef<PlanView>();
-  /** What the last change of plan moved, in at most three lines. */
-  const changed = ref<string[]>([]);
+  /** What the last change of plan moved, in at most three lines in all. */
+  const changed = shallowRef<PlanChanges>(nothingChanged);
 
   /** What was planned for days that went by without it. */
   const missed = shallowRef<MissedWork>();
@@ -176,7 +179,11 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
   let urgent: readonly string[] | undefined;
 
   function plan(): void {
-    if (!build.value) return;
+    if (build.value) makePlan(planGround());
+  }
+
+  /** Makes the next plan; where one that goes on from the plan before can't be made, one from nothing is tried. */
+  function makePlan(ground: PlanGround): void {
     planning.value = true;
     const buildId = id.value;
     const first = urgent;
@@ -184,7 +191,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     // What moved is told against the plan there was when this one was asked for, not between its own stages.
     const before = settled.value;
     planInWorker(
-      { ...planGround(), urgent: first },
+      { ...ground, urgent: first },
       (made, stage) => {
         // Another build was opened meanwhile.
         if (buildId !== id.value) return;
@@ -206,6 +213,10 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         if (stage === 'whole') keepSoon.start();
       },
       (error) => {
+        if (ground.warm && buildId === id.value) {
+          makePlan({ ...ground, warm: undefined });
+          return;
+        }
         planning.value = false;
         notice.complain(error, { label: 'Try again', run: plan });
       },
@@ -217,7 +228,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     view.value = undefined;
     settled.value = undefined;
     warm.value = undefined;
-    changed.value = [];
+    changed.value = nothingChanged;
     missed.value = undefined;
     promised = undefined;
     keptText = '';
@@ -241,6 +252,7 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
     planning,
     provisional,
     changed,
+    hasChanged: computed(() => changed.value.atOnce.length + changed.value.canWait.length > 0),
     missed,
     forgetMissed,
     plan,

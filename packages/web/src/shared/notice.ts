@@ -8,11 +8,14 @@ export const useNotice = defineStore('notice', () => {
   const isProblem = ref(false);
   const shown = ref(false);
   const action = ref<{ label: string; run: () => void } | undefined>();
+  /** How many have been said: each stands for its whole time, also where one comes while another is shown. */
+  const count = ref(0);
 
   function say(message: string, then?: { label: string; run: () => void }): void {
     text.value = message;
     isProblem.value = false;
     action.value = then;
+    count.value += 1;
     shown.value = true;
   }
 
@@ -25,8 +28,9 @@ export const useNotice = defineStore('notice', () => {
           : String(error);
     isProblem.value = true;
     action.value = then;
+    count.value += 1;
     shown.value = true;
   }
 
-  return { text, isProblem, shown, action, say, complain };
+  return { text, isProblem, shown, action, count, say, complain };
 });

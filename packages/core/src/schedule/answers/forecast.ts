@@ -3,7 +3,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '../../model/schema';
 import { placeAirOf, withIndoors } from '../../drying/placeAir';
 import { indoorsOf } from '../../model/places';
-import { sayMoment } from '../../model/sayMoment';
+import { sayReached } from '../../model/sayMoment';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
 import { decode } from '../place/decode';
 import type { Kept } from '../place/decodeOptions';
@@ -187,7 +187,7 @@ function sentenceOf(
   packable: Spread,
   timeZone: string,
 ): string {
-  const day = (minute: EpochMinute) => (Number.isFinite(minute) ? sayMoment(minute, timeZone) : 'never');
+  const day = (minute: EpochMinute) => sayReached(minute, timeZone);
   // What has no place in most futures has none to speak of.
   if (!Number.isFinite(packable.p50))
     return 'It has no place in the plan: something stands against one of its steps.';

@@ -19,10 +19,11 @@ const plan = (start: string, boundBy?: Binding | 'choice', ready = '2027-02-20T1
     ],
   }) as unknown as Told;
 const was = plan('2027-02-15T19:00');
+const nothing = { atOnce: [], canWait: [] };
 
 test('work that moved is said with why, where there is a short word for it', () => {
   const said = (boundBy: Binding | 'choice' | undefined, start = '2027-02-16T19:00') =>
-    whatChanged(build, was, plan(start, boundBy), now);
+    whatChanged(build, was, plan(start, boundBy), now).atOnce;
   expect(said('drying')).toEqual([
     'Helm, seal: Tue 16 Feb, 19:00 in place of Mon 15 Feb, 19:00, as what lies below dries later',
   ]);
@@ -35,14 +36,24 @@ test('work that moved is said with why, where there is a short word for it', () 
 });
 
 test('a move of less than twenty minutes, or of what is far off, is nobody’s business', () => {
-  expect(whatChanged(build, was, plan('2027-02-15T19:19'), now)).toEqual([]);
-  expect(whatChanged(build, was, plan('2027-02-15T19:20'), now)).toHaveLength(1);
+  expect(whatChanged(build, was, plan('2027-02-15T19:19'), now)).toEqual(nothing);
+  expect(whatChanged(build, was, plan('2027-02-15T19:20'), now).atOnce).toHaveLength(1);
   const far = plan('2027-02-18T19:00');
-  expect(whatChanged(build, far, plan('2027-02-19T19:00'), now)).toEqual([]);
+  expect(whatChanged(build, far, plan('2027-02-19T19:00'), now)).toEqual(nothing);
 });
 
 test('a piece that is ready at another time is said with by how much', () => {
-  expect(whatChanged(build, was, plan('2027-02-15T19:00', undefined, '2027-02-20T15:00'), now)).toEqual([
-    'Helm is ready 3 h later: Sat 20 Feb, 15:00',
+  expect(whatChanged(build, was, plan('2027-02-15T19:00', undefined, '2027-02-20T15:00'), now)).toEqual({
+    atOnce: [],
+    canWait: ['Helm is ready 3 h later: Sat 20 Feb, 15:00'],
+  });
+});
+
+test('a coat that failed says from when it is sanded back, and how much longer it takes', () => {
+  const failed = plan('2027-02-16T19:00', 'drying');
+  Object.assign(failed.operations[0]!, { failures: 1, workMinutes: 35, opensAt: at('2027-02-15T21:30') });
+  Object.assign(was.operations[0]!, { failures: 0, workMinutes: 20 });
+  expect(whatChanged(build, was, failed, now).atOnce).toEqual([
+    'Helm, seal: Tue 16 Feb, 19:00 in place of Mon 15 Feb, 19:00, as it failed: it can be sanded back from Mon 15 Feb, 21:30, and takes 15 min longer',
   ]);
 });

@@ -18,7 +18,9 @@ const whyLater: Partial<Record<Binding | 'choice', string>> = {
 };
 
 /** Why a pass begins later, to follow its times; empty where that can't be said in a few words. */
-function whyIsLater(pass: PlannedOperation, { operations, timeZone }: Told): string {
+function whyIsLater(pass: PlannedOperation, was: PlannedOperation, { operations, timeZone }: Told): string {
+  if (pass.failures > was.failures && pass.opensAt !== undefined && Number.isFinite(pass.opensAt))
+    return `, as it failed: it can be sanded back from ${sayMoment(pass.opensAt, timeZone)}, and takes ${sayWait(pass.workMinutes - was.workMinutes)} longer`;
   if (pass.boundBy !== 'drying') return (pass.boundBy && whyLater[pass.boundBy]) || '';
   const { start = Infinity, opensAt } = pass;
   const below = operations
@@ -42,13 +44,21 @@ function whyIsLater(pass: PlannedOperation, { operations, timeZone }: Told): str
 
 type Told = Pick<Plan, 'operations' | 'pieces' | 'timeZone'>;
 
+/** What a new plan changes, in whole lines. */
+export interface PlanChanges {
+  /** What is done otherwise today or tomorrow, and pieces that become late or are in time again. */
+  atOnce: string[];
+  /** Dates that moved and ask for nothing yet. */
+  canWait: string[];
+}
+
 /**
  * What a new plan changes against the one before, in at most three lines, what matters most first: pieces that become late
  * or are in time again, work of the next two days that moved, pieces that are ready later or sooner.
  */
-export function whatChanged(build: Build, before: Told, after: Told, now: number): string[] {
+export function whatChanged(build: Build, before: Told, after: Told, now: number): PlanChanges {
   const nameOf = (id: string) => build.pieces.find((piece) => piece.id === id)?.name ?? id;
-  const lines: { weight: number; text: string }[] = [];
+  const lines: { weight: number; text: string; waits?: true }[] = [];
   const late = (readiness: string) => readiness === 'late' || readiness === 'stuck';
   for (const piece of after.pieces) {
     const was = before.pieces.find((one) => one.pieceId === piece.pieceId);
@@ -66,6 +76,7 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     const shift = ready(piece) - ready(was);
     if (Number.isFinite(shift) && Math.abs(shift) >= WORTH_SAYING_MINUTES)
       lines.push({
+        waits: true,
         weight: Math.min(900, Math.abs(shift) / 10),
         text: `${nameOf(piece.pieceId)} is ready ${sayWait(Math.abs(shift))} ${shift > 0 ? 'later' : 'sooner'}: ${sayMoment(ready(piece), after.timeZone)}`,
       });
@@ -86,7 +97,7 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     if (!soon || Math.abs(shift) < WORTH_SAYING_MINUTES) continue;
     const key = `${one.pieceId} ${one.stepId}`;
     if (Math.abs(shift) <= Math.abs(moved.get(key)?.shift ?? 0)) continue;
-    const why = shift > 0 ? whyIsLater(one, after) : '';
+    const why = shift > 0 ? whyIsLater(one, was, after) : '';
     const coat = one.coats > 1 ? `, coat ${one.coat} of ${one.coats}` : '';
     moved.set(key, {
       shift,
@@ -95,8 +106,8 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
   }
   for (const { shift, text } of moved.values())
     lines.push({ weight: 1000 + Math.min(900, Math.abs(shift) / 10), text });
-  return lines
-    .sort((a, b) => b.weight - a.weight)
-    .slice(0, 3)
-    .map((line) => line.text);
+  const said = lines.sort((a, b) => b.weight - a.weight).slice(0, 3);
+  const textsOf = (waits: boolean) =>
+    said.flatMap((line) => ((line.waits ?? false) === waits ? line.text : []));
+  return { atOnce: textsOf(false), canWait: textsOf(true) };
 }
