@@ -34,6 +34,26 @@ const entry = async (entryId: string): Promise<LogEntry | undefined> =>
   (await build()).log?.find((one) => one.id === entryId);
 const undo = () => request(app).post(`/api/builds/${id}/undo`).expect(200);
 
+describe('a set that is made smaller', () => {
+  it('keeps its log: what would lose a unit with work on it is refused, and says which', async () => {
+    const before = await build();
+    const tasset = before.pieces.find((piece) => piece.id === 'tasset')!;
+    const last = Math.max(...before.log!.filter((one) => one.piece === 'tasset').map(({ unit }) => unit));
+    expect(last).toBeGreaterThan(1);
+    const put = (quantity: number) =>
+      request(app)
+        .put(`/api/builds/${id}/pieces/tasset`)
+        .send({ ...tasset, quantity });
+    const { body } = await put(last - 1).expect(422);
+    expect(body.detail).toBe(
+      `There is work logged on number ${last} of ${tasset.name}. Make it at least ${last}, or take those entries out of the journal first.`,
+    );
+    expect((await build()).log).toEqual(before.log);
+    await put(last).expect(200);
+    expect((await build()).log).toEqual(before.log);
+  });
+});
+
 describe('the journal', () => {
   it('is put right, keeps what it said, and is taken back, also after a restart', async () => {
     const first = (await build()).log![0]!;

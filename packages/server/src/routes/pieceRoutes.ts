@@ -40,15 +40,28 @@ function stepIn(piece: Piece, id: string): Step {
   return step;
 }
 
-/** A build with a changed piece: what is logged of it stays, and nothing points at what is gone. */
-const withPiece = (build: Build, piece: Piece): Build =>
-  withoutDangling(
+/**
+ * A build with a changed piece: what is logged of it stays, and nothing points at what is gone.
+ * @throws Problem where something is logged on one that would be no more
+ */
+function withPiece(build: Build, piece: Piece): Build {
+  const begun = [...(build.log ?? []), ...(build.underway ?? [])]
+    .filter((pass) => pass.piece === piece.id)
+    .map(({ unit }) => unit);
+  const last = Math.max(0, ...begun);
+  if (last > piece.quantity)
+    throw new Problem(
+      'unusable',
+      `There is work logged on number ${last} of ${piece.name}. Make it at least ${last}, or take those entries out of the journal first.`,
+    );
+  return withoutDangling(
     keepLaid(build, {
       ...build,
       pieces: build.pieces.map((old) => (old.id === piece.id ? piece : old)),
     }),
     build,
   );
+}
 
 /** `/builds/:id/pieces` and their steps: read, add, change, delete; each change can be tied to the version seen. */
 export function pieceRoutes({ store, clock }: Parts): Router {

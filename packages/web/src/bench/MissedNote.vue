@@ -6,7 +6,7 @@ import { useBuild } from '../shared/build';
 import { useMe } from '../shared/me';
 import { pieceName } from '../shared/words';
 
-/** After days that went by without their work: which, what that costs, and that the list below is made for what is left. */
+/** After days that went by without all of their work: which, what that costs, and that the list below is made for what is left. */
 const props = defineProps<{ missed: MissedWork }>();
 const store = useBuild();
 const me = useMe();
@@ -22,9 +22,9 @@ const days = computed(() => {
   const { days: all } = props.missed;
   const say = (at: number) => sayDayOf(at + 12 * 60, store.theView.timeZone);
   const [first, last] = [all[0] ?? 0, all.at(-1) ?? 0];
-  return all.length === 1
-    ? `${say(first)} went by`
-    : `${all.length} days went by, ${say(first)} to ${say(last)},`;
+  const span = all.length === 1 ? say(first) : `${all.length} days, ${say(first)} to ${say(last)},`;
+  // Who worked on that day has not missed it, but what was planned for it is left all the same.
+  return props.missed.someDone ? `${span} left undone` : `${span} went by without`;
 });
 const MOST_PIECES = 3;
 /** The pieces of what was missed, those with the least to spare first. */
@@ -59,8 +59,7 @@ const isLate = computed(() =>
   <div class="missed" role="status" data-testid="missed">
     <p>
       <strong
-        >{{ days }} without
-        {{ missed.passes === 1 ? 'a coat or task' : `${missed.passes} coats and tasks` }} that
+        >{{ days }} {{ missed.passes === 1 ? 'a coat or task' : `${missed.passes} coats and tasks` }} that
         {{ missed.passes === 1 ? 'was' : 'were' }} planned.</strong
       >
       {{ pieces.join('; ') }}.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiFileUploadOutline, mdiLayersOutline, mdiPlus } from '@mdi/js';
+import { useTimeoutFn } from '@vueuse/core';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, type BuildSummary, type WorkshopSummary } from '../shared/api';
@@ -27,23 +28,27 @@ const workshops = ref<WorkshopSummary[]>([]);
 const asideKey = ref(0);
 const creating = ref(false);
 const loadingDemo = ref(false);
-async function list(): Promise<void> {
+/** What could not be fetched is asked for again after so long, and complained of once. */
+const LIST_AGAIN_MS = 3000;
+async function list(isRetry = false): Promise<void> {
   try {
     const [all, there] = await Promise.all([api.builds(), api.workshops()]);
     workshops.value = there.workshops;
     builds.value = all.builds;
     asideKey.value += 1;
   } catch (error) {
-    notice.complain(error);
+    if (!isRetry) notice.complain(error);
+    listAgain.start();
   }
 }
-onMounted(list);
+const listAgain = useTimeoutFn(() => void list(true), LIST_AGAIN_MS, { immediate: false });
+onMounted(() => list());
 
 const openBuild = (id: string) => router.push({ name: 'bench', params: { build: id } });
 
 const { refused, turn, archive, arriving, take, arrived, isLooking, isArriving } = useOpening({
   hasWorkshops: () => workshops.value.length > 0,
-  refresh: list,
+  refresh: () => list(),
   goTo: openBuild,
 });
 
@@ -120,7 +125,7 @@ async function loadDemo(): Promise<void> {
         v-if="builds && builds.length + workshops.length > 0"
         :builds="builds"
         :workshops="workshops"
-        @changed="list"
+        @changed="list()"
       />
       <p v-else-if="builds">
         {{
@@ -130,7 +135,7 @@ async function loadDemo(): Promise<void> {
         }}
       </p>
 
-      <AsideList v-if="builds && !me.isHelper" :key="asideKey" @changed="list" />
+      <AsideList v-if="builds && !me.isHelper" :key="asideKey" @changed="list()" />
     </div>
     <ArchiveDialog v-if="archive" :key="turn" v-model="isLooking" :file="archive" @added="arrived" />
     <NewBuildDialog v-if="creating" v-model="creating" :workshops="workshops" @made="openBuild" />

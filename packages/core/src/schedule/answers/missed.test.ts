@@ -31,7 +31,27 @@ describe('days that went by without their work', () => {
     const thursday = planned('2027-02-18T08:00', wednesday);
     const missed = missedWork(wednesday.promised, thursday.plan.operations, at('2027-02-18T08:00'), 'UTC');
     // Sealing and the colour are four hours' work of one Monday: all three passes were for that day.
-    expect(missed).toEqual({ days: [at('2027-02-15T00:00')], passes: 3, pieceIds: ['plate'] });
+    expect(missed).toEqual({
+      days: [at('2027-02-15T00:00')],
+      someDone: false,
+      passes: 3,
+      pieceIds: ['plate'],
+    });
+  });
+
+  it('are said to be days of work where something else was done on them', () => {
+    const monday = planned('2027-02-15T08:00');
+    const { operations } = planned('2027-02-17T08:00', monday).plan;
+    const doneAt = (laidAt: string) => [
+      { ...operations[0]!, id: 'other', status: 'done' as const, laidAt: at(laidAt) },
+      ...operations,
+    ];
+    const someDone = (laidAt: string) =>
+      missedWork(monday.promised, doneAt(laidAt), at('2027-02-17T08:00'), 'UTC')?.someDone;
+    // Until five in the morning it is still Monday.
+    expect(someDone('2027-02-15T10:00')).toBe(true);
+    expect(someDone('2027-02-16T04:59')).toBe(true);
+    expect(someDone('2027-02-16T05:00')).toBe(false);
   });
 
   it('are not those of today, not even past midnight', () => {

@@ -6,6 +6,8 @@ import type { Promised } from '../search/warmStart';
 export interface MissedWork {
   /** The midnights at which the missed days began, in order. */
   days: EpochMinute[];
+  /** Whether something else was done on one of them. */
+  someDone: boolean;
   /** Passes that were to be done on them. */
   passes: number;
   /** The pieces they belong to. */
@@ -37,5 +39,9 @@ export function missedWork(
     passes += 1;
   }
   if (passes === 0) return undefined;
-  return { days: [...days].sort((a, b) => a - b), passes, pieceIds: [...pieceIds] };
+  const someDone = operations.some(
+    ({ status, laidAt }) =>
+      status === 'done' && laidAt !== undefined && days.has(workdayBegan(laidAt, timeZone)),
+  );
+  return { days: [...days].sort((a, b) => a - b), someDone, passes, pieceIds: [...pieceIds] };
 }
