@@ -65,6 +65,23 @@ describe('a look that is saved and put on the same piece', () => {
     },
   );
 
+  it('leaves out the colour of a look that was given up, and breaks nothing off', () => {
+    const written = dressed();
+    const first = written.steps.find(({ kind }) => kind === 'base')!;
+    const seal = written.steps.find(({ kind }) => kind === 'seal')!;
+    const piece: Piece = {
+      ...written,
+      steps: written.steps.flatMap((step) =>
+        step === first
+          ? [{ ...step, id: 'old', colour: '#00ff00', ended: true as const }, step]
+          : step === seal
+            ? [{ ...step, ended: true as const }]
+            : [step],
+      ),
+    };
+    expect(recipeOf(piece).steps).toEqual(recipeOf(written).steps);
+  });
+
   it('every piece of the demo comes out as it was', () => {
     for (const name of ['orrery-courier', 'tidepool-lantern']) {
       const parsed = parseBuildText(readFileSync(join(__dirname, `../../../../demo/${name}.json`), 'utf8'));

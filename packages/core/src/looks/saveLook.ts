@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { passedOver, stepAsLogged } from '../facts/laid';
 import type { Material } from '../model/materialSchema';
 import type { LogEntry, Piece, Step, Zone, ZoneRole } from '../model/schema';
+import type { StepKind } from '../model/stepKinds';
 import { lookSchema, type Look, type LookStep, type Recipe, type SealerSchool } from './look';
 import { schools } from './schools';
 import { lookMinutes } from './writing';
@@ -20,6 +21,9 @@ export const lookFileSchema = z.looseObject({
 
 /** Zones that are less than this of a piece are accents, which make it no other finish. */
 const ACCENT_SHARE = 0.12;
+
+/** What gives a piece its look, beside what lies below it. */
+const finishKinds: ReadonlySet<StepKind> = new Set(['base', 'detail', 'weather', 'topcoat']);
 
 /** What a zone is in its piece: as it says, or as far as its size tells. */
 export function roleOf(zone: Pick<Zone, 'share' | 'role'>, zones: readonly Pick<Zone, 'share'>[]): ZoneRole {
@@ -51,11 +55,11 @@ export function recipeOf(
       ...(zone.colour ? { colour: zone.colour } : {}),
     })),
     keepBare: piece.keepBare ?? [],
-    // What put a fault right is no part of the finish.
+    // What put a fault right is no part of the finish, nor is the colour of a look that was given up for this one.
     steps: (laid ? stepsAsLaid(piece, laid.log, laid.materials) : piece.steps)
-      .filter(({ mends }) => !mends)
-      // A palette is one build's own.
-      .map(({ palette: _palette, ...step }) => step),
+      .filter(({ mends, ended, kind }) => !mends && !(ended && finishKinds.has(kind)))
+      // A palette is one build's own, and so is where a step was broken off.
+      .map(({ palette: _palette, ended: _ended, ...step }) => step),
   };
 }
 

@@ -49,11 +49,22 @@ test('a piece that is ready at another time is said with by how much', () => {
   });
 });
 
-test('a coat that failed says from when it is sanded back, and how much longer it takes', () => {
-  const failed = plan('2027-02-16T19:00', 'drying');
-  Object.assign(failed.operations[0]!, { failures: 1, workMinutes: 35, opensAt: at('2027-02-15T21:30') });
-  Object.assign(was.operations[0]!, { failures: 0, workMinutes: 20 });
-  expect(whatChanged(build, was, failed, now).atOnce).toEqual([
-    'Helm, seal: Tue 16 Feb, 19:00 in place of Mon 15 Feb, 19:00, as it failed: it can be sanded back from Mon 15 Feb, 21:30, and takes 15 min longer',
+test('a coat that failed is told first: from when it can be put right, and when it is', () => {
+  const failed = plan('2027-02-16T19:00', 'drying', '2027-02-20T15:00');
+  Object.assign(failed.operations[0]!, { failures: 1, opensAt: at('2027-02-15T21:30') });
+  // It was under way when it failed, not planned.
+  const underway = plan('2027-02-15T07:45');
+  Object.assign(underway.operations[0]!, { failures: 0, status: 'underway' });
+  expect(whatChanged(build, underway, failed, now)).toEqual({
+    atOnce: [
+      'Helm, seal, failed: it can be put right from Mon 15 Feb, 21:30, and is planned for Tue 16 Feb, 19:00',
+    ],
+    canWait: ['Helm is ready 3 h later: Sat 20 Feb, 15:00'],
+  });
+  // The failure of before is no news.
+  expect(whatChanged(build, failed, failed, now)).toEqual(nothing);
+  Object.assign(failed.operations[0]!, { opensAt: undefined, start: undefined });
+  expect(whatChanged(build, underway, failed, now).atOnce).toEqual([
+    'Helm, seal, failed: it has no place in the plan yet',
   ]);
 });

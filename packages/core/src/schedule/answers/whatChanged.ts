@@ -18,9 +18,7 @@ const whyLater: Partial<Record<Binding | 'choice', string>> = {
 };
 
 /** Why a pass begins later, to follow its times; empty where that can't be said in a few words. */
-function whyIsLater(pass: PlannedOperation, was: PlannedOperation, { operations, timeZone }: Told): string {
-  if (pass.failures > was.failures && pass.opensAt !== undefined && Number.isFinite(pass.opensAt))
-    return `, as it failed: it can be sanded back from ${sayMoment(pass.opensAt, timeZone)}, and takes ${sayWait(pass.workMinutes - was.workMinutes)} longer`;
+function whyIsLater(pass: PlannedOperation, { operations, timeZone }: Told): string {
   if (pass.boundBy !== 'drying') return (pass.boundBy && whyLater[pass.boundBy]) || '';
   const { start = Infinity, opensAt } = pass;
   const below = operations
@@ -85,6 +83,18 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
   const moved = new Map<string, { shift: number; text: string }>();
   for (const one of after.operations) {
     const was = starts.get(one.id);
+    if (was && one.failures > was.failures && one.status !== 'done') {
+      const { start, opensAt = Infinity } = one;
+      moved.set(`${one.pieceId} ${one.stepId}`, {
+        shift: Infinity,
+        text: `${nameOf(one.pieceId)}, ${workWord(one).toLowerCase()}, failed: ${
+          start === undefined || !Number.isFinite(opensAt)
+            ? 'it has no place in the plan yet'
+            : `it can be put right from ${sayMoment(opensAt, after.timeZone)}, and is planned for ${sayMoment(start, after.timeZone)}`
+        }`,
+      });
+      continue;
+    }
     if (
       one.status !== 'planned' ||
       was?.status !== 'planned' ||
@@ -97,7 +107,7 @@ export function whatChanged(build: Build, before: Told, after: Told, now: number
     if (!soon || Math.abs(shift) < WORTH_SAYING_MINUTES) continue;
     const key = `${one.pieceId} ${one.stepId}`;
     if (Math.abs(shift) <= Math.abs(moved.get(key)?.shift ?? 0)) continue;
-    const why = shift > 0 ? whyIsLater(one, was, after) : '';
+    const why = shift > 0 ? whyIsLater(one, after) : '';
     const coat = one.coats > 1 ? `, coat ${one.coat} of ${one.coats}` : '';
     moved.set(key, {
       shift,
