@@ -1,3 +1,4 @@
+import type { Build } from '@fixatum/core';
 import { begin, logUntil, keepOnly, nextOf } from '../bench';
 import { fillMoment } from '../fields';
 import { startDemo, type Demo } from '../server';
@@ -371,4 +372,69 @@ test('a timer that is over rings on any screen, not only on the Bench', async ({
   await page.reload();
   // One ring has two tones.
   await expect.poll(rings).toBe(2);
+});
+
+/** Changes the head of the build behind the page, as another device would. */
+async function patched(change: Partial<Build>): Promise<void> {
+  const answer = await fetch(`${server.url}/api/builds/${id}`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(change),
+  });
+  expect(answer.status).toBe(200);
+}
+
+test('a tin that holds too little is asked about before the start, and less will do', async ({ page }) => {
+  const { stock } = await stored();
+  await patched({ stock: stock!.map((tin) => ({ ...tin, remainingMl: Math.min(tin.remainingMl, 2) })) });
+  await open(page);
+  await logUntil(page, /^Seal, coat 1 of 2/, 'Compass hand plate');
+  await page.getByTestId('start').click();
+  const dialog = page.getByRole('dialog', { name: 'Not enough Flexible PVA foam primer' });
+  await expect(dialog).toContainText(/It takes about [\d.]+ ml; there are 2 ml on the shelf\./);
+  // Another tin, or what to buy, is one press away.
+  await expect(dialog.getByRole('link', { name: 'I have another tin: add it' })).toHaveAttribute(
+    'href',
+    `/b/${id}/shelf`,
+  );
+  await expect(dialog.getByRole('link', { name: 'See what to buy' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Not now' }).click();
+  expect((await stored()).underway ?? []).toEqual([]);
+  await page.getByTestId('start').click();
+  await dialog.getByTestId('less-will-do').click();
+  const anyway = page.getByTestId('start-all-the-same');
+  await expect(anyway.or(page.getByTestId('done'))).toBeVisible();
+  if (await anyway.isVisible()) await anyway.click();
+  await expect.poll(async () => (await stored()).underway?.[0]?.step).toBe('seal');
+});
+
+test('a rack that is too small is named once, and put right on the spot', async ({ page }) => {
+  const { places } = await stored();
+  await patched({ places: places.map((place) => ({ ...place, slots: 2 })) });
+  await open(page);
+  const note = page.getByTestId('rack-short').filter({ hasText: 'Spare room' });
+  await expect(note).toContainText(/▲ \d+ coats wait for room on the rack of Spare room: it has 2 places\./);
+  await note.getByRole('button', { name: 'There are more' }).click();
+  await note.getByLabel('Places').fill('10');
+  await note.getByRole('button', { name: 'Save' }).click();
+  await expect(note).toHaveCount(0);
+  expect((await stored()).places.find(({ name }) => name === 'Spare room')?.slots).toBe(10);
+});
+
+test('a touch test is put right in the journal, and taken out', async ({ page }) => {
+  await open(page);
+  await page.getByTestId('drying').getByRole('button', { name: 'Still tacky' }).first().click();
+  await expect.poll(async () => (await stored()).touchTests?.at(-1)?.state).toBe('tacky');
+  const tests = (await stored()).touchTests!;
+  await page.goto(`${server.url}/b/${id}/journal`);
+  const line = page.getByRole('button', { name: /^Put right: Orbit gorget, .*tacky/ });
+  await line.click();
+  const dialog = page.getByRole('dialog', { name: 'Put a touch test right' });
+  await fillMoment(page, 'Touched on', '20 Feb 2027', '19:28');
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect.poll(async () => (await stored()).touchTests?.at(-1)?.at).toBe('2027-02-20T19:28');
+  await line.click();
+  await dialog.getByRole('button', { name: 'Take it out' }).click();
+  await expect.poll(async () => (await stored()).touchTests?.length ?? 0).toBe(tests.length - 1);
+  await expect(line).toHaveCount(0);
 });

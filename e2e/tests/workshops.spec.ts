@@ -54,7 +54,10 @@ test('a new build in a workshop has its first piece in under ten presses, and wa
   // Tonight Wren's hands are in the courier, which goes first; both are told in one list.
   await server.restart();
   await page.goto(`${server.url}/b/${warden}/bench`);
-  await expect(page.getByText('Nothing needs hands until')).toBeVisible();
+  await expect(page.getByText('Nothing here needs hands until')).toBeVisible();
+  await expect(
+    page.getByRole('status').filter({ hasText: /^(Orrery Courier|Tidepool lantern)\s+goes first: / }),
+  ).toBeVisible();
   const then = page.getByRole('region', { name: 'In turn, over all builds' });
   await expect(then.getByRole('link', { name: 'Orrery Courier' }).first()).toBeVisible();
 

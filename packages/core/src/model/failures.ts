@@ -44,6 +44,12 @@ export const failureTable = tableOf<FailureDefinition>()({
       'Bring it into warm, dry air and wait: it may clear by itself. What stays is rubbed dull before a thin coat in dry air.',
     minutes: 5,
   },
+  wiped: {
+    word: 'a wash wiped too late',
+    first:
+      'Lift what is still soft with a cloth and a little of its own thinner. What has dried is glazed over with the base colour, not sanded.',
+    minutes: 10,
+  },
   other: {
     word: 'something else',
     first: 'Let it dry, then sand it back.',

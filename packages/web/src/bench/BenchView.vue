@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sayDate, workWord, type PlannedOperation } from '@fixatum/core';
+import { sayDate, sayMoment, workWord, type PlannedOperation } from '@fixatum/core';
 import { computed } from 'vue';
 import { batchesBeside, batchesOf, inTurn, underwayOf } from './bench';
 import { dryingOf } from '../shared/drying';
@@ -40,12 +40,22 @@ const isUnderway = computed(() => underway.value.length > 0);
 const isEarly = computed(
   () => !isUnderway.value && next.value !== undefined && next.value.start - store.now > EARLY_MINUTES,
 );
+const beside = computed(() =>
+  inTurn(batchesBeside(store.beside, store.besidePlans, store.minute + SOON_MINUTES)),
+);
 const rest = computed(() =>
   inTurn(
     batches.value.filter((batch) => batch !== next.value || isUnderway.value),
-    batchesBeside(store.beside, store.besidePlans, store.minute + SOON_MINUTES),
+    beside.value,
   ),
 );
+/** What another build needs hands for while nothing of this one does. */
+const sooner = computed(() => {
+  const [batch] = isEarly.value ? beside.value : [];
+  const pass = batch?.operations[0];
+  if (!batch?.of || !pass || !next.value || batch.start >= next.value.start) return undefined;
+  return { of: batch.of, start: Math.max(batch.start, store.minute), word: workWord(pass).toLowerCase() };
+});
 /** Builds of the workshop in which something is under way. */
 const busyBeside = computed(() =>
   store.beside.flatMap(({ id, name }) => {
@@ -73,6 +83,12 @@ const strata = computed(() => {
         Under way in
         <router-link :to="{ name: 'bench', params: { build: one.id } }">{{ one.name }}</router-link>:
         {{ one.word }}.
+      </p>
+      <p v-if="sooner" class="away" role="status">
+        <router-link :to="{ name: 'bench', params: { build: sooner.of.id } }">{{
+          sooner.of.build.name
+        }}</router-link>
+        goes first: {{ sooner.word }}, {{ sayMoment(sooner.start, store.theView.timeZone) }}.
       </p>
       <MissedNote v-if="store.missed && !store.provisional" :missed="store.missed" />
       <AirStrip />

@@ -160,7 +160,7 @@ onKeyStroke((event) => {
         >{{ paused ? 'Paused; begun' : 'Under way since' }} {{ begunWords }}</template
       >
       <template v-else-if="earlyFor !== undefined"
-        >Nothing needs hands until {{ sayMoment(earlyFor, store.theView.timeZone) }}. Then:</template
+        >Nothing here needs hands until {{ sayMoment(earlyFor, store.theView.timeZone) }}. Then:</template
       >
       <template v-else
         >Now<template v-if="(store.build?.people.length ?? 0) > 1 && personName"
