@@ -1,4 +1,5 @@
 import type { CoatMilestones } from '../drying/laidCoat';
+import { surfaceFrom } from '../drying/surface';
 import type { Piece } from '../model/schema';
 import { BOND_CELL } from '../model/stepSpots';
 import { entryOf, nth } from '../model/sure';
@@ -17,13 +18,13 @@ export interface SlowestCoat {
 /**
  * Of the coats that lie on any unit of a piece by some moment, the one that is last to reach a state; glue left out. What is laid
  * later than that is a matter of being late, and told as that.
- * @param pick when a coat reaches it; `isTop` says whether it is the topmost by then
+ * @param pick when a coat reaches it; `isSurface` says whether it is part of the surface by then
  */
 export function slowestCoat(
   piece: Piece,
   plan: Plan,
   laidBy: EpochMinute,
-  pick: (coat: CoatMilestones, isTop: boolean) => EpochMinute,
+  pick: (coat: CoatMilestones, isSurface: boolean) => EpochMinute,
 ): SlowestCoat | undefined {
   const stepOf = new Map(plan.operations.map((operation) => [operation.id, operation.stepId]));
   let slowest: SlowestCoat | undefined;
@@ -31,8 +32,10 @@ export function slowestCoat(
     for (const [cell, coats, stack] of plan.units.get(`${piece.id}/${unit}`)?.stacks() ?? []) {
       if (cell === BOND_CELL) continue;
       const count = coats.filter((coat) => coat.laidAt <= laidBy).length;
-      coats.slice(0, count).forEach((coat, n) => {
-        const at = pick(nth(stack.coats, n), n === count - 1);
+      const there = coats.slice(0, count);
+      const surface = surfaceFrom(there);
+      there.forEach((coat, n) => {
+        const at = pick(nth(stack.coats, n), n >= surface);
         if (slowest && at <= slowest.at) return;
         const stepId = entryOf(stepOf, coat.operationId);
         slowest = { stepId, materialId: coat.material.id, name: coat.material.name, at };

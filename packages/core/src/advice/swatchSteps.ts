@@ -25,8 +25,9 @@ export function swatchSteps(
     const parts: string[] = [];
     if (below) {
       const minutes = coat.onCured
-        ? Math.max(below.material.pack ?? 0, below.material.wear ?? 0) * throughFactor(below.factor)
-        : (parseRecoat(below.material.recoat)[0]?.from ?? 0) * recoatFactor(below.factor);
+        ? Math.max(below.material.pack ?? 0, below.material.wear ?? 0) *
+          throughFactor(below.material, below.factor)
+        : (parseRecoat(below.material.recoat)[0]?.from ?? 0) * recoatFactor(below.material, below.factor);
       parts.push(`Wait ${sayWait(minutes)}`);
       if (coat.onScuffed) parts.push('scuff it with a fine pad');
     }
@@ -35,7 +36,9 @@ export function swatchSteps(
     below = { material, factor: filmFactor[film] };
   }
   if (below) {
-    const wait = Math.max(below.material.tape ?? 0, below.material.handle ?? 0) * throughFactor(below.factor);
+    const wait =
+      Math.max(below.material.tape ?? 0, below.material.handle ?? 0) *
+      throughFactor(below.material, below.factor);
     lines.push(`Leave it ${sayWait(wait)}.`);
   }
   if (swatch.bendRadiusMm !== undefined)

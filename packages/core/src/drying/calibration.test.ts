@@ -5,8 +5,8 @@ import { dryStack } from './dryStack';
 import type { LaidCoat } from './laidCoat';
 import { placeAir } from './placeAir';
 
-/** A coat: material, film, and minutes after the one before. */
-type Coat = [material: string, film: FilmGrade, after: number];
+/** A coat: material, film (its grade, or its thickness in mm), and minutes after the one before. */
+type Coat = [material: string, film: FilmGrade | number, after: number];
 const run = (count: number, material: string, film: FilmGrade, apart: number, first = apart): Coat[] =>
   Array.from({ length: count }, (_, n) => [material, film, n === 0 ? first : apart]);
 
@@ -19,11 +19,12 @@ const air = placeAir(
 /** Hours after the last coat to tape-safe, packable, wearable. */
 function hours(coats: readonly Coat[]): [tape: number, pack: number, wear: number] {
   let at = 0;
-  const laid = coats.map(([material, film, after]): LaidCoat => {
+  const laid = coats.map(([id, film, after]): LaidCoat => {
     at += after;
+    const material = entryOf(catalogueById, id);
     return {
-      material: entryOf(catalogueById, material),
-      filmFactor: filmFactor[film],
+      material,
+      filmFactor: typeof film === 'number' ? (film * 1000) / material.wftUm : filmFactor[film],
       laidAt: at,
       air: 'still',
     };
@@ -135,6 +136,24 @@ const table: [
     [20, 30],
     [44, 60],
     [66, 90],
+  ],
+  ['epoxy poured 3 mm', [['epoxy-clear', 3, 0]], [20, 30], [44, 60], [66, 90]],
+  [
+    'acrylic, one heavy coat, three hours later a dust coat of it',
+    [
+      ['craft-acrylic', 'heavy', 0],
+      ['craft-acrylic', 'dust', 180],
+    ],
+    [24, 60],
+    [96, 130],
+    [40, 75],
+  ],
+  [
+    'PVA primer 3; next day sponged metallic acrylic, one coat',
+    [...pva, ['acrylic-metallic', 'normal', DAY]],
+    [10, 24],
+    [24, 48],
+    [14, 36],
   ],
   [
     'gloss alkyd, 2 coats within the hour',

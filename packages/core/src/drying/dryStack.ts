@@ -5,6 +5,7 @@ import { LazyCoat } from './lazyCoat';
 import { joinFilms } from './joinedFilms';
 import { passed, spansFor, earlyAid } from './clocks';
 import { touchFactor } from './filmTimes';
+import { packableAt } from './surface';
 import { nth } from '../model/sure';
 
 /**
@@ -16,8 +17,8 @@ import { nth } from '../model/sure';
  * - coats of one re-dissolving material, each laid before the one below was tape-safe, are one film for tape-safe and
  *   later (`joinedFilms`): the last of them and what the others still held (`residue`), by clocks that start with the last;
  * - while different films lie on a coat its later clocks run more slowly (`covering`);
- * - a stack is packable when its surface is: its top coat packable and all below it tape-safe. All else is reached by the
- *   stack when it is by every coat of it;
+ * - a stack is packable when its surface is (`surfaceFrom`), with all below that tape-safe. All else is reached by the stack
+ *   when it is by every coat of it;
  * - a fan speeds every clock by 1.5; hand-held warm air touch and recoat by 3, but not two-part coats.
  *
  * Milestones are worked out when they are first asked for: a planner asks for few of them.
@@ -54,7 +55,10 @@ class LazyStack implements DryStack {
   readonly coats: LazyCoat[];
   private readonly known: Partial<Record<'handleAt' | 'tapeAt' | 'packAt' | 'wearAt', EpochMinute>> = {};
 
-  constructor(laid: readonly LaidCoat[], stands: readonly Stand[]) {
+  constructor(
+    private readonly laid: readonly LaidCoat[],
+    stands: readonly Stand[],
+  ) {
     const films = joinFilms(laid, stands);
     let film = 0;
     this.coats = laid.map((coat, at) => {
@@ -67,7 +71,7 @@ class LazyStack implements DryStack {
     let latest = this.known[key];
     if (latest === undefined) {
       latest = -Infinity;
-      if (key === 'packAt') latest = packableAt(this.coats);
+      if (key === 'packAt') latest = packableAt(this.laid, this.coats);
       else for (const coat of this.coats) latest = Math.max(latest, coat[key]);
       this.known[key] = latest;
     }
@@ -88,18 +92,9 @@ class LazyStack implements DryStack {
   }
 }
 
-/** When a stack does not stick to its neighbour any more: its top coat is packable, and all below it are tape-safe. */
-export function packableAt(coats: readonly Pick<CoatMilestones, 'packAt' | 'tapeAt'>[]): EpochMinute {
-  const top = coats.length - 1;
-  return coats.reduce(
-    (latest, coat, at) => Math.max(latest, at === top ? coat.packAt : coat.tapeAt),
-    -Infinity,
-  );
-}
-
 /** The share of its way to touch-dry that a coat has come at a moment: 1 when it gets there. Time factor left out. */
 export function touchShare(coat: LaidCoat, stands: readonly Stand[], minute: EpochMinute): number {
-  const need = touchLabelMinutes(coat.material) * touchFactor(coat.filmFactor);
+  const need = touchLabelMinutes(coat.material) * touchFactor(coat.material, coat.filmFactor);
   if (need <= 0) return 1;
   return passed(spansFor(coat.material, 'early', coat.laidAt, stands, [], earlyAid(coat)), minute) / need;
 }

@@ -90,9 +90,9 @@ export function airNeeds(
   material: Material,
   filmFactor: number,
 ): { fitMinutes: number; warmMinutes: number } {
-  const fitMinutes = touchLabelMinutes(material) * touchFactor(filmFactor);
+  const fitMinutes = touchLabelMinutes(material) * touchFactor(material, filmFactor);
   const forms = material.carrier === 'water' ? (parseRecoat(material.recoat)[0]?.from ?? 0) : 0;
-  return { fitMinutes, warmMinutes: Math.max(fitMinutes, forms * recoatFactor(filmFactor)) };
+  return { fitMinutes, warmMinutes: Math.max(fitMinutes, forms * recoatFactor(material, filmFactor)) };
 }
 
 /**

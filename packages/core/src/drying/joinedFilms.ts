@@ -7,7 +7,7 @@ import { residue } from './residue';
 
 /**
  * Neighbouring coats that dry through as one film, by their first and last index; mostly it is but one coat.
- * Invariant: a film is never through sooner than each of its coats would be by itself.
+ * Invariants: a film is never through sooner than each of its coats would be by itself, nor than it was before its last coat came.
  */
 export class Film {
   /** The film that counts, over one normal coat: the last coat, and what those below still held when it came. */
@@ -15,7 +15,7 @@ export class Film {
   /** How much longer than the label it takes: what touch tests showed of each coat, by its share of the film. */
   readonly timeFactor: number;
   private spans: Span[] | undefined;
-  private single: Film[] | undefined;
+  private others: Film[] | undefined;
   private readonly reached = new Map<number, EpochMinute>();
 
   /** @param covers the coats above it, in order; none while it is asked whether another joins it */
@@ -27,6 +27,8 @@ export class Film {
     private readonly covers: readonly LaidCoat[] = [],
     /** The same film as it was before it was covered: what it holds is known. */
     before?: Film,
+    /** The film that its last coat joined; none for a film of one. */
+    private readonly inner?: Film,
   ) {
     if (before || first === last) {
       this.factor = before?.factor ?? nth(laid, last).filmFactor;
@@ -47,7 +49,7 @@ export class Film {
 
   /** The same film with other coats laid over it. */
   under(covers: readonly LaidCoat[]): Film {
-    return new Film(this.laid, this.first, this.last, this.stands, covers, this);
+    return new Film(this.laid, this.first, this.last, this.stands, covers, this, this.inner?.under(covers));
   }
 
   private get material() {
@@ -60,20 +62,16 @@ export class Film {
     return this.spans;
   }
 
-  /** Each of its coats as if it were a film by itself; none for a film of one. */
-  private alone(): Film[] {
-    this.single ??=
-      this.first === this.last
-        ? []
-        : Array.from(
-            { length: this.last - this.first + 1 },
-            (_, n) => new Film(this.laid, this.first + n, this.first + n, this.stands, this.covers),
-          );
-    return this.single;
+  /** What it can't be sooner than: the film its last coat joined, and that coat by itself; nothing for a film of one. */
+  private bounds(): Film[] {
+    this.others ??= this.inner
+      ? [this.inner, new Film(this.laid, this.last, this.last, this.stands, this.covers)]
+      : [];
+    return this.others;
   }
 
   private need(label: number): number {
-    return label * throughFactor(this.factor) * this.timeFactor;
+    return label * throughFactor(this.material, this.factor) * this.timeFactor;
   }
 
   /** When a late milestone of so many label minutes is reached; Infinity for never. */
@@ -81,7 +79,7 @@ export class Film {
     let at = this.reached.get(label);
     if (at === undefined) {
       at = reach(this.clock(), this.need(label));
-      for (const coat of this.alone()) at = Math.max(at, coat.reach(label));
+      for (const film of this.bounds()) at = Math.max(at, film.reach(label));
       this.reached.set(label, at);
     }
     return at;
@@ -91,7 +89,7 @@ export class Film {
   share(label: number, minute: EpochMinute): number {
     const need = this.need(label);
     let share = need <= 0 ? 1 : Math.min(1, passed(this.clock(), minute) / need);
-    for (const coat of this.alone()) share = Math.min(share, coat.share(label, minute));
+    for (const film of this.bounds()) share = Math.min(share, film.share(label, minute));
     return share;
   }
 
@@ -111,7 +109,7 @@ export function joinFilms(coats: readonly LaidCoat[], stands: readonly Stand[]):
       coat.material.redissolves &&
       coats[at - 1]?.material.id === coat.material.id &&
       coat.laidAt < below.tapeAt;
-    if (joins) films[films.length - 1] = new Film(coats, below.first, at, stands);
+    if (joins) films[films.length - 1] = new Film(coats, below.first, at, stands, [], undefined, below);
     else films.push(new Film(coats, at, at, stands));
   });
   return films.map((film) =>

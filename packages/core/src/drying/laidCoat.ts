@@ -41,7 +41,7 @@ export interface CoatMilestones {
 
 /**
  * The milestones of every coat, bottom first, and of the stack: the latest of its coats; but packable is a matter of the
- * surface: of the top coat, with all below it tape-safe.
+ * surface (`surfaceFrom`), with all below it tape-safe.
  */
 export interface DryStack {
   coats: CoatMilestones[];

@@ -33,10 +33,10 @@ export class LazyCoat implements CoatMilestones {
 
   get touchAt() {
     const { material, filmFactor } = this.coat;
-    return this.reachEarly(touchLabelMinutes(material) * touchFactor(filmFactor) * this.own);
+    return this.reachEarly(touchLabelMinutes(material) * touchFactor(material, filmFactor) * this.own);
   }
   get recoat() {
-    const factor = recoatFactor(this.coat.filmFactor) * this.own;
+    const factor = recoatFactor(this.coat.material, this.coat.filmFactor) * this.own;
     this.windows ??= parseRecoat(this.coat.material.recoat).map((window) => ({
       from: this.reachEarly(window.from * factor),
       to: window.to === Infinity ? Infinity : this.reachEarly(window.to * factor),

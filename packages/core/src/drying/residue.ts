@@ -19,12 +19,12 @@ export function residue(coat: LaidCoat, stands: readonly Stand[], minute: EpochM
   if (minute <= laidAt) return 1;
   const window = parseRecoat(material.recoat)[0];
   const early = window
-    ? window.from * recoatFactor(filmFactor) * timeFactor
-    : touchLabelMinutes(material) * touchFactor(filmFactor) * timeFactor;
+    ? window.from * recoatFactor(material, filmFactor) * timeFactor
+    : touchLabelMinutes(material) * touchFactor(material, filmFactor) * timeFactor;
   const earlySpans = spansFor(material, 'early', laidAt, stands, [], earlyAid(coat));
   const gone = passed(earlySpans, minute);
   if (gone < early) return 1 - (1 - AT_RECOAT) * (gone / early);
-  const late = (material.tape ?? material.handle ?? 0) * throughFactor(filmFactor) * timeFactor;
+  const late = (material.tape ?? material.handle ?? 0) * throughFactor(material, filmFactor) * timeFactor;
   const lateSpans = spansFor(material, 'late', laidAt, stands, [], 1);
   const atRecoat = passed(lateSpans, reach(earlySpans, early));
   const way = late - atRecoat;

@@ -2,12 +2,12 @@ import { dryFilmUm } from '../materials/film';
 import { binderOf } from '../model/binders';
 import { layerUm, type Layer } from './spots';
 
-/** From this much of one normal coat on, a film parts what lies below it from what comes over it. */
-export const CLOSED = 0.9;
+/** From this much of one normal coat on, a film parts what lies below it from what comes over it: one light coat does, one dust coat does not. */
+export const CLOSED = 0.5;
 /** Less than this covers no grain of what lies below, µm of dry film. */
 const THINNEST_UM = 3;
 /** A coat over this much of its spots is on all of them. */
-const ALL_OVER = 0.95;
+export const ALL_OVER = 0.95;
 
 /**
  * How many normal coats of its material a film is worth. A coat in places, what is brushed nearly dry or wiped back, powders,

@@ -13,7 +13,7 @@ foam-coat-rubberiser,Water-borne foam coat,seal,acrylic,water,0,140,0.40,250,20,
 neoprene-soft,Brush-on neoprene soft,seal,chloroprene,water,0,200,0.40,500,10,,45,60-,1440,,240,1440,1440,10,35,75,,,brush,no,18,skin,,#d6cfbd,dries clear; tintable up to 15 %; never sanded
 neoprene-semirigid,Brush-on neoprene semi-rigid,seal,chloroprene,water,0,200,0.45,150,15,,60,90-,1440,1440,240,2160,2880,10,35,75,,,brush,no,18,skin,,#cfc6b0,sand 400 grit after a day
 natural-latex,Natural latex,seal,natural rubber,water,0,180,0.55,600,10,,30,60-,1440,,240,2880,1440,10,35,75,,,brush,no,12,latex allergy; ammonia,shrinks,#e3d9bd,perishes with copper and oils
-decoupage-gloss,Gloss decoupage medium,seal,vinyl acrylic,water,0,150,0.40,15,70,,20,60-,1440,1440,120,10080,4320,10,35,70,,,brush|stipple|foam-brush,no,24,,shrinks,#e8e6e0,stiffens; cracks when bent; stays blocking-prone for a week
+decoupage-gloss,Gloss decoupage medium,seal,vinyl acrylic,water,0,150,0.40,15,70,,20,60-,1440,1440,120,10080,2880,10,35,70,,,brush|stipple|foam-brush,no,24,,shrinks,#e8e6e0,stiffens; cracks when bent; stays blocking-prone for a week
 foam-seal-spray,Foam seal spray,seal,acrylic,water,0,60,0.25,150,12,60,10,15-,360,720,60,720,1440,10,32,75,,,aerosol,no,24,particles; flammable,,#d5d5d0,water-borne aerosol
 epoxy-clear,Clear epoxy 1:1,seal,epoxy,none,0,250,1.00,4,95,,480,240-720|1440-,1440,1440,720,2880,4320,16,32,85,30,1:1 volume,brush|foam-brush,no,24,sensitiser,fades,#dfe3e0,self-levels; rework every few minutes for texture
 acrylic-caulk,Flexible acrylic caulk,fill,acrylic,water,0,800,0.60,200,10,,30,120-,1440,,60,1440,1440,5,35,80,,,tool,no,18,,,#efeeea,smooth with a wet finger; shrinks
@@ -37,7 +37,7 @@ artist-acrylic,Heavy-body artist acrylic,paint,acrylic,water,0,100,0.40,60,20,40
 flex-acrylic,Flexible costume acrylic,paint,acrylic,water,0,90,0.36,200,12,45,20,45-,720,1440,60,1440,1440,10,35,75,,,brush|sponge|foam-brush|airbrush,no,36,,,#6f8a8a,made to bend
 flex-acrylic-gloss,Flexible costume acrylic gloss,paint,acrylic,water,0,90,0.36,200,80,45,20,45-,720,1440,60,2880,1440,10,35,75,,,brush|sponge|foam-brush,no,36,,,#6f8a8a,stubborn shine
 airbrush-acrylic,Airbrush acrylic,paint,acrylic,water,0,25,0.20,80,15,35,5,10-,720,1440,30,1440,1440,12,32,70,,thin with reducer,airbrush,no,36,particles,,#7b8794,many thin passes
-acrylic-metallic,Metallic acrylic,paint,acrylic,water,0,80,0.30,60,45,70,20,45-,1440,1440,60,2880,2880,10,35,75,,,brush|sponge|dry-brush,no,36,,metallic,#a3a6a8,semi-opaque flakes
+acrylic-metallic,Metallic acrylic,paint,acrylic,water,0,80,0.30,60,45,70,20,45-,720,1440,60,2880,1440,10,35,75,,,brush|sponge|dry-brush,no,36,,metallic,#a3a6a8,semi-opaque flakes
 airbrush-metallic,Airbrush metallic,paint,acrylic,water,0,25,0.20,80,50,30,5,10-,720,1440,30,1440,1440,12,32,70,,thin with reducer,airbrush|brush,no,36,particles,metallic,#a9acae,good cover; dries fast
 copper-acrylic,Real-copper acrylic,paint,acrylic,water,0,80,0.35,50,40,50,20,60-,1440,1440,60,2880,2880,10,35,75,,,brush|sponge,no,36,metal powder,copper|metallic,#a5623c,turns green with an activator; not with latex
 acrylic-spray,Low-pressure acrylic spray,paint,acrylic lacquer,solvent,2,50,0.18,15,12,30,12,15-,720,1440,60,2880,2880,10,32,80,,,aerosol,yes,36,organic vapour; flammable,,#7b8a7b,good cover in two coats

@@ -31,7 +31,9 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
   const minutes = Math.ceil(hands.setUpMinutes + units * hands.workMinutes + hands.cleanUpMinutes);
   const recoat = material && parseRecoat(material.recoat)[0]?.from;
   const wait =
-    recoat === undefined ? undefined : recoat * recoatFactor(filmFactorOf(material, step.film, step.pourMm));
+    recoat === undefined || !material
+      ? undefined
+      : recoat * recoatFactor(material, filmFactorOf(material, step.film, step.pourMm));
   return [
     material ? `${coatsWords(step.coats ?? 1, step.film ?? 'normal')} of ${material.name}` : '',
     step.parts ? `${step.parts.map(partName).join(', ')} into this` : '',

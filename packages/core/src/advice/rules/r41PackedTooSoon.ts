@@ -14,8 +14,10 @@ export const r41PackedTooSoon: Rule = {
     const packed = piece.packedAt ?? event?.packAt;
     if (packed === undefined) return [];
     const packedAt = epochMinute(packed, build.timeZone);
-    // Below the top coat, tape-safe is enough to keep from sticking.
-    const coat = slowestCoat(piece, plan, packedAt, ({ packAt, tapeAt }, isTop) => (isTop ? packAt : tapeAt));
+    // Below the surface, tape-safe is enough to keep from sticking.
+    const coat = slowestCoat(piece, plan, packedAt, ({ packAt, tapeAt }, isSurface) =>
+      isSurface ? packAt : tapeAt,
+    );
     if (!coat || packedAt >= Math.floor(coat.at)) return [];
     const until = untilWords(coat, plan.timeZone);
     return [

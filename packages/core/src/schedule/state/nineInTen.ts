@@ -1,5 +1,6 @@
 import { isAtPacking } from '../../model/lookOvers';
 import { nineInTenFactor } from '../../drying/spread';
+import { surfaceFrom } from '../../drying/surface';
 import { groupBy } from '../../model/groupBy';
 import type { EpochMinute } from '../../model/wallTime';
 import type { PiecePlan, PlannedOperation } from '../plan/plan';
@@ -55,15 +56,16 @@ function unitInNineOfTen(
   }
   const end = last === undefined ? -Infinity : last + delay;
   const ready = { packAt: end, wearAt: end };
-  for (const [, coats, stack] of unit.stacks())
+  for (const [, coats, stack] of unit.stacks()) {
+    const surface = surfaceFrom(coats);
     for (const [at, { material, laidAt }] of coats.entries()) {
       const milestones = stack.coats[at];
       if (!milestones) continue;
       const late = (moment: EpochMinute) => laidAt + (moment - laidAt) * factorOf(material.id) + delay;
-      const isTop = at === coats.length - 1;
-      ready.packAt = Math.max(ready.packAt, late(isTop ? milestones.packAt : milestones.tapeAt));
+      ready.packAt = Math.max(ready.packAt, late(at >= surface ? milestones.packAt : milestones.tapeAt));
       ready.wearAt = Math.max(ready.wearAt, late(milestones.wearAt));
     }
+  }
   return ready;
 }
 

@@ -1,4 +1,4 @@
-import { dryStack, packableAt } from '../../drying/dryStack';
+import { dryStack } from '../../drying/dryStack';
 import type { EpochMinute } from '../../model/wallTime';
 import type { UnitView } from './unitView';
 import type { CoatMilestones, DryStack, LaidCoat, Stand } from '../../drying/laidCoat';
@@ -58,7 +58,11 @@ const anyCoat: CoatMilestones = {
 const latestOf = (coats: readonly CoatMilestones[], key: 'handleAt' | 'tapeAt' | 'wearAt'): EpochMinute =>
   coats.reduce((latest, coat) => Math.max(latest, coat[key]), -Infinity);
 
-/** When a stack is packable at best, whichever of its coats comes to lie on top. */
+/** When a stack is packable at the soonest: the top coat is always its surface, whatever of those below is, too. */
+const packableUnder = (coats: readonly CoatMilestones[]): EpochMinute =>
+  Math.max(latestOf(coats, 'tapeAt'), coats.at(-1)?.packAt ?? -Infinity);
+
+/** The same, whichever of its coats comes to lie on top. */
 const packableAtBest = (coats: readonly CoatMilestones[]): EpochMinute =>
   coats.reduce((latest, { tapeAt, packAt }) => Math.max(latest, Math.min(tapeAt, packAt)), -Infinity);
 
@@ -111,7 +115,7 @@ export class UnitAtBest implements UnitView {
         return latestOf(coats, 'tapeAt');
       },
       get packAt() {
-        return isSure ? packableAt(coats) : packableAtBest(coats);
+        return isSure ? packableUnder(coats) : packableAtBest(coats);
       },
       get wearAt() {
         return latestOf(coats, 'wearAt');
