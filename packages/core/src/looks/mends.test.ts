@@ -14,7 +14,7 @@ import { expandBuild } from '../schedule/plan/operations';
 import { checkPlan } from '../testing/checkPlan';
 import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import type { Choices } from './choices';
-import { mended, mendOffers } from './mends';
+import { afterTornPull, mended, mendOffers } from './mends';
 import { lookById, shippedLooks } from './shippedLooks';
 import { entryOf, nth, sure } from '../model/sure';
 import { recipeOf } from './saveLook';
@@ -384,4 +384,47 @@ it('a try-on takes eight minutes in all, and a look is taken again a day later w
   expect([wait!.mend, wait!.waitMinutes]).toEqual(['wait', 1440]);
   // Single spots are three hundredths of what they are on.
   expect(placementTable.spots.covers).toEqual({ share: 0.03 });
+});
+
+describe('tape that took paint along', () => {
+  it('is followed by sanding and touching up what lay under it, on the units it happened on', () => {
+    const build = ground();
+    const piece = samplePiece({ quantity: 3, zones }, [
+      { id: 'seal', kind: 'seal', material: 'pva-flex-primer', method: 'brush' },
+      { id: 'base', kind: 'base', material: 'flex-acrylic', method: 'brush', colour: '#884422' },
+      { id: 'mask', kind: 'mask', zones: ['trim'] },
+      {
+        id: 'plate',
+        kind: 'base',
+        material: 'flex-acrylic',
+        method: 'brush',
+        colour: '#224488',
+        zones: ['plate'],
+      },
+      { id: 'pull', kind: 'unmask', zones: ['trim'] },
+      { id: 'clear', kind: 'topcoat', material: 'satin-varnish', method: 'brush' },
+    ]);
+    const steps = afterTornPull({ ...build, pieces: [piece] }, piece, 'pull', { units: [2] });
+    const added = steps.slice(5, -1);
+    expect(steps.map(({ id }) => id).filter((id) => piece.steps.some((step) => step.id === id))).toEqual(
+      piece.steps.map(({ id }) => id),
+    );
+    expect(steps.at(-1)?.id).toBe('clear');
+    expect(added.map(({ kind }) => kind)).toEqual(['sand', 'base']);
+    // In the colour of the trim, which lay under the tape, and nowhere else.
+    expect(added.at(-1)).toMatchObject({ colour: '#884422', zones: ['trim'], units: [2], mends: true });
+    const log = [2].map((unit) => ({
+      id: `l${unit}`,
+      piece: piece.id,
+      unit,
+      step: 'pull',
+      coat: 1,
+      doneAt: '2027-02-15T12:00',
+    }));
+    const torn: Build = { ...build, pieces: [{ ...piece, steps }], log };
+    const plan = planBuild(torn, { latestStarts: false });
+    expect(checkPlan(torn, plan)).toEqual([]);
+    const touched = plan.operations.filter(({ stepId }) => added.some(({ id }) => id === stepId));
+    expect(touched.map(({ status, unit }) => [status, unit])).toEqual(added.map(() => ['planned', 2]));
+  });
 });

@@ -1,4 +1,4 @@
-import type { Check, Mend } from '../model/lookOverChecks';
+import { lookingTable, type Check, type Mend } from '../model/lookOverChecks';
 import type { Build, Piece, Step } from '../model/schema';
 import { Mending, type FailedOn } from './mending';
 
@@ -56,3 +56,17 @@ export function mendOffers(
 /** The steps of a piece with some put in before a look-over, which comes again after them. */
 export const mended = (piece: Piece, stepId: string, steps: readonly Step[]): Step[] =>
   piece.steps.flatMap((step) => (step.id === stepId ? [...steps, step] : [step]));
+
+/**
+ * The steps of a piece after tape that was pulled took paint along: sanded at the edge and touched up, right after the pull. As they
+ * were where its work so far offers no way.
+ * @param stepId the pull
+ */
+export function afterTornPull(build: Build, piece: Piece, stepId: string, on: FailedOn = {}): Step[] {
+  const check = lookingTable.pulled.checks.find(({ id }) => id === 'lifted');
+  const zones = piece.steps.find(({ id }) => id === stepId)?.zones;
+  const [offer] = check
+    ? mendOffers(build, piece, stepId, check, { ...(zones ? { zones } : {}), ...on })
+    : [];
+  return piece.steps.flatMap((step) => (step.id === stepId && offer ? [step, ...offer.steps] : [step]));
+}

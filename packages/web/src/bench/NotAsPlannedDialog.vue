@@ -16,6 +16,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
 import MomentField from '../shared/MomentField.vue';
+import { logTornPull } from './lookOver';
 import type { LogExtras } from '../shared/benchActs';
 import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
@@ -51,6 +52,8 @@ const form = reactive<DoneForm>({
 });
 const causeItems = failureCauses.map((value) => ({ value, title: failureWords[value] }));
 const first = computed(() => props.passes[0]);
+/** Tape is pulled once: what it tore is put right, not pulled again. */
+const isPull = computed(() => props.passes.every(({ kind }) => kind === 'unmask'));
 
 watch(
   open,
@@ -101,11 +104,13 @@ async function save(): Promise<void> {
     ...(form.film ? { film: form.film } : {}),
     ...(operation.material && form.material !== operation.material.id ? { material: form.material } : {}),
     ...(form.place !== operation.placeId && form.place !== '' ? { place: form.place } : {}),
-    ...(form.failed ? { outcome: 'failed' as const, cause: form.cause } : {}),
+    ...(form.failed && !isPull.value ? { outcome: 'failed' as const, cause: form.cause } : {}),
     ...(form.photo ? { photo: form.photo } : {}),
     ...(form.note.trim() ? { note: form.note.trim() } : {}),
   };
-  if (await store.logDone(props.passes, more)) open.value = false;
+  const isTorn = form.failed && isPull.value;
+  if (await (isTorn ? logTornPull(store, props.passes, more) : store.logDone(props.passes, more)))
+    open.value = false;
 }
 </script>
 
@@ -120,9 +125,17 @@ async function save(): Promise<void> {
           <v-select v-if="first?.material" v-model="form.material" label="Which tin" :items="materialItems" />
           <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />
           <MomentField v-model="form.doneAt" label="Done on" />
-          <v-checkbox v-model="form.failed" class="wide" label="It failed, and is done again" hide-details />
+          <v-checkbox
+            v-model="form.failed"
+            class="wide"
+            :label="isPull ? 'It took paint along' : 'It failed, and is done again'"
+            hide-details
+          />
+          <p v-if="form.failed && isPull" class="wide small quiet">
+            The tape is off, so the pull is logged. Sanding the torn edge and touching up come next.
+          </p>
           <v-select
-            v-if="form.failed"
+            v-else-if="form.failed"
             v-model="form.cause"
             class="wide"
             label="What went wrong"
@@ -139,7 +152,7 @@ async function save(): Promise<void> {
         v-model="open"
         form="not-as-planned"
         large
-        :words="form.failed ? 'Log it as failed' : 'Log it'"
+        :words="form.failed && !isPull ? 'Log it as failed' : 'Log it'"
       />
     </v-card>
   </AppDialog>

@@ -1,4 +1,5 @@
 import {
+  afterTornPull,
   checksOf,
   groupBy,
   mended,
@@ -11,9 +12,10 @@ import {
   type Step,
   type Zone,
 } from '@fixatum/core';
+import type { LogExtras } from '../shared/benchActs';
 import type { useBuild } from '../shared/build';
 
-/** One piece of a batch with its look-over, and the units of it that are looked at. */
+/** One piece of a batch with the step that is done to it, such as a look-over, and the units of it that are looked at. */
 interface Looked {
   piece: Piece;
   step: Step;
@@ -93,6 +95,32 @@ export async function repair(
     if (
       !(await store.saveSteps(piece, mended(piece, one.step.id, own.steps), `${piece.name}: ${offer.label}`))
     )
+      return false;
+  }
+  return true;
+}
+
+/**
+ * Logs tape as pulled that took paint along, and puts in after it what puts that right.
+ * @returns whether all of it went through
+ */
+export async function logTornPull(
+  store: ReturnType<typeof useBuild>,
+  passes: readonly PlannedOperation[],
+  more: LogExtras,
+): Promise<boolean> {
+  const looked = lookedAt(store.theBuild, passes);
+  const note = [more.note, 'The tape took paint along.'].filter(Boolean).join(' ');
+  if (!(await store.logDone([...passes], { ...more, note }))) return false;
+  for (const {
+    piece: { id },
+    step,
+    units,
+  } of looked) {
+    const piece = store.pieceOf(id);
+    if (!piece) continue;
+    const steps = afterTornPull(store.theBuild, piece, step.id, { units });
+    if (!(await store.saveSteps(piece, steps, `${piece.name}: touched up where the tape took paint along`)))
       return false;
   }
   return true;
