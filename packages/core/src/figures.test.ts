@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { costOf } from './advice/rescue/rescueCost';
 import { costScore } from './advice/wayCost';
 import type { Idea, WayOut } from './advice/finding';
-import { CRACKING_SHARE, RISKY_SHARE, bendStrainPct } from './facts/bends';
+import { bendStrainPct, faresAt } from './facts/bends';
 import { sheenClass } from './facts/sheen';
 import { dewPointC, solventRate, twoPartRate, waterEarlyRate, waterLateRate } from './drying/air';
 import { dryStack } from './drying/dryStack';
@@ -374,10 +374,15 @@ describe('the look', () => {
 
   it('hides under a difference of 2 ΔE00', () => expect(HIDDEN_DELTA_E).toBe(2));
 
-  it('strains at a bend by half the foam and the film over the radius, and cracks beyond half of what it stands', () => {
+  it('strains at a bend by half the foam and the film over the radius, and cracks at what it stands, or half as much again where it only opens', () => {
     // (6/2 + 0.1)/62 = 5 %.
     expect(bendStrainPct(6, 100, 62)).toBeCloseTo(5, 6);
-    expect([RISKY_SHARE, CRACKING_SHARE]).toEqual([0.25, 0.5]);
+    // Of a film that breaks at 8 %: from half of that on it may crack.
+    const at = (use: 'worn' | 'opening' | 'formed', ...strains: number[]) =>
+      strains.map((strain) => faresAt(strain, 8, use));
+    expect(at('worn', 3.99, 4, 7.99, 8)).toEqual(['holds', 'may crack', 'may crack', 'cracks']);
+    expect(at('opening', 5.99, 6, 11.99, 12)).toEqual(['holds', 'may crack', 'may crack', 'cracks']);
+    expect(at('formed', 12, 400)).toEqual(['holds', 'holds']);
   });
 });
 

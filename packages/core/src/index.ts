@@ -42,6 +42,7 @@ export * from './model/shiftBuild';
 export * from './model/stepKinds';
 export * from './model/stepLinks';
 export * from './model/stepSpots';
+export * from './model/flexUses';
 export * from './model/substrates';
 export * from './model/sure';
 export * from './model/tooMuch';

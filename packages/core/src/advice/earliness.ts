@@ -37,9 +37,9 @@ export function earliness(
 export const severityOf = (early: Earliness, otherwise: Severity): Severity =>
   early.isWithinSpread ? 'note' : otherwise;
 
-/** "5 min early of 35 min": how much of the wait was missing. */
+/** "5 min too early: it needs 35 min": how much of the wait was missing. */
 export const earlyWords = ({ byMinutes, ofMinutes }: Earliness): string =>
-  `${sayWait(Math.max(1, Math.round(byMinutes)))} early of ${sayWait(ofMinutes)}`;
+  `${sayWait(Math.max(1, Math.round(byMinutes)))} too early: it needs ${sayWait(ofMinutes)}`;
 
 /** What a note on something a little early says in place of what would be wrong otherwise. */
 export const withinSpreadReason =

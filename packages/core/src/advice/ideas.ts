@@ -196,7 +196,7 @@ function places(change: Changes, one: OrderedStep): Idea[] {
   return all
     .filter((place) => place.id !== (step.place ?? nth(all, 0).id))
     .map((place) => ({
-      label: `Do it in: ${place.name}`,
+      label: `Move it to ${place.name}`,
       change: change.alike(one).flatMap((same) => change.set(same, { place: place.id })),
     }));
 }

@@ -17,10 +17,13 @@ const enamel = lay('enamel', 'base', 'hobby-enamel', { film: 'light' });
 const primer = lay('prime', 'prime', 'acrylic-pu-primer-grey');
 
 describe('where a film begins to part others', () => {
-  // The primer is 80 µm wet: 0.072 mm of it are 0.9 of a normal coat; a hair more keeps rounding out of it.
+  // The primer is 80 µm wet: 0.04 mm of it are half a normal coat; a hair more keeps rounding out of it.
   it.each([
-    ['0.9 of a normal coat', { pourMm: 0.07201 }, false],
-    ['a little less', { pourMm: 0.0719 }, true],
+    ['half a normal coat', { pourMm: 0.04001 }, false],
+    ['a little less', { pourMm: 0.0399 }, true],
+    ['one light coat', { film: 'light' as const }, false],
+    ['one dust coat', { film: 'dust' as const }, true],
+    ['two dust coats', { film: 'dust' as const, coats: 2 }, false],
     ['on 95 % of it', { coversPct: 95 }, false],
     ['on 94 %', { coversPct: 94 }, true],
   ] as const)('%s', (_what, more, isMet) => {

@@ -201,24 +201,36 @@ describe('mended rules', () => {
     ).toEqual([]);
   });
 
-  it('R14 is a risk at any bend and a stop where it is stretched far, with its numbers; R15 is silent then', () => {
+  it('R14 is a risk at any bend, with its numbers; where it cracks for sure R15 says so', () => {
     const steps = [
       lay('n', 'seal', 'neoprene-soft'),
       lay('m', 'base', 'metallic-lacquer-spray', { film: 'dust' }),
     ];
     const bend = (bendRadiusMm: number): Partial<Piece> => ({ flex: [{ name: 'side', bendRadiusMm }] });
-    // (3 + 0.08)/200 = 1.5 % of 8: under a quarter; (3 + 0.08)/100 = 3.1 %: over it.
     expect(found(steps, 'R14', bend(200))).toEqual(['risk m']);
-    expect(found(steps, 'R14', bend(100))).toEqual(['stop m']);
+    expect(found(steps, 'R14', bend(100))).toEqual(['risk m']);
     expect(found(steps, 'R15', bend(100))).toEqual([]);
+    // (3 + 0.08)/38 = 8.1 % of 8: a dust coat breaks too fine to see, a whole one cracks.
+    const whole = [steps[0]!, { ...steps[1]!, film: 'normal' as const }];
+    expect(found(steps, 'R15', bend(38))).toEqual([]);
+    expect(found(whole, 'R15', bend(38))).toEqual(['stop m']);
+    expect(found(whole, 'R14', bend(38))).toEqual(['risk m']);
+    // (3 + 0.08)/42 = 7.3 %: told by R14.
+    expect(found(whole, 'R15', bend(42))).toEqual([]);
+    // Where it only opens it takes 12 %; what was formed that way never bends.
+    const used = (use: 'opening' | 'formed') => ({ flex: [{ name: 'side', bendRadiusMm: 38, use }] });
+    expect(found(whole, 'R15', used('opening'))).toEqual([]);
+    expect(found(whole, 'R14', used('opening'))).toEqual(['risk m']);
+    expect(found(whole, 'R14', used('formed'))).toEqual([]);
+    expect(found(whole, 'R15', used('formed'))).toEqual([]);
     expect(sayings(plate(steps, bend(100)), 'R14')[0]!.message).toContain(
-      'cracks: side stretches it by 3.1 %, and it stands 8 % once',
+      'may crack: side stretches it by 3.1 %, and it breaks at 8 %. Test it on an offcut.',
     );
     expect(found(steps, 'R14')).toEqual([]);
   });
 
   it('R15 takes “cracking wanted” only for the film it was said of', () => {
-    const bend = { flex: [{ name: 'side', bendRadiusMm: 11 }] };
+    const bend = { flex: [{ name: 'side', bendRadiusMm: 6 }] };
     const wanted = { ...paint, wanted: ['cracking' as const] };
     expect(found([pva, wanted, { ...paint, id: 'p2' }], 'R15', bend)).toEqual(['stop p2', 'note paint']);
   });

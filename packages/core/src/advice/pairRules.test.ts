@@ -99,12 +99,12 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     ),
     make([lay('s', 'seal', 'neoprene-soft'), lay('m', 'base', 'metallic-lacquer-spray', { film: 'dust' })]),
   ],
-  // Craft acrylic stands 50 %: a quarter is 12.5 %. (3 + 0.05)/20 = 15.3 %; (3 + 0.05)/30 = 10.2 %.
+  // Craft acrylic breaks at 50 %: half is 25 %. (3 + 0.05)/12 = 25.4 %; (3 + 0.05)/13 = 23.5 %.
   [
     'R15',
-    'more than a quarter of what the film stands, against less',
-    make([pva, lay('p', 'base', 'craft-acrylic')], bend(20)),
-    make([pva, lay('p', 'base', 'craft-acrylic')], bend(30)),
+    'more than half of what the film stands, against less',
+    make([pva, lay('p', 'base', 'craft-acrylic')], bend(12)),
+    make([pva, lay('p', 'base', 'craft-acrylic')], bend(13)),
   ],
   [
     'R17',
@@ -282,15 +282,16 @@ describe('pair and stack rules', () => {
     expect(saying(outdoors, 'R35')).toEqual([]);
   });
 
-  it('R15 is a stop beyond half, a risk beyond a quarter, and a note where cracks are wanted', () => {
+  it('R15 is a stop from what the film stands on, a risk from half of that, and a note where cracks are wanted', () => {
     const severity = (radius: number, more: Partial<Step> = {}) =>
       saying(make([pva, lay('p', 'base', 'craft-acrylic', more)], bend(radius)), 'R15').map(
         (finding) => finding.severity,
       );
-    // (3 + 0.05)/11 = 27.8 %, over half of 50 %.
-    expect(severity(11)).toEqual(['stop']);
-    expect(severity(20)).toEqual(['risk']);
-    expect(severity(20, { wanted: ['cracking'] })).toEqual(['note']);
+    // (3 + 0.05)/6 = 50.8 %, (3 + 0.05)/6.2 = 49.2 % of 50.
+    expect(severity(6)).toEqual(['stop']);
+    expect(severity(6.2)).toEqual(['risk']);
+    expect(severity(12)).toEqual(['risk']);
+    expect(severity(12, { wanted: ['cracking'] })).toEqual(['note']);
   });
 
   it('R36 is settled by mixing in lots, as it says itself', () => {

@@ -196,7 +196,7 @@ describe('rules', () => {
 it('says how early something was, of how long it had to wait', () => {
   const log = [entry('seal', '2027-02-15T09:00'), entry('paint', '2027-02-15T09:40')];
   const [early] = judgeBuild(build([seal, paint], log)).filter(({ rule }) => rule === 'R08');
-  expect(early!.message).toContain('(5 min early of 45 min, ');
+  expect(early!.message).toContain('(5 min too early: it needs 45 min, ');
   expect(early!.reason).toMatch(/no surer than that/);
 });
 

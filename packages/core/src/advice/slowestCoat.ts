@@ -47,6 +47,4 @@ export function slowestCoat(
 
 /** "until Sun 7 Mar, 08:31", or that it can't be told. */
 export const untilWords = ({ at }: SlowestCoat, timeZone: string): string =>
-  Number.isFinite(at)
-    ? `until ${sayMoment(Math.ceil(at), timeZone)}`
-    : 'for longer than can be told in this air';
+  Number.isFinite(at) ? `until ${sayMoment(Math.ceil(at), timeZone)}` : 'with no end in this air';

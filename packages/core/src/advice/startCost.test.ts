@@ -33,12 +33,12 @@ describe('startCost', () => {
       [
         [fill, sand],
         'sand',
-        ['R11', 'stop', /^It is sanded before the filler is dry through \(.* early of /],
+        ['R11', 'stop', /^It is sanded before the filler is dry through \(.* too early: it needs /],
       ],
       [
         [paint, mask],
         'mask',
-        ['R16', 'stop', /^The tape goes on before the paint below is tape-safe \(.* early of /],
+        ['R16', 'stop', /^The tape goes on before the paint below is tape-safe \(.* too early: it needs /],
       ],
     ] as const) {
       const first = steps[0];

@@ -1,6 +1,7 @@
 import type { Piece, Swatch } from '../model/schema';
 import { sayDate } from '../model/sayMoment';
 import type { Evidence, RuleFinding, Severity, SwatchDraft } from './finding';
+import { flexingOf } from '../facts/bends';
 import { meetingsOf } from './meetings';
 import type { RuleContext } from './rule';
 import { spotsOf, type Layer } from '../facts/spots';
@@ -49,7 +50,7 @@ function shows(swatch: Judged, piece: Piece, { over, under, cured, scuffed }: Co
 }
 
 const bentEnough = (swatch: Judged, piece: Piece): boolean => {
-  const tightest = Math.min(...(piece.flex ?? []).map((spot) => spot.bendRadiusMm));
+  const tightest = Math.min(...flexingOf(piece).map((spot) => spot.bendRadiusMm));
   return !Number.isFinite(tightest) || (swatch.bendRadiusMm ?? Infinity) <= tightest;
 };
 

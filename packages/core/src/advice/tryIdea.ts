@@ -84,7 +84,7 @@ export function obstacleOf(
   const same = (list: readonly RuleFinding[]) =>
     list.filter((one) => one.piece === finding.piece && one.rule === finding.rule && one.severity !== 'note');
   const stays = same(after).some((one) => one.step === finding.step && one.below === finding.below);
-  if (stays || same(after).length >= same(before).length) return `${finding.rule} stays`;
+  if (stays || same(after).length >= same(before).length) return 'the same trouble stays';
   const stops = newOf(before, after, 'stop');
-  return stops.length > 0 ? `it runs into ${stops.join(' and ')}` : undefined;
+  return stops.length > 0 ? `something else then stands against it (${stops.join(', ')})` : undefined;
 }

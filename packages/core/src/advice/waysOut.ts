@@ -105,7 +105,7 @@ export function searchWaysOut(
   const [worst] = [...obstacles].sort((a, b) => b[1] - a[1]);
   return {
     waysOut: [],
-    noWayOut: `${ideas.length} changes were tried (between, wait, thinner, another material, another order or place, left out): none helps${worst ? `; most often ${worst[0]}` : ''}.`,
+    noWayOut: `${ideas.length} changes were tried (a coat between, waiting, thinner coats, another material, order or place, leaving it out): none helps${worst ? `; mostly because ${worst[0]}` : ''}.`,
   };
 }
 

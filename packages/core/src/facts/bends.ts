@@ -1,3 +1,4 @@
+import { flexUseTable, type FlexUse } from '../model/flexUses';
 import type { Piece } from '../model/schema';
 import { layerUm, type Layer } from './spots';
 
@@ -8,10 +9,25 @@ import { layerUm, type Layer } from './spots';
 export const bendStrainPct = (thicknessMm: number, filmUm: number, bendRadiusMm: number): number =>
   (100 * (thicknessMm / 2 + filmUm / 1000)) / bendRadiusMm;
 
-/** A film keeps whole to this share of its elongation at break; beyond it cracking is a risk. */
-export const RISKY_SHARE = 1 / 4;
-/** Beyond this share it cracks soon. */
-export const CRACKING_SHARE = 1 / 2;
+/** From this share of what cracks a film on, it may crack. */
+const RISKY_SHARE = 1 / 2;
+
+/** How a film fares where it is stretched. */
+export type Faring = 'holds' | 'may crack' | 'cracks';
+
+/**
+ * How a film fares at a bend: it cracks where the strain reaches what it stands, its elongation at break, at a bend that moves while worn,
+ * and 1.5 times that at one that only opens; from half of that on it may.
+ */
+export function faresAt(strainPct: number, elongationPct: number, use: FlexUse = 'worn'): Faring {
+  const { cracksAt } = flexUseTable[use];
+  const share = elongationPct > 0 ? strainPct / elongationPct : Infinity;
+  if (cracksAt === Infinity || share < RISKY_SHARE * cracksAt) return 'holds';
+  return share < cracksAt ? 'may crack' : 'cracks';
+}
+
+/** A dust coat breaks too fine to see: it counts one grade milder. */
+const milder: Record<Faring, Faring> = { holds: 'holds', 'may crack': 'holds', cracks: 'may crack' };
 
 /** How one film fares at one flex spot. */
 export interface FilmAtBend {
@@ -22,9 +38,13 @@ export interface FilmAtBend {
   elongationPct: number;
   /** Strain over elongation at break. */
   share: number;
+  fares: Faring;
 }
 
-/** Every film of a stack at every flex spot of the piece, in order of the stack. */
+/** The bends of a piece that move. */
+export const flexingOf = ({ flex = [] }: Pick<Piece, 'flex'>) => flex.filter(({ use }) => use !== 'formed');
+
+/** Every film of a stack at every spot of the piece that flexes, in order of the stack. What was formed that way does not. */
 export function filmsAtBends(piece: Piece, layers: readonly Layer[]): FilmAtBend[] {
   let filmUm = 0;
   return layers.flatMap((layer) => {
@@ -33,8 +53,9 @@ export function filmsAtBends(piece: Piece, layers: readonly Layer[]): FilmAtBend
     filmUm += layerUm(layer) * layer.share;
     const { elongationPct, role } = layer.material;
     if (elongationPct === undefined || role === 'fill') return [];
-    return (piece.flex ?? []).map((spot) => {
+    return flexingOf(piece).map((spot) => {
       const strainPct = bendStrainPct(piece.substrate.thicknessMm, own, spot.bendRadiusMm);
+      const fares = faresAt(strainPct, elongationPct, spot.use);
       return {
         layer,
         spot: spot.name,
@@ -42,6 +63,7 @@ export function filmsAtBends(piece: Piece, layers: readonly Layer[]): FilmAtBend
         strainPct,
         elongationPct,
         share: elongationPct > 0 ? strainPct / elongationPct : Infinity,
+        fares: layer.film === 'dust' ? milder[fares] : fares,
       };
     });
   });

@@ -1,5 +1,6 @@
 import { lookingTable, type Check } from '../model/lookOverChecks';
 import type { Piece, Step } from '../model/schema';
+import { flexingOf } from './bends';
 import { hasClosures } from './closures';
 import { substrateTable } from '../model/substrates';
 
@@ -9,7 +10,7 @@ function isAbout({ on }: Check, piece: Piece): boolean {
     case undefined:
       return true;
     case 'bends':
-      return (piece.flex ?? []).length > 0;
+      return flexingOf(piece).length > 0;
     case 'closures':
       return hasClosures(piece);
     case 'foam-sheet':

@@ -1,5 +1,5 @@
 import type { Face, Piece } from '../model/schema';
-import { filmsAtBends, type FilmAtBend } from './bends';
+import { filmsAtBends, flexingOf, type FilmAtBend } from './bends';
 import { forecastSheen, type SheenForecast } from './sheen';
 import { filmBuildUm, spotsOf, type Known } from './spots';
 
@@ -32,7 +32,7 @@ export function stackFigures(piece: Piece, known: Known): StackFigures[] {
       units,
       filmUm,
       sheen: forecastSheen(piece, spot),
-      bends: (piece.flex ?? []).flatMap(
+      bends: flexingOf(piece).flatMap(
         (spot) => films.filter((film) => film.spot === spot.name).sort((a, b) => b.share - a.share)[0] ?? [],
       ),
       detailLost:

@@ -117,15 +117,28 @@ export class Mending {
         const primed = isSanded
           ? this.byHand(this.again('prime', { coats: 1, film: 'light', placement: 'spots' }))
           : [];
+        const over = [...primed, ...colours, ...this.cleared('spots')];
         return [
-          ...(isSanded ? [this.smoothed()] : []),
+          ...(isSanded ? [this.smoothed()] : this.scuffed(over)),
           ...this.wiped(),
-          ...this.besideCloth([...primed, ...colours, ...this.cleared('spots')]),
+          ...this.besideCloth(over),
         ];
       }
-      case 'clear-again':
-        return this.besideCloth(this.cleared());
+      case 'clear-again': {
+        const clears = this.cleared();
+        return [...this.scuffed(clears), ...this.besideCloth(clears)];
+      }
     }
+  }
+
+  /**
+   * What goes before some coats: a clear that cured by reaction has gone hard by the time it is looked at, and holds only what is keyed
+   * into it.
+   */
+  private scuffed(over: readonly Step[]): Step[] {
+    if (!over.some((step) => this.materialOf(step)?.potLife !== undefined)) return [];
+    const note = 'Wash it, then a fine pad over it until its shine is gone; wipe the dust off.';
+    return [this.step('sand', 'sand', { minutes: 5, note })];
   }
 
   private step(kind: Step['kind'], method: Method, more: Partial<Step>): Step {

@@ -1,4 +1,4 @@
-import { bendStrainPct, RISKY_SHARE } from '../facts/bends';
+import { bendStrainPct, faresAt } from '../facts/bends';
 import { catalogueById } from '../materials/catalogue';
 import { wetFilmUm } from '../materials/film';
 import { methodTable, type Method } from '../model/methods';
@@ -111,7 +111,8 @@ export class Owned {
     if (elongationPct === undefined) return true;
     const filmUm = coats * wetFilmUm(material, film) * material.solids;
     return (this.piece.flex ?? []).every(
-      ({ bendRadiusMm }) => bendStrainPct(thicknessMm, filmUm, bendRadiusMm) <= RISKY_SHARE * elongationPct,
+      ({ bendRadiusMm, use }) =>
+        faresAt(bendStrainPct(thicknessMm, filmUm, bendRadiusMm), elongationPct, use) === 'holds',
     );
   }
 }

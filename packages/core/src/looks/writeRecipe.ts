@@ -1,5 +1,5 @@
 import { inPalette } from '../model/palette';
-import { filmsAtBends, RISKY_SHARE } from '../facts/bends';
+import { filmsAtBends } from '../facts/bends';
 import { spotsOf } from '../facts/spots';
 import { placesOf } from '../model/places';
 import type { Build, Piece, Step, Zone } from '../model/schema';
@@ -75,9 +75,8 @@ function bendsTold(build: Build, piece: Piece): string[] {
   const materials = materialsOf(build.materials);
   const worst = new Map<string, string>();
   for (const { layers } of spotsOf(piece, { materials, build: {} }))
-    for (const { layer, spot, share } of filmsAtBends(piece, layers))
-      if (share > RISKY_SHARE && !layer.step.wanted?.includes('cracking'))
-        worst.set(layer.material.name, spot);
+    for (const { layer, spot, fares } of filmsAtBends(piece, layers))
+      if (fares !== 'holds' && !layer.step.wanted?.includes('cracking')) worst.set(layer.material.name, spot);
   return [...worst].map(
     ([name, spot]) => `${name} may crack at the ${spot}: this piece bends further than the film goes.`,
   );

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { cleanings } from './cleanings';
 import { drawingSchema } from './drawingSchema';
 import { filmGrades } from './filmGrades';
+import { flexUses } from './flexUses';
 import { lookOvers } from './lookOvers';
 import { methods } from './methods';
 import { placementIds } from './placementIds';
@@ -194,6 +195,8 @@ export const pieceSchema = z.looseObject({
       z.looseObject({
         name: name,
         bendRadiusMm: z.number().positive('a bend has a radius above zero').max(10_000),
+        /** When it bends there; it moves while worn unless said otherwise. */
+        use: z.enum(flexUses).optional(),
       }),
     )
     .optional(),

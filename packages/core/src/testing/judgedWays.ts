@@ -343,13 +343,6 @@ export const judgedWays: JudgedWay[] = [
     'Gloss acrylic varnish in place of Gloss clear spray',
     true,
   ],
-  [
-    'dip, enamel, gloss clear spray, bending',
-    'R15',
-    'step 3, Hobby enamel',
-    'Heavy-body artist acrylic in place of Hobby enamel',
-    true,
-  ],
   ['dip, enamel, epoxy', 'R04', 'step 3, Hobby enamel', 'Acrylic-urethane primer between them', true],
   [
     'dip, gloss alkyd, oil wash, satin varnish',
@@ -384,13 +377,6 @@ export const judgedWays: JudgedWay[] = [
     'R04',
     'step 3, Gloss alkyd spray',
     'Acrylic-urethane primer between them',
-    true,
-  ],
-  [
-    'dip, gloss alkyd, matte varnish, bending',
-    'R15',
-    'step 3, Gloss alkyd spray',
-    'Flexible costume acrylic gloss in place of Gloss alkyd spray',
     true,
   ],
   [
@@ -487,23 +473,9 @@ export const judgedWays: JudgedWay[] = [
   ],
   [
     'PVA, enamel, matte varnish, bending',
-    'R15',
-    'step 3, Hobby enamel',
-    'Heavy-body artist acrylic in place of Hobby enamel',
-    true,
-  ],
-  [
-    'PVA, enamel, matte varnish, bending',
     'R09',
     'step 4, Matte acrylic varnish',
     'Let it cure, then scuff it',
-    true,
-  ],
-  [
-    'PVA, gloss alkyd, pigment, matte varnish, bending',
-    'R15',
-    'step 3, Gloss alkyd spray',
-    'Flexible costume acrylic gloss in place of Gloss alkyd spray',
     true,
   ],
   [
@@ -614,13 +586,6 @@ export const judgedWays: JudgedWay[] = [
   ],
   [
     'plain PVA, enamel, pigment, matte varnish, bending',
-    'R15',
-    'step 3, Hobby enamel',
-    'Heavy-body artist acrylic in place of Hobby enamel',
-    true,
-  ],
-  [
-    'plain PVA, enamel, pigment, matte varnish, bending',
     'R09',
     'step 5, Matte acrylic varnish',
     'Let it cure, then scuff it',
@@ -646,13 +611,6 @@ export const judgedWays: JudgedWay[] = [
     'step 4, Thinned oil wash',
     'A coat of acrylic varnish between them',
     false,
-  ],
-  [
-    'plain PVA, gloss alkyd, oil wash, satin varnish, bending',
-    'R15',
-    'step 3, Gloss alkyd spray',
-    'Flexible costume acrylic gloss in place of Gloss alkyd spray',
-    true,
   ],
   [
     'plain PVA, gloss alkyd, oil wash, satin varnish, bending',
@@ -772,13 +730,6 @@ export const judgedWays: JudgedWay[] = [
     'R22',
     'step 4, Thinned oil wash',
     'Thinned oil wash after Satin acrylic varnish',
-    true,
-  ],
-  [
-    'latex, enamel, oil wash, satin varnish, bending',
-    'R15',
-    'step 3, Hobby enamel',
-    'Flexible costume acrylic gloss in place of Hobby enamel',
     true,
   ],
   [

@@ -190,8 +190,8 @@ onKeyStroke((event) => {
     <p v-if="again" class="again">
       ▲ It failed before<template v-if="failure.cause !== 'other'"
         >: {{ failureTable[failure.cause].word }}</template
-      >. {{ failureTable[failure.cause].first }} The extra {{ failureTable[failure.cause].minutes }} min are
-      in the time below.
+      >. {{ failureTable[failure.cause].first }} The extra {{ failureTable[failure.cause].minutes }} min each
+      are in the time below.
     </p>
     <PassTicks v-model:left="left" :passes="passes" />
     <BeforeStart v-if="!isUnderway && !isLook" :findings="findings" :later="delayed" :late="late" />

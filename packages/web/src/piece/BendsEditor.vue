@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import RemoveButton from '../shared/RemoveButton.vue';
+import { flexUses, flexUseTable } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { ref } from 'vue';
 import NumberField from '../shared/NumberField.vue';
@@ -8,6 +9,7 @@ import { radiusOf, type BendDraft } from './pieceForm';
 /** Where a piece bends, by radius or by the body it goes round. */
 const bends = defineModel<BendDraft[]>({ required: true });
 const props = defineProps<{ thicknessMm: number | undefined }>();
+const useItems = flexUses.map((value) => ({ value, title: flexUseTable[value].word }));
 /** A limb is measured round with a tape, a tube across. */
 const round = ref(false);
 function setBody(bend: BendDraft, mm: number | undefined): void {
@@ -35,12 +37,13 @@ function setBody(bend: BendDraft, mm: number | undefined): void {
       @update:model-value="setBody(bend, $event)"
     />
     <NumberField v-model="bend.bendRadiusMm" label="Bend radius" of="lengthMm" density="compact" />
+    <v-select v-model="bend.use" class="use" label="It" :items="useItems" density="compact" />
     <RemoveButton :label="`Remove ${bend.name || 'this bend'}`" @click="bends.splice(at, 1)" />
   </div>
   <v-btn
     size="small"
     :prepend-icon="mdiPlus"
-    @click="bends.push({ name: 'bend', bendRadiusMm: 60, bodyDiameterMm: undefined })"
+    @click="bends.push({ name: 'bend', bendRadiusMm: 60, bodyDiameterMm: undefined, use: 'worn' })"
     >A bend</v-btn
   >
 </template>
@@ -48,7 +51,7 @@ function setBody(bend: BendDraft, mm: number | undefined): void {
 <style scoped>
 .bend {
   display: grid;
-  grid-template-columns: 1.2fr 1fr 1fr 40px;
+  grid-template-columns: 1fr 1fr 1fr 1.6fr 40px;
   gap: 8px;
   margin-bottom: 8px;
   align-items: center;

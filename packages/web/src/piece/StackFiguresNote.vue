@@ -1,18 +1,9 @@
 <script setup lang="ts">
-import {
-  CRACKING_SHARE,
-  RISKY_SHARE,
-  sheenWords,
-  type FilmAtBend,
-  type StackFigures,
-  sayUm,
-} from '@fixatum/core';
+import { sheenWords, type StackFigures, sayUm } from '@fixatum/core';
 
 /** What all planned coats of a spot come to: film, sheen, detail lost, and the film nearest to cracking at each bend. */
 defineProps<{ figures: StackFigures }>();
 
-const verdict = ({ share }: FilmAtBend): 'holds' | 'may crack' | 'cracks' =>
-  share > CRACKING_SHARE ? 'cracks' : share > RISKY_SHARE ? 'may crack' : 'holds';
 const marks = { holds: '✓', 'may crack': '▲', cracks: '■' } as const;
 const percent = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} %`;
 </script>
@@ -35,10 +26,10 @@ const percent = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round
       <dt>Finest detail</dt>
       <dd>{{ percent(figures.detailLost * 100) }} filled in</dd>
     </div>
-    <div v-for="bend in figures.bends" :key="bend.spot" :class="verdict(bend).replace(' ', '-')">
+    <div v-for="bend in figures.bends" :key="bend.spot" :class="bend.fares.replace(' ', '-')">
       <dt>{{ bend.spot }}</dt>
       <dd>
-        <strong>{{ marks[verdict(bend)] }} {{ verdict(bend) }}</strong
+        <strong>{{ marks[bend.fares] }} {{ bend.fares }}</strong
         >: {{ bend.layer.material.name }} stretches {{ percent(bend.strainPct) }} of
         {{ percent(bend.elongationPct) }}
         <span class="meter" aria-hidden="true"

@@ -102,8 +102,8 @@ describe('a piece in its form', () => {
 
   it('bends at its middle round the body that was measured', () => {
     // Half of 90 mm across the body and half of 6 mm of foam.
-    expect(radiusOf({ name: 'arm', bendRadiusMm: 60, bodyDiameterMm: 90 }, 6)).toBe(48);
-    expect(radiusOf({ name: 'arm', bendRadiusMm: 60, bodyDiameterMm: undefined }, 6)).toBe(60);
+    expect(radiusOf({ name: 'arm', bendRadiusMm: 60, bodyDiameterMm: 90, use: 'worn' }, 6)).toBe(48);
+    expect(radiusOf({ name: 'arm', bendRadiusMm: 60, bodyDiameterMm: undefined, use: 'worn' }, 6)).toBe(60);
   });
 
   it('says what is wrong, and where', () => {

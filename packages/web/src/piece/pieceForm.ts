@@ -6,6 +6,7 @@ import {
   shapeTable,
   substrateTable,
   withDrawing,
+  type FlexUse,
   type Piece,
   type PieceDrawing,
   type Result,
@@ -26,6 +27,7 @@ export interface BendDraft {
   name: string;
   bendRadiusMm: number | undefined;
   bodyDiameterMm: number | undefined;
+  use: FlexUse;
 }
 
 /** A zone as it is typed: share in per cent, lengths in mm, and a look if one is chosen here. */
@@ -109,10 +111,11 @@ export function pieceToForm(piece?: Piece, firstEvent = ''): PieceForm {
     finestDetailMm: piece?.finestDetailMm,
     wantsSheen: piece?.wantsSheen ?? '',
     keepBare: (piece?.keepBare ?? []).join(', '),
-    flex: (piece?.flex ?? []).map(({ name, bendRadiusMm }) => ({
+    flex: (piece?.flex ?? []).map(({ name, bendRadiusMm, use = 'worn' }) => ({
       name,
       bendRadiusMm,
       bodyDiameterMm: undefined,
+      use,
     })),
     zones: (piece?.zones ?? []).map(
       ({ id, name, share, edgeMm, wantsSheen, role, edge, substrate, colour }) => ({
@@ -229,7 +232,13 @@ export function pieceFromForm(
     event: orNothing(form.event),
     wantsSheen: orNothing(form.wantsSheen),
     finestDetailMm: form.finestDetailMm,
-    flex: orNothing(form.flex.map(({ name, bendRadiusMm }) => ({ name: name.trim(), bendRadiusMm }))),
+    flex: orNothing(
+      form.flex.map(({ name, bendRadiusMm, use }) => ({
+        name: name.trim(),
+        bendRadiusMm,
+        ...(use === 'worn' ? {} : { use }),
+      })),
+    ),
     zones: orNothing(zones),
     keepBare: orNothing(namesIn(form.keepBare)),
     note: orNothing(form.note.trim()),

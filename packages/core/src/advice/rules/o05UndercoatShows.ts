@@ -22,6 +22,10 @@ const MOST_SENSIBLE = 4;
 const WEAK_HIDE = 1.5;
 /** An undercoat is laid in so many coats. */
 const COATS_BELOW = 2;
+/** How far off a colour is, by the least difference that is seen. */
+const timesSeen = (off: number): string =>
+  off <= HIDDEN_DELTA_E ? 'within' : `${(off / HIDDEN_DELTA_E).toFixed(1)} times`;
+
 /** O05: a colour that is laid too thin for what is below it: the undercoat shows, or it comes out patchy. */
 export const o05UndercoatShows: Rule = {
   id: 'O05',
@@ -72,7 +76,7 @@ export const o05UndercoatShows: Rule = {
               message: isWanted
                 ? `${name} shows through ${material.name}, as wanted.`
                 : `${coats} ${coats === 1 ? 'coat' : 'coats'} of ${material.name} ${coats === 1 ? 'lets' : 'let'} the ${name} below show${cure}.`,
-              reason: `${sayUm(filmUm)} of film here; in this colour it hides at about ${sayUm(hideUm ?? 0)}. The colour comes out ${off.toFixed(1)} ΔE00 from what was mixed, in its thinnest streaks ${offInStreaks.toFixed(1)}; up to ${HIDDEN_DELTA_E} can’t be seen.${isWeak ? ' Its pigments are clear ones: an opaque one needs fewer coats.' : ''}`,
+              reason: `${sayUm(filmUm)} of film here; in this colour it hides at about ${sayUm(hideUm ?? 0)}. The colour comes out ${timesSeen(off)} what the eye can tell apart from what was mixed, in its thinnest streaks ${timesSeen(offInStreaks)}.${isWeak ? ' Its pigments are clear ones: an opaque one needs fewer coats.' : ''}`,
               ideas: isWanted ? [] : sooner(needed ?? Infinity),
             },
             spot,

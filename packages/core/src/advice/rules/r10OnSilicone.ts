@@ -5,7 +5,7 @@ export const r10OnSilicone = pairRule({
   id: 'R10',
   severity: 'stop',
   title: 'Anything on silicone caulk',
-  reason: 'Silicone has one of the lowest surface energies there is; no paint or glue wets it.',
+  reason: 'Paint and glue bead up on silicone and peel off it.',
   judge({ over, under }, piece, context) {
     if (under.material.binder !== 'silicone') return undefined;
     return {

@@ -1,4 +1,4 @@
-import { CRACKING_SHARE, filmsAtBends, RISKY_SHARE } from '../../facts/bends';
+import { filmsAtBends, type FilmAtBend } from '../../facts/bends';
 import { layerUm, spotsOf, type Layer } from '../../facts/spots';
 import { about } from '../about';
 import { flexibleInstead } from '../flexibleInstead';
@@ -11,9 +11,11 @@ import { isRigidOnFlexible } from './r14RigidOverFlexible';
 const SEEN_UM = 1.5;
 const MOST_OF_IT = 0.5;
 
+const gradeOf = ({ fares }: FilmAtBend): number => (fares === 'cracks' ? 2 : fares === 'may crack' ? 1 : 0);
+
 const isSeen = (layer: Layer): boolean => layer.share >= MOST_OF_IT && layerUm(layer) >= SEEN_UM;
 
-/** R15: a film stretched beyond half of what it stands cracks; beyond a quarter it may. What R14 tells of is left to it. */
+/** R15: a film that is stretched by what it stands cracks, from half of that on it may. What may crack by R14 is left to it. */
 export const r15BendCracks: Rule = {
   id: 'R15',
   severity: 'stop',
@@ -27,9 +29,12 @@ export const r15BendCracks: Rule = {
     const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
       const films = filmsAtBends(piece, spot.layers);
       return spot.layers.flatMap((layer): RuleFinding[] => {
-        const worst = films.filter((film) => film.layer === layer).sort((a, b) => b.share - a.share)[0];
-        if (!worst || worst.share <= RISKY_SHARE || told.has(layer.step.id) || !isSeen(layer)) return [];
-        const isSure = worst.share > CRACKING_SHARE;
+        const worst = films
+          .filter((film) => film.layer === layer)
+          .sort((a, b) => gradeOf(b) - gradeOf(a) || b.share - a.share)[0];
+        if (!worst || worst.fares === 'holds' || !isSeen(layer)) return [];
+        const isSure = worst.fares === 'cracks';
+        if (!isSure && told.has(layer.step.id)) return [];
         const strain = worst.strainPct.toFixed(1);
         const isWanted = layer.step.wanted?.includes('cracking') === true;
         return [
@@ -42,9 +47,9 @@ export const r15BendCracks: Rule = {
               below: worst.spot,
               message: isWanted
                 ? `${layer.material.name} will craze at ${worst.spot}, as wanted: ${strain} % stretch against ${worst.elongationPct} %.`
-                : `${layer.material.name} ${isSure ? 'cracks' : 'may crack'} at ${worst.spot}: it stretches ${strain} % there and stands ${worst.elongationPct} % once.`,
+                : `${layer.material.name} ${isSure ? 'cracks' : 'may crack'} at ${worst.spot}: it stretches ${strain} % there, and breaks at ${worst.elongationPct} %.`,
               reason:
-                'The outside of a bend is longer than its middle. Worn again and again, a film keeps whole to about a quarter of its stretch at break; beyond half it goes soon. Thinner foam, a wider bend or a flexible film helps.',
+                'The outside of a bend is longer than its middle. Bent again and again, a film tires: from about half of its stretch at break on it may crack, and at all of it it does. Thinner foam, a wider bend or a flexible film helps. A curve that was formed with heat and stays is no bend.',
               ideas: isWanted ? [] : flexibleInstead(layer, piece, context),
             },
             spot,

@@ -29,7 +29,8 @@ export const r23SpiritOnBareFoam: Rule = {
           layer.step,
           {
             message: `${layer.material.name} pools in bare foam and softens it.`,
-            reason: 'White spirit leaves slowly from open cells; they swell, and later coats lift.',
+            reason:
+              'White spirit soaks into cut cells and pores and leaves them slowly: the foam swells, and later coats lift.',
             ideas: [
               ways.barrier('Seal first', piece, context, layer, {
                 kind: 'seal',

@@ -127,11 +127,11 @@ export const r34BadAir: Rule = {
               other.ventilation === 'extraction' ||
               other.ventilation === 'outdoor'),
         )
-        .map((other) => ways.set(`Do it in: ${other.name}`, piece, context, at, { place: other.id }));
+        .map((other) => ways.set(`Move it to ${other.name}`, piece, context, at, { place: other.id }));
       findings.push(
         about(this, piece, step, {
           message: always
-            ? `${material.name} can't be laid in: ${place.name}. ${always}.${heated(material, place)}`
+            ? `${material.name} can't be laid in “${place.name}”. ${always}.${heated(material, place)}`
             : neverFit(material, place, plan),
           reason,
           ideas,

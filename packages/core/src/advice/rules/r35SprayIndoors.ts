@@ -26,11 +26,11 @@ export const r35SprayIndoors: Rule = {
           severity: 'stop',
           piece: piece.id,
           step: step.id,
-          message: `${material?.name ?? 'A spray can'} in: ${place.name}. Spray outdoors or with extraction, away from any flame or heater.`,
+          message: `${material?.name ?? 'A spray can'} in “${place.name}”. Spray outdoors or with extraction, away from any flame or heater.`,
           reason:
             'Propellant and solvent build up to what burns, and what no mask should have to take alone. The label and local rules win.',
           ideas: airy.map((other) =>
-            ways.set(`Spray in: ${other.name}`, piece, context, at, { place: other.id }),
+            ways.set(`Spray in “${other.name}”`, piece, context, at, { place: other.id }),
           ),
         },
       ];

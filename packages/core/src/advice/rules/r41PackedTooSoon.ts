@@ -29,7 +29,7 @@ export const r41PackedTooSoon: Rule = {
           below: coat.materialId,
           message:
             piece.packedAt === undefined
-              ? `At packing time, ${sayMoment(packedAt, plan.timeZone)}, the ${coat.name} still sticks, ${until}: carry it unwrapped, or be quicker.`
+              ? `At packing time, ${sayMoment(packedAt, plan.timeZone)}, the ${coat.name} still sticks, ${until}: carry it unwrapped, or pack it later.`
               : `It was packed while the ${coat.name} still sticks, ${until}: take it out and let air to it.`,
           reason:
             'A film that is dry to the hand is still soft inside. Pressed against another, or shut in plastic, the two faces melt into each other.',

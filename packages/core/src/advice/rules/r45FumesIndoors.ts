@@ -32,17 +32,17 @@ export const r45FumesIndoors: Rule = {
         about(this, piece, step, {
           // A little white spirit on a brush is unwise in a closed room, not a danger to life.
           severity: isShut && !(fumes && isMild) ? 'stop' : 'risk',
-          message: `${material.name}${mist ? ' through an airbrush' : ''} in: ${place.name}. ${
+          message: `${material.name}${mist ? ' through an airbrush' : ''}: ${place.name} is no place for it. ${
             isShut
               ? 'It needs extraction or the open air.'
-              : 'A window is little for that: extraction or the open air is better.'
+              : 'An open window is not enough: use extraction or the open air.'
           }`,
           reason: fumes
-            ? 'Solvent vapour gathers, burns, and makes people dizzy long before they smell it no more. The label and local rules win.'
+            ? 'Solvent vapour gathers, burns, and makes people dizzy, and the nose soon stops noticing it. The label and local rules win.'
             : 'Spray mist stays in the air for an hour, water-borne or not, and goes deep into the lungs.',
           ideas: places
             .filter((one) => one.ventilation === 'extraction' || one.ventilation === 'outdoor')
-            .map((one) => ways.set(`Do it in: ${one.name}`, piece, context, at, { place: one.id })),
+            .map((one) => ways.set(`Move it to ${one.name}`, piece, context, at, { place: one.id })),
         }),
       ];
     });

@@ -39,7 +39,7 @@ export const r55FrostOnFreshFilm: Rule = {
             ideas: placesOf(build)
               .filter((place) => !cold.has(place.id))
               .map((place) =>
-                ways.set(`Do it in: ${place.name}`, piece, context, stepIndex, { place: place.id }),
+                ways.set(`Move it to ${place.name}`, piece, context, stepIndex, { place: place.id }),
               ),
           },
         ),

@@ -22,7 +22,7 @@ export const r56FrozenTin: Rule = {
       if (!place) return [];
       return [
         about(this, piece, step, {
-          message: `The ${material.name} is kept in: ${place.name}, where it freezes. If it has, throw it away; else try it on an offcut first.`,
+          message: `The ${material.name} is kept in “${place.name}”, where it freezes. If it has, throw it away; else try it on an offcut first.`,
           reason: 'Frost clots the binder. It stirs out smooth again and then makes no film.',
         }),
       ];

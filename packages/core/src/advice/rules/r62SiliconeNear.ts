@@ -24,7 +24,7 @@ export const r62SiliconeNear: Rule = {
     if (isClean) return [];
     const place = places.find((one) => one.id === first.step.place) ?? nth(places, 0);
     const finding: RuleFinding = about(this, piece, first.step, {
-      message: `Silicone is used in: ${place.name}. Take every trace off before the ${first.material?.name ?? 'first coat'}, and try it on an offcut.`,
+      message: `Silicone is used in “${place.name}”. Take every trace off before the ${first.material?.name ?? 'first coat'}, and try it on an offcut.`,
       reason:
         'It creeps over every surface, a few grains of it are enough, and the coat pulls back into craters.',
       ideas: [
@@ -36,7 +36,7 @@ export const r62SiliconeNear: Rule = {
         }),
         ...places
           .filter((one) => !one.silicone)
-          .map((one) => ways.set(`Do it in: ${one.name}`, piece, context, first.at, { place: one.id })),
+          .map((one) => ways.set(`Move it to ${one.name}`, piece, context, first.at, { place: one.id })),
       ],
     });
     return [finding];

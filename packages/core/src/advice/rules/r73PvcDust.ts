@@ -25,7 +25,7 @@ export const r73PvcDust: Rule = {
       if (!isSanding(step) || isAiry || !isBare || step.thinWith === 'water') return [];
       return [
         about(this, piece, step, {
-          message: `PVC is not sanded dry in: ${place.name}. Wipe it and scuff it wet, so that no dust flies.`,
+          message: `PVC is not sanded dry in “${place.name}”. Wipe it and scuff it wet, so that no dust flies.`,
           reason: 'Its dust holds chlorine and stabilisers, and stays in the lungs.',
           ideas: [
             ways.set('Scuff it wet', piece, context, at, {
@@ -34,7 +34,7 @@ export const r73PvcDust: Rule = {
             }),
             ...places
               .filter((one) => one.ventilation === 'outdoor' || one.ventilation === 'extraction')
-              .map((one) => ways.set(`Do it in: ${one.name}`, piece, context, at, { place: one.id })),
+              .map((one) => ways.set(`Move it to ${one.name}`, piece, context, at, { place: one.id })),
           ],
         }),
       ];

@@ -189,7 +189,7 @@ export const otherPlace: StepWay = ({ piece, step, material, name, path, isFresh
   return places
     .filter((place) => place.id !== here)
     .map((place) => ({
-      label: `${name} of ${piece.name} in: ${place.name}`,
+      label: `${name} of ${piece.name} moves to ${place.name}`,
       change: [{ op: 'add', path: `${path}/place`, value: place.id }],
       cost: {},
     }));
