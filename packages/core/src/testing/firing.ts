@@ -594,7 +594,7 @@ export const firing: Case[] = [
   [
     'R74',
     'latex on skin',
-    [plate([lay('l', 'seal', 'natural-latex')], { onSkin: true }), 'risk', 'l'],
+    [plate([lay('l', 'seal', 'natural-latex')], { onSkin: true }), 'stop', 'l'],
     [
       ['not on skin', plate([lay('l', 'seal', 'natural-latex')])],
       [

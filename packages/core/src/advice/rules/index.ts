@@ -87,6 +87,10 @@ import { r73PvcDust } from './r73PvcDust';
 import { r74OnSkin } from './r74OnSkin';
 import { r75SealerDropped } from './r75SealerDropped';
 import { r76OldTin } from './r76OldTin';
+import { r77WrongThinner } from './r77WrongThinner';
+import { r78WrongTool } from './r78WrongTool';
+import { r79HeatNearSolvent } from './r79HeatNearSolvent';
+import { r80ResistLeft } from './r80ResistLeft';
 
 /** Every rule, in order of its number: R for materials and drying, O for the order of work. */
 export const rules: readonly Rule[] = [
@@ -166,6 +170,10 @@ export const rules: readonly Rule[] = [
   r74OnSkin,
   r75SealerDropped,
   r76OldTin,
+  r77WrongThinner,
+  r78WrongTool,
+  r79HeatNearSolvent,
+  r80ResistLeft,
   o01DecalAfterClear,
   o02BareAreasUncovered,
   o03AttachedTooSoon,

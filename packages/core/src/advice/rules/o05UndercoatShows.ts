@@ -14,6 +14,7 @@ import { primersOf } from '../coverAdvice';
 import type { Idea, RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+import { inText } from '../../model/inText';
 
 const MOST_COATS = 20;
 /** What would take more is another ground's or another pigment's business, and no number to name. */
@@ -54,7 +55,7 @@ export const o05UndercoatShows: Rule = {
         )
           return [];
         const under = covering.below?.material;
-        const name = under?.name ?? `bare ${substrateNames[substrate.kind].toLowerCase()}`;
+        const name = under?.name ?? `bare ${inText(substrateNames[substrate.kind])}`;
         const isWanted = step.wanted?.includes('undercoat-shows') || step.wanted?.includes('patchy');
         const { hideUm, pigments } = paintFigures(material, colour);
         const isWeak = pigments.length > 0 && hideOf(pigments) >= WEAK_HIDE;

@@ -19,7 +19,9 @@ export const r11FillerNotDry: Rule = {
       state: 'dry through',
       reason,
     });
-    const heats = ({ kind }: PlannedOperation) => stepKindTable[kind].heats === true;
+    const burned = new Set(piece.steps.flatMap(({ id, texture }) => (texture === 'burned' ? [id] : [])));
+    const heats = ({ kind, stepId }: PlannedOperation) =>
+      stepKindTable[kind].heats === true || burned.has(stepId);
     const worked = tellTooEarly(this, piece, context, {
       wants: (operation) => stepKindTable[operation.kind].abrades === true || heats(operation),
       waitsFor: ({ coats }) => coats === 'fills',

@@ -7,6 +7,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+import { inText } from '../../model/inText';
 
 /** R47: the first film on smooth plastic, resin or metal peels unless it was scuffed, or a promoter lies below. */
 export const r47SmoothNotKeyed: Rule = {
@@ -31,7 +32,7 @@ export const r47SmoothNotKeyed: Rule = {
           piece,
           first.step,
           {
-            message: `${first.material.name} holds badly to smooth ${name.toLowerCase()}: scuff it, or lay an adhesion promoter first.`,
+            message: `${first.material.name} holds badly to smooth ${inText(name)}: scuff it, or lay an adhesion promoter first.`,
             reason:
               'There is nothing for the film to bite into; a fingernail or a strap takes it off in sheets.',
             ideas: [

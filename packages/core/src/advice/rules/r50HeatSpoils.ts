@@ -7,6 +7,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import { inText } from '../../model/inText';
 
 /** R50: a flame on polystyrene or card, and any heat on cloth or clear plastic, spoils them. */
 export const r50HeatSpoils: Rule = {
@@ -29,7 +30,7 @@ export const r50HeatSpoils: Rule = {
         about(this, piece, step, {
           message: heat
             ? `${name} is not heated: it shrivels or clouds.`
-            : `No flame on ${name.toLowerCase()}: it burns.`,
+            : `No flame on ${inText(name)}: it burns.`,
           reason: heat
             ? 'It is stretched thin when it is made, and shrinks back or loses its gloss as soon as it is warm.'
             : 'It catches within a second, drips and gives off thick smoke.',

@@ -1,5 +1,6 @@
 import { binderOf } from '../../model/binders';
 import { orderedSteps, spotsOf } from '../../facts/spots';
+import { layerThat } from '../../model/substrates';
 import { has } from '../../model/traits';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
@@ -7,7 +8,7 @@ import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
 import { sayC } from '../../model/sayMeasure';
 
-/** R51: in a hot car hot glue lets go, and soft films stick to what they touch. */
+/** R51: in a hot car hot glue lets go, printed and thermoplastic parts sag, and soft films stick to what they touch. */
 export const r51HotCar: Rule = {
   id: 'R51',
   severity: 'risk',
@@ -31,6 +32,16 @@ export const r51HotCar: Rule = {
           ]
         : [],
     );
+    const sags = layerThat(piece.substrate, 'softensInHeat')
+      ? [
+          about(this, piece, undefined, {
+            severity: 'stop',
+            message: `This plastic sags from ${sayC(55)} on, which a car in the sun reaches: carry it in the shade, or with you.`,
+            reason:
+              'It softens at about the heat of a dashboard, bends under its own weight, and stays bent.',
+          }),
+        ]
+      : [];
     const films = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
       const top = spot.layers.at(-1);
       const isSoft =
@@ -52,6 +63,6 @@ export const r51HotCar: Rule = {
         ),
       ];
     });
-    return [...glue, ...oncePerStep(films).slice(0, 1)];
+    return [...sags, ...glue, ...oncePerStep(films).slice(0, 1)];
   },
 };

@@ -4,6 +4,7 @@ import { substrateNames, substrateTable } from '../../model/substrates';
 import { about } from '../about';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
+import { inText } from '../../model/inText';
 
 /** R60: a factory skin or what a mould was greased with lies between the piece and its first film. */
 export const r60SkinOrRelease: Rule = {
@@ -28,8 +29,8 @@ export const r60SkinOrRelease: Rule = {
       about(this, piece, first.step, {
         message:
           state === 'release'
-            ? `Mould release still lies on the ${name.toLowerCase()}: wash it off, then scuff, before the ${first.material.name}.`
-            : `The factory skin of the ${name.toLowerCase()} is still closed: wipe it, and heat or scuff it, before the ${first.material.name}.`,
+            ? `Mould release still lies on the ${inText(name)}: wash it off, then scuff, before the ${first.material.name}.`
+            : `The factory skin of the ${inText(name)} is still closed: wipe it, and heat or scuff it, before the ${first.material.name}.`,
         reason: 'It is there to keep things from sticking, and does so with paint as well.',
         ideas:
           state === 'release'

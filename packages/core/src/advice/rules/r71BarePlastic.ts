@@ -4,6 +4,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
+import { inText } from '../../model/inText';
 
 const closing = new Set(['seal', 'prime']);
 
@@ -25,7 +26,7 @@ export const r71BarePlastic: Rule = {
           piece,
           first.step,
           {
-            message: `${first.material.name} goes straight on bare ${substrateNames[kind].toLowerCase()}: its texture shows, and the paint chips off.`,
+            message: `${first.material.name} goes straight on bare ${inText(substrateNames[kind])}: its texture shows, and the paint chips off.`,
             reason:
               'A primer fills the fine texture and holds to both. Several coats, sanded between, make it smooth.',
             ideas: [

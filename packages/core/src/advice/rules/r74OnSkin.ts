@@ -13,12 +13,13 @@ export const r74OnSkin: Rule = {
     if (!piece.onSkin) return [];
     const inside = piece.faces.inner ? 'inner' : 'outer';
     const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
-      const top = spot.layers.at(-1);
-      if (spot.face !== inside || !top) return [];
-      const hazards = hazardsOf(top.material);
+      const latex = spot.layers.find(({ material }) => hazardsOf(material).has('latex allergy'));
+      // What is allergic to latex is so through a film over it, and on any face that can be touched.
+      const top = latex ?? (spot.face === inside ? spot.layers.at(-1) : undefined);
+      if (!top) return [];
       const { name } = top.material;
-      const message = hazards.has('latex allergy')
-        ? `${name} lies on skin: not for anyone with the allergy. Ask before anybody else wears it.`
+      const message = latex
+        ? `${name} in what touches skin: those allergic to latex can be harmed badly, through paint too. Another sealer, or never on anybody who has not been asked.`
         : top.material.carrier === 'solvent' || top.material.potLife !== undefined
           ? `${name} lies on skin: wear it only when it is wearable and smells of nothing, with cloth or a liner between.`
           : `${name} lies on skin: wear it once it is wearable. Only what its label calls safe for skin may lie there for hours.`;
@@ -28,7 +29,7 @@ export const r74OnSkin: Rule = {
           piece,
           top.step,
           {
-            severity: hazards.has('latex allergy') ? 'risk' : 'note',
+            severity: latex ? 'stop' : 'note',
             message,
             reason:
               'Warm, damp skin takes up what a film that is dry to the hand still gives off. The label and the safety data sheet win.',
