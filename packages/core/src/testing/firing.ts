@@ -598,8 +598,8 @@ export const firing: Case[] = [
     [
       ['not on skin', plate([lay('l', 'seal', 'natural-latex')])],
       [
-        'on the face that does not touch',
-        plate([lay('l', 'seal', 'natural-latex')], { ...both, onSkin: true }),
+        'another sealer on the face that does not touch',
+        plate([lay('l', 'seal', 'pva-flex-primer')], { ...both, onSkin: true }),
       ],
     ],
   ],
