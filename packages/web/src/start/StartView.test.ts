@@ -19,7 +19,9 @@ test('builds that can not be fetched are asked for again until they come, and co
     .mockRejectedValueOnce(new ApiProblem(0, 'away', 'No answer', 'Nobody answers', []))
     .mockResolvedValue({ builds: [] });
   jest.spyOn(api, 'workshops').mockResolvedValue({ workshops: [] });
-  const wrapper = mounted(StartView, { global: { stubs: { AsideList: true, FileButton: true, VBtn: true } } });
+  const wrapper = mounted(StartView, {
+    global: { stubs: { AsideList: true, FileButton: true, VBtn: true } },
+  });
   const complain = jest.spyOn(useNotice(), 'complain');
   await flushPromises();
   expect(wrapper.text()).not.toContain('Nothing here yet');
