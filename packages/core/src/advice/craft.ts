@@ -100,12 +100,24 @@ function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[
   return spotsOf(piece, { build: {}, materials }).flatMap(({ cell, layers }) => [
     ...piece.steps.flatMap((step, at) => {
       const top = layers.findLast((layer) => layer.at < at);
+      // Grit takes weathering, fine lines, a mirror or leaf away instead of keying them.
       const isEffect =
-        top !== undefined && (top.material.role === 'weather' || top.material.role === 'detail');
+        top !== undefined &&
+        (top.material.role === 'weather' ||
+          top.material.role === 'detail' ||
+          has(top.material, 'mirror') ||
+          has(top.material, 'leaf'));
       return isSanding(step) && cellsOf(piece, step).includes(cell) && isEffect
         ? [`${cell} ${step.id} sands ${top.step.id} away`]
         : [];
     }),
+    // A resist that nothing is painted over chips nothing.
+    ...layers.flatMap((layer, n) =>
+      binderOf(layer.material).comesOff &&
+      !layers.slice(n + 1).some(({ material }) => material.role === 'paint')
+        ? [`${cell} nothing over ${layer.step.id}`]
+        : [],
+    ),
     ...layers.flatMap((layer, n) => {
       const below = layers.slice(0, n).filter(isFinish);
       if (below.length === 0) return [];

@@ -1,6 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Build, Piece, Step } from '../model/schema';
+import { planBuild } from '../schedule/answers/planBuild';
 import { lay, logged, plate, sayings } from '../testing/ruleCases';
+import { judgeBuild } from './judgeBuild';
+import { searchWaysOut } from './waysOut';
 
 // What must never pass in silence, each with two neighbours of which nothing is said (docs/domain.md, "The rules").
 const pva = lay('pva', 'seal', 'pva-flex-primer', { coats: 3 });
@@ -142,5 +145,88 @@ describe('films', () => {
     expect(worst('R74', [{ ...latex, faces: ['inner'] }, paint], two)).toEqual(['stop latex']);
     expect(worst('R74', [latex, paint], { ...two, onSkin: false })).toEqual([]);
     expect(worst('R74', [{ ...pva, faces: ['inner'] }], two)).toEqual(['note pva']);
+  });
+});
+
+describe('ways out in the order of craft', () => {
+  const first = (rule: string, steps: Step[], piece: Partial<Piece> = {}, build: Partial<Build> = {}) => {
+    const made = plate(steps, piece, build);
+    const plan = planBuild(made, { latestStarts: false });
+    const finding = judgeBuild(made, plan).find((one) => one.rule === rule)!;
+    return searchWaysOut(made, finding, plan).waysOut.map(({ label }) => label);
+  };
+  const clear = lay('clear', 'topcoat', 'matte-varnish');
+
+  it('never sand a mirror, nor dust what has to cover or close', () => {
+    const chrome = lay('chrome', 'base', 'chrome-effect-spray');
+    const matte = first('R18', [pva, chrome, clear]);
+    expect(matte.length).toBeGreaterThan(0);
+    for (const label of matte) expect(label).not.toMatch(/scuff/i);
+    const wet = first('R43', [
+      pva,
+      lay('lacquer', 'base', 'metallic-lacquer-spray', { film: 'normal', coats: 2 }),
+    ]);
+    expect(wet[0]).toBe('Each coat once what is below is dry through');
+    for (const label of wet) expect(label).not.toMatch(/dust/);
+  });
+
+  it('keep something over a resist, so that there is something to chip', () => {
+    const resist = lay('resist', 'weather', 'chip-resist', { method: 'sponge' });
+    const thick = lay('thick', 'base', 'acrylic-metallic', { coats: 2, colour: '#aaaaaa' });
+    const chip: Step = { id: 'chip', kind: 'weather', method: 'wipe' };
+    expect(first('R24', [pva, paint, resist, thick, chip, clear])).toEqual(['One light coat']);
+  });
+
+  it('warm a cold room first, and give nothing up for the air', () => {
+    const cold: Partial<Build> = {
+      places: [
+        {
+          id: 'room',
+          name: 'Room',
+          ventilation: 'window',
+          slots: 8,
+          climate: { kind: 'constant', temperatureC: 7, humidityPct: 60 },
+        },
+      ],
+    };
+    const ways = first('R34', [pva, clear], {}, cold);
+    // PVA needs 10 °C: a degree above that.
+    expect(ways[0]).toBe('Heat Room to 11 °C until it is dry');
+    for (const label of ways) expect(label).not.toMatch(/^Leave out/);
+  });
+
+  it('glue light things cold on paint that has cured, which cement then holds', () => {
+    const lens = (material: string, more: Partial<Step> = {}) =>
+      lay('lens', 'attach', material, { attaches: 'lens', ...more });
+    expect(first('R27', [pva, paint, lens('hot-glue')])[0]).toBe(
+      'Contact cement in its place, once the paint has cured',
+    );
+    expect(worst('R30', [pva, paint, lens('contact-cement', { waitFor: 'cured' })])).toEqual(['note lens']);
+    // Fresh paint, paint that a solvent carries, and what is pulled at are another matter.
+    expect(worst('R30', [pva, paint, lens('contact-cement')])).toEqual(['risk lens']);
+    expect(worst('R30', [pva, lacquer, lens('contact-cement', { waitFor: 'cured' })])).toEqual(['risk lens']);
+    expect(
+      worst('R30', [pva, paint, lens('contact-cement', { waitFor: 'cured', attaches: 'strap' })]),
+    ).toEqual(['risk lens']);
+  });
+
+  it('calls paint a day old from a day on', () => {
+    const lens = lay('lens', 'attach', 'contact-cement', { attaches: 'lens', minutes: 5 });
+    const glued = (at: string) =>
+      worst(
+        'R30',
+        [paint, lens],
+        {},
+        {
+          log: [
+            logged('paint', '10:00'),
+            { ...logged('paint', '10:00'), id: 'two', coat: 2 },
+            { ...logged('lens', at), face: undefined },
+          ] as Build['log'],
+        },
+      );
+    // The gluing takes five minutes: it begins five before it is logged.
+    expect(glued('2027-02-16T10:04')).toEqual(['risk lens']);
+    expect(glued('2027-02-16T10:05')).toEqual(['note lens']);
   });
 });

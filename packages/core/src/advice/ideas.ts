@@ -54,7 +54,8 @@ export function ideasFor(
     ...both.flatMap((one) => swaps(change, one, materials)),
     ...places(change, over),
     ...orders(change, over),
-    ...both.map((one) => ({
+    // What the air, a time or a tool stands against is put right, not given up.
+    ...(under ? both : over.step.optional ? [over] : []).map((one) => ({
       label: `Leave out: ${change.nameOf(one)}`,
       change: [{ op: 'remove' as const, path: change.at(one.at) }],
     })),
@@ -139,8 +140,12 @@ function thinner(change: Changes, one: OrderedStep): Idea[] {
   const name = change.nameOf(one);
   const now = filmGrades.indexOf(step.film ?? 'normal');
   const coats = step.coats ?? 1;
+  // What has to close or cover is not dusted on, nor is what no tool of its own makes a mist of.
+  const covers = material.role === 'seal' || material.role === 'prime' || step.kind === 'base';
+  const isMisted = material.methods.some((method) => methodTable[method].sprays);
   const films = filmGrades
     .slice(0, now)
+    .filter((film) => film !== 'dust' || (!covers && isMisted))
     .reverse()
     .map((film: FilmGrade) => ({
       label: `${name} as ${coats > 1 || film === 'dust' ? `${filmWords[film]}s` : `a ${filmWords[film]}`}`,

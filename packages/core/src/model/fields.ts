@@ -26,6 +26,9 @@ export const attachments = [
   'hardware',
 ] as const;
 
+/** What of that is pulled at when it is worn. */
+export const pulledAt: readonly Attachment[] = ['strap', 'elastic', 'closure', 'leather', 'battery'];
+
 /** What of that paint and clear beside it would stain or fog. */
 export const stainable: readonly Attachment[] = ['fabric', 'leather', 'mesh', 'lens'];
 

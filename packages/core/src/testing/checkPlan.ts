@@ -294,7 +294,8 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
       if (at > begins + 1e-6) faults.push(`${operation.id} begins before what lies there is ${what}`);
     };
     if (operation.waitsForCure)
-      for (const stack of below(true)) tooSoon(Math.max(stack.packAt, stack.wearAt), 'cured');
+      for (const stack of below(operation.material?.role !== 'bond'))
+        tooSoon(Math.max(stack.packAt, stack.wearAt), 'cured');
     if (operation.mustDryThrough)
       for (const cell of cells) {
         const stack = unit.asOf(cell, Math.min(begins, laidAt - 1));

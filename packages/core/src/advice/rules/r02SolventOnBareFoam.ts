@@ -28,16 +28,15 @@ export const r02SolventOnBareFoam: Rule = {
           piece,
           layer.step,
           {
-            message: `${layer.material.name} laid wet on bare foam swells it and soaks in: heat-seal first, or dust it on.`,
+            message: `${layer.material.name} laid wet on bare foam swells it and soaks in: heat-seal first.`,
             reason:
-              'Open cells drink the solvent, which softens their walls before the film can close over them.',
+              'Cut cells and pores drink the solvent, which softens their walls before the film can close over them.',
             ideas: [
               ways.insert('Heat-seal first', piece, context, layer.at, {
                 kind: 'heat-seal',
                 method: 'hot-air',
                 faces: piece.faces.inner ? ['inner', 'outer'] : ['outer'],
               }),
-              ways.set('Dust coats only', piece, context, layer.at, { film: 'dust' }),
             ],
           },
           spot,

@@ -8,7 +8,7 @@ import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
-import { isOnBareArea } from './r30GlueOnPaint';
+import { isLight, isOnBareArea } from './r30GlueOnPaint';
 
 /** Foam as thin as this passes the heat on to its other face, mm. */
 export const HEAT_REACHES_MM = 4;
@@ -57,9 +57,26 @@ export const r27HeatAfterFilm: Rule = {
           reason:
             'Films soften long before foam does, and air trapped under them swells. All heating is done before the first coat.',
           ideas: isGlue
-            ? (piece.keepBare ?? []).map((name) =>
-                ways.set(`It goes on the bare ${name}`, piece, context, hot.at, { bondArea: name }),
-              )
+            ? [
+                ...(piece.keepBare ?? []).map((name) =>
+                  ways.set(`It goes on the bare ${name}`, piece, context, hot.at, { bondArea: name }),
+                ),
+                ...(isLight(hot.step)
+                  ? [
+                      ways.set(
+                        'Contact cement in its place, once the paint has cured',
+                        piece,
+                        context,
+                        hot.at,
+                        {
+                          material: 'contact-cement',
+                          method: 'brush',
+                          waitFor: 'cured',
+                        },
+                      ),
+                    ]
+                  : []),
+              ]
             : [ways.move('Heat before the first coat', piece, context, hot.at, first.at)],
         }),
       ];

@@ -5,12 +5,12 @@ import { stepAsLogged } from '../../facts/laid';
 import type { Material } from '../../model/materialSchema';
 import { placesOf } from '../../model/places';
 import { sayC, sayWarmerC } from '../../model/sayMeasure';
-import type { LogEntry, Place } from '../../model/schema';
+import type { Build, LogEntry, Place } from '../../model/schema';
 import { nth } from '../../model/sure';
 import { epochMinute } from '../../model/wallTime';
 import type { Plan } from '../../schedule/answers/plan';
 import { about } from '../about';
-import type { RuleFinding } from '../finding';
+import type { Idea, RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
 
@@ -33,13 +33,32 @@ function complaint(material: Material, air: Air): string | undefined {
   }
 }
 
-/** What a heater would do in a room whose air stays as it is, as a sentence; nothing where it would not help. */
-function heated(material: Material, { climate, ventilation }: Place): string {
-  const warm =
-    climate.kind === 'constant' && ventilation !== 'outdoor' ? warmedAir(material, climate) : undefined;
+/** What a heater would make of the air of a room that is always the same; undefined where it would not help. */
+const warmedIn = (material: Material, { climate, ventilation }: Place): Air | undefined =>
+  climate.kind === 'constant' && ventilation !== 'outdoor' ? warmedAir(material, climate) : undefined;
+
+/** The same as a sentence; nothing where it would not help. */
+function heated(material: Material, place: Place): string {
+  const warm = warmedIn(material, place);
   return warm
     ? ` Heated to ${sayC(warm.temperatureC)} the same air would do: ${Math.round(warm.humidityPct)} %.`
     : '';
+}
+
+/** Heating the room, for as long as the coat is laid and dries there: the cure for cold and for most damp. */
+function heating(material: Material, place: Place, { places }: Build): Idea[] {
+  const at = places.findIndex(({ id }) => id === place.id);
+  const warm = warmedIn(material, place);
+  if (at < 0 || !warm) return [];
+  return [
+    {
+      label: `Heat ${place.name} to ${sayC(warm.temperatureC)} until it is dry`,
+      change: [
+        { op: 'add', path: `/places/${at}/climate/temperatureC`, value: warm.temperatureC },
+        { op: 'add', path: `/places/${at}/climate/humidityPct`, value: Math.round(warm.humidityPct) },
+      ],
+    },
+  ];
 }
 
 /** Air in which nothing minds what was not noted. */
@@ -118,7 +137,7 @@ export const r34BadAir: Rule = {
       const always = place.climate.kind === 'constant' ? complaint(material, place.climate) : undefined;
       const never = open.some((operation) => operation.status === 'unplaced' && operation.boundBy === 'air');
       if (!always && !never) return;
-      const ideas = places
+      const elsewhere = places
         .filter(
           (other) =>
             other.id !== place.id &&
@@ -134,7 +153,7 @@ export const r34BadAir: Rule = {
             ? `${material.name} can't be laid in “${place.name}”. ${always}.${heated(material, place)}`
             : neverFit(material, place, plan),
           reason,
-          ideas,
+          ideas: [...heating(material, place, build), ...elsewhere],
         }),
       );
     });

@@ -25,6 +25,11 @@ const cured: readonly Wait[] = [
   { milestone: 'wear', coats: 'all', where: 'bonds' },
 ];
 
+/** Glue lies beside the films, and what it goes on may be any of them. */
+const curedAll: readonly Wait[] = cured.map((wait) =>
+  wait.where === 'here' ? { ...wait, where: 'everywhere' } : wait,
+);
+
 /** Thick sealers are left alone over night. */
 const NIGHT_MINUTES = 600;
 const overNight: Wait = { milestone: 'touch', coats: 'top', where: 'here', leastMinutes: NIGHT_MINUTES };
@@ -67,7 +72,7 @@ export function waitsOf(operation: Gated): readonly Wait[] {
   return [
     ...own,
     ...(isSandedBack ? [sandedBack] : []),
-    ...(operation.waitsForCure ? cured : []),
+    ...(operation.waitsForCure ? (operation.material?.role === 'bond' ? curedAll : cured) : []),
     ...(operation.waitsOverNight ? [overNight] : []),
   ];
 }
