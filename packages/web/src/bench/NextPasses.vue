@@ -176,10 +176,12 @@ onKeyStroke((event) => {
         :style="{ background: first.colour ?? first.material.colour }"
         aria-hidden="true"
       />
-      {{ withWords(first)
-      }}<template v-if="first.material && step?.colour"
-        >, <ColourName :colour="step.colour" :material="first.material" /></template
-      ><template v-if="placeName"> · {{ placeName }}</template>
+      <span
+        >{{ withWords(first)
+        }}<template v-if="first.material && step?.colour"
+          >, <ColourName :colour="step.colour" :material="first.material" /></template
+        ><template v-if="placeName"> · {{ placeName }}</template></span
+      >
     </p>
     <div v-if="step" class="how"><HowToButton :step="step" :material="first.material" /></div>
     <p v-if="details" class="details" data-testid="pass-details">{{ details }}</p>

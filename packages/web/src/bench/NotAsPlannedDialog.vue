@@ -124,7 +124,7 @@ async function save(): Promise<void> {
           <v-select v-if="first?.material" v-model="form.film" label="How thick" :items="filmItems" />
           <v-select v-if="first?.material" v-model="form.material" label="Which tin" :items="materialItems" />
           <v-select v-if="placeItems.length > 1" v-model="form.place" label="Where" :items="placeItems" />
-          <MomentField v-model="form.doneAt" label="Done on" />
+          <MomentField v-model="form.doneAt" class="wide" label="Done on" />
           <v-checkbox
             v-model="form.failed"
             class="wide"

@@ -51,7 +51,7 @@ function save(): void {
       <v-card-text class="pa-6">
         <h2 class="mb-4">Put a touch test right</h2>
         <form id="touch-form" class="form-grid" novalidate @submit.prevent="save">
-          <MomentField v-model="form.at" label="Touched on" />
+          <MomentField v-model="form.at" class="wide" label="Touched on" />
           <v-select
             v-model="form.state"
             label="It was"

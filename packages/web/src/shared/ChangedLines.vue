@@ -22,7 +22,7 @@ const store = useBuild();
 <style scoped>
 .changed {
   padding: 6px 12px;
-  margin-bottom: 12px;
+  margin: 8px 0 12px;
   border-left: 4px solid rgb(var(--v-theme-secondary));
   background: rgb(var(--v-theme-surface));
 }
