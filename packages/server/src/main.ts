@@ -4,6 +4,7 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { BadEnvironment, readConfig, type Config } from './config';
+import { KEPT_OPEN_MS } from './http/keptOpen';
 import { troubleAtStart } from './http/storageTrouble';
 import { makeClock } from './services/clock';
 import { offThread } from './services/offThread';
@@ -60,6 +61,7 @@ async function start(config: Config): Promise<void> {
   if (config.samplesFirstTime) await workshop.loadSamplesFirstTime();
 
   const server = createServer(workshop.answer);
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   server.listen(port, host);
   server.on('listening', () => {
     const address = server.address();

@@ -1,5 +1,6 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { networkInterfaces } from 'node:os';
+import { KEPT_OPEN_MS } from '../http/keptOpen';
 import { markOverNetwork } from '../http/overNetwork';
 
 /** The addresses this machine has on networks it is connected to, as names in a URL. */
@@ -43,6 +44,7 @@ export class Sharing {
   private listen(address: string): Promise<{ server: Server; address: string } | undefined> {
     return new Promise((done) => {
       const server = createServer(this.answer);
+      server.keepAliveTimeout = KEPT_OPEN_MS;
       server.on('connection', markOverNetwork);
       server.once('error', () => done(undefined));
       server.listen(this.port(), address, () => done({ server, address }));
