@@ -136,6 +136,8 @@ test('the air of a room that is changed counts from now on, and no coat of befor
   await page.goto(`${server.url}/b/${id}/pieces/gorget/card`);
   const card = page.getByRole('main');
   await expect(card.getByRole('heading', { name: 'Orbit gorget' })).toBeVisible();
+  // The cut comes with the plan.
+  await expect(card).toContainText('60 µm');
   const before = await card.innerText();
   await open(page);
   const room = page.getByTestId('place-room');
@@ -150,6 +152,7 @@ test('the air of a room that is changed counts from now on, and no coat of befor
   ]);
   await page.goto(`${server.url}/b/${id}/pieces/gorget/card`);
   await expect(card.getByRole('heading', { name: 'Orbit gorget' })).toBeVisible();
+  await expect(card).toContainText('60 µm');
   expect(await card.innerText()).toBe(before);
 });
 

@@ -55,9 +55,9 @@ test('a new build in a workshop has its first piece in under ten presses, and wa
   await server.restart();
   await page.goto(`${server.url}/b/${warden}/bench`);
   await expect(page.getByText('Nothing here needs hands until')).toBeVisible();
-  await expect(
-    page.getByRole('status').filter({ hasText: /^(Orrery Courier|Tidepool lantern)\s+goes first: / }),
-  ).toBeVisible();
+  await expect(page.getByTestId('goes-first')).toHaveText(
+    /^(Orrery Courier|Tidepool lantern)\s+goes first: /,
+  );
   const then = page.getByRole('region', { name: 'In turn, over all builds' });
   await expect(then.getByRole('link', { name: 'Orrery Courier' }).first()).toBeVisible();
 

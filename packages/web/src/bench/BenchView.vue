@@ -84,7 +84,7 @@ const strata = computed(() => {
         <router-link :to="{ name: 'bench', params: { build: one.id } }">{{ one.name }}</router-link>:
         {{ one.word }}.
       </p>
-      <p v-if="sooner" class="away" role="status">
+      <p v-if="sooner" class="away" data-testid="goes-first">
         <router-link :to="{ name: 'bench', params: { build: sooner.of.id } }">{{
           sooner.of.build.name
         }}</router-link>
