@@ -307,10 +307,17 @@ describe('pieces and steps', () => {
       .post(`/api/builds/${id}/touch-tests`)
       .send({ ...tested, piece: set.id })
       .expect(201);
-    await request(app)
-      .put(`/api/builds/${id}/pieces/${set.id}`)
-      .send({ ...set, quantity: 3 })
-      .expect(200);
+    const smaller = () =>
+      request(app)
+        .put(`/api/builds/${id}/pieces/${set.id}`)
+        .send({ ...set, quantity: 3 });
+    // What is logged is never lost by it: first it is taken out of the journal.
+    await smaller().expect(422);
+    const remove = build
+      .log!.filter(({ piece, unit }) => piece === set.id && unit === 4)
+      .map((one) => one.id);
+    await request(app).patch(`/api/builds/${id}/journal`).send({ remove }).expect(200);
+    await smaller().expect(200);
     expect((await get(`/api/builds/${id}`)).build.touchTests ?? []).toEqual(build.touchTests ?? []);
     await request(app)
       .post(`/api/builds/${id}/touch-tests`)

@@ -213,8 +213,10 @@ function orders(change: Changes, over: OrderedStep): Idea[] {
   // Before what is done there is no doing it any more: there it would only be passed over.
   const done =
     steps.findLast(({ step, at }) => at < over.at && begun.has(`${piece.id} ${step.id}`))?.at ?? -1;
+  // Before or after the very same is no other order, and reads like a riddle.
+  const nameOf = ({ step, material }: OrderedStep) => material?.name ?? workWord(step);
   return steps
-    .filter(({ at }) => at !== over.at && at > done)
+    .filter((other) => other.at !== over.at && other.at > done && nameOf(other) !== nameOf(over))
     .map((other) => ({
       label: `${change.nameOf(over)} ${other.at < over.at ? 'before' : 'after'} ${change.nameOf(other)}`,
       change: [{ op: 'move' as const, from: change.at(over.at), path: change.at(other.at) }],

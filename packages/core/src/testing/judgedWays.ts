@@ -101,7 +101,7 @@ export const judgedWays: JudgedWay[] = [
     true,
   ],
   ['cloth glued on before the clear', 'R31', 'step 4, Attach', 'Put it on after the Matte clear spray', true],
-  ['elastic on before the dip', 'O06', 'step 1, Attach', 'Put them on afterwards', true],
+  ['elastic on before the dip', 'O06', 'step 1, Attach', 'Put it on afterwards', true],
   [
     'rust powder with no clear',
     'R20',

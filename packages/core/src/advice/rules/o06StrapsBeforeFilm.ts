@@ -6,10 +6,11 @@ import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import type { Rule } from '../rule';
 
-const soft: Partial<Record<Attachment, string>> = {
-  strap: 'Straps go',
-  elastic: 'Elastic goes',
-  closure: 'Closures go',
+/** What goes on, with its verb, and how it is called again in the same breath. */
+const soft: Partial<Record<Attachment, { goes: string; it: string }>> = {
+  strap: { goes: 'Straps go', it: 'them' },
+  elastic: { goes: 'Elastic goes', it: 'it' },
+  closure: { goes: 'Closures go', it: 'them' },
 };
 
 /** O06: elastic, straps and closures on before heat and film go stiff, melt or clog, unless they are covered. */
@@ -41,9 +42,9 @@ export const o06StrapsBeforeFilm: Rule = {
       if (!last) return [];
       return [
         about(this, piece, step, {
-          message: `${what} on before ${last.material ? `the ${last.material.name}` : 'heat'}: ${last.material ? 'paint stiffens and clogs them' : 'heat melts them'}. Put them on last, or cover them.`,
+          message: `${what.goes} on before ${last.material ? `the ${last.material.name}` : 'heat'}: ${last.material ? 'paint stiffens and clogs' : 'heat melts'} ${what.it}. Put ${what.it} on last, or cover ${what.it}.`,
           reason: 'Elastic loses its stretch under heat and paint, and hook-and-loop no longer closes.',
-          ideas: [ways.move('Put them on afterwards', piece, context, at, last.at)],
+          ideas: [ways.move(`Put ${what.it} on afterwards`, piece, context, at, last.at)],
         }),
       ];
     });
