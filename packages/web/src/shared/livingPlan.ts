@@ -20,6 +20,7 @@ import { useTimeoutFn } from '@vueuse/core';
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { api } from './api';
 import { keepSeenPlan, planSeenLast, type SeenPlan } from './lastSeen';
+import { WorkerBroken } from './offThread/workerLink';
 import { useMe } from './me';
 import { useNotice } from './notice';
 import { planInWorker, type PlanGround } from './planner';
@@ -213,7 +214,8 @@ export function livingPlan({ id, build, view, warm, now, around }: Planned) {
         if (stage === 'whole') keepSoon.start();
       },
       (error) => {
-        if (ground.warm && buildId === id.value) {
+        // What could not be loaded is no fault of the plan before.
+        if (ground.warm && !(error instanceof WorkerBroken) && buildId === id.value) {
           makePlan({ ...ground, warm: undefined });
           return;
         }
