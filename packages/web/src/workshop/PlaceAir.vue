@@ -106,7 +106,7 @@ const option = computed((): ChartOption => {
   />
   <details v-if="eras.length > 1" class="small mt-2">
     <summary>The air so far</summary>
-    <ul class="eras" data-testid="air-history">
+    <ul class="pl-5" data-testid="air-history">
       <li v-for="line in eras" :key="line">{{ line }}</li>
     </ul>
     <p class="quiet">What was measured stands over all of it. Coats keep the air they dried in.</p>
