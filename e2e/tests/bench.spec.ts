@@ -234,12 +234,12 @@ test('a coat is logged with a photo where nobody answers: both are kept here, an
   await open(page);
   await begin(page);
   await expect.poll(async () => (await stored()).underway?.length ?? 0).toBeGreaterThan(0);
-  // What the Bench may ask has to be there before the network goes.
-  await page.waitForLoadState('networkidle');
+  // What the Bench may ask has to be there before the network goes. Parts are loaded one after the other, each with all it needs: once the last
+  // is there, all are.
   await expect
     .poll(() =>
       page.evaluate(() =>
-        performance.getEntriesByType('resource').some(({ name }) => name.includes('NotAsPlannedDialog')),
+        performance.getEntriesByType('resource').some(({ name }) => /\/PieceView-.*\.js/.test(name)),
       ),
     )
     .toBe(true);
