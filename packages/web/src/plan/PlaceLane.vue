@@ -23,7 +23,7 @@ const full = computed(() =>
 /** More than these nobody listens to. */
 const MOST_SAID = 6;
 const spoken = computed(() => {
-  const most = Math.max(0, ...props.band.rack.map(({ units }) => units));
+  const most = Math.ceil(Math.max(0, ...props.band.rack.map(({ taken }) => taken)));
   if (full.value.length === 0) return `never full: at most ${most} of ${props.band.slots} rack places taken`;
   const more = full.value.length - MOST_SAID;
   return `rack of ${props.band.slots} full ${full.value

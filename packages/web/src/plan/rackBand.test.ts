@@ -4,11 +4,11 @@ import { fullRuns, takenAt, takenPath } from './rackBand';
 const band = {
   slots: 4,
   rack: [
-    { from: 100, units: 2 },
-    { from: 160, units: 4 },
-    { from: 200, units: 5 },
-    { from: 260, units: 1 },
-    { from: 300, units: 4 },
+    { from: 100, taken: 2 },
+    { from: 160, taken: 4 },
+    { from: 200, taken: 5 },
+    { from: 260, taken: 1 },
+    { from: 300, taken: 4 },
   ],
 };
 
@@ -22,6 +22,8 @@ describe('a rack along time', () => {
   });
   it('has so many places taken at a moment, and none before the first', () => {
     expect([99, 100, 159, 160, 299, 1000].map((minute) => takenAt(band, minute))).toEqual([0, 2, 2, 4, 1, 4]);
+    // Five small ones that stand three to a place take two.
+    expect(takenAt({ rack: [{ from: 0, taken: 5 / 3 }] }, 1)).toBe(2);
   });
   it('is an area that is as high as it is full', () => {
     // 100 to 400 over 300 px: a minute a pixel; 20 px high, of which 2 of 4 are the half, 5 of 4 no more than all.

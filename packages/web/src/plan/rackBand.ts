@@ -5,8 +5,8 @@ type Band = Pick<PlaceBand, 'rack' | 'slots'>;
 /** The stretches in which a rack is full, minutes, until the end of the chart at the latest. */
 export function fullRuns({ rack, slots }: Band, until: number): { from: number; to: number }[] {
   const runs: { from: number; to: number }[] = [];
-  for (const [at, { from, units }] of rack.entries()) {
-    if (units < slots) continue;
+  for (const [at, { from, taken }] of rack.entries()) {
+    if (taken < slots) continue;
     const to = rack[at + 1]?.from ?? until;
     const last = runs.at(-1);
     if (last?.to === from) last.to = to;
@@ -26,11 +26,11 @@ export function takenPath(
   if (rack.length === 0) return '';
   const x = (minute: number) =>
     ((wide * (Math.min(until, Math.max(from, minute)) - from)) / (until - from)).toFixed(1);
-  const y = (units: number) => (high * (1 - Math.min(1, units / Math.max(1, slots)))).toFixed(1);
-  const steps = rack.map((step) => `H${x(step.from)}V${y(step.units)}`).join('');
+  const y = (taken: number) => (high * (1 - Math.min(1, taken / Math.max(1, slots)))).toFixed(1);
+  const steps = rack.map((step) => `H${x(step.from)}V${y(step.taken)}`).join('');
   return `M${x(nth(rack, 0).from)} ${high}${steps}H${x(until)}V${high}Z`;
 }
 
-/** How many places are taken at a moment. */
-export const takenAt = ({ rack }: Band, minute: number): number =>
-  rack.findLast(({ from }) => from <= minute)?.units ?? 0;
+/** How many places are taken at a moment; one that is begun counts whole. */
+export const takenAt = ({ rack }: Pick<Band, 'rack'>, minute: number): number =>
+  Math.ceil(rack.findLast(({ from }) => from <= minute)?.taken ?? 0);

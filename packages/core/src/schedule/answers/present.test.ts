@@ -109,7 +109,7 @@ describe('the bands of a place', () => {
     const [room] = view.places;
     expect(room!.slots).toBe(6);
     // Laid 08:05 and 08:07, handled 60 min later.
-    expect(room!.rack.map((step) => [step.from - at('2027-02-15T08:00'), step.units])).toEqual([
+    expect(room!.rack.map((step) => [step.from - at('2027-02-15T08:00'), step.taken])).toEqual([
       [-60, 0],
       [5, 1],
       [7, 2],

@@ -18,7 +18,9 @@ const WORTH_SAYING_PASSES = 4;
 /** The racks that are too small for the pieces: those for whose room several passes of the plan wait, the worst first. */
 export function racksShort(build: Build, operations: readonly PlannedOperation[]): RackShort[] {
   const waiting = groupBy(
-    operations.filter(({ status, boundBy }) => boundBy === 'rack' && status !== 'done'),
+    operations.filter(
+      ({ status, boundBy, waitsFor }) => (waitsFor?.why ?? boundBy) === 'rack' && status !== 'done',
+    ),
     ({ placeId }) => placeId,
   );
   return placesOf(build)

@@ -1,9 +1,6 @@
 import { isPlaced } from '../plan/plan';
 import type { Taken } from '../plan/taken';
-import { unitKey } from '../plan/workload';
-import { takesPlace } from '../state/draftState';
-import { entryOf } from '../../model/sure';
-import { staysOf } from '../state/stays';
+import { dryingOf } from '../state/rackStays';
 import type { Plan } from './plan';
 
 /**
@@ -21,29 +18,11 @@ export function takenBy(plan: Plan, except: ReadonlySet<string>, begunOnly = fal
     const begins = laidAt - workMinutes;
     if (operation.makesDust && laidAt > plan.now)
       taken.dusty.push({ place: placeId, from: begins, to: laidAt });
-    if (!operation.material) continue;
-    const key = unitKey(operation);
-    const unit = plan.units.get(key);
-    let touchAt = laidAt;
-    let handleAt = laidAt;
-    for (const cell of operation.cells) {
-      // As it stood when this was laid: it is on the rack until all of it can be handled, what lies below too.
-      const then = unit?.asOf(cell, laidAt);
-      touchAt = Math.max(touchAt, then?.coats.at(-1)?.touchAt ?? laidAt);
-      handleAt = Math.max(handleAt, then?.handleAt ?? laidAt);
-    }
-    if (handleAt <= plan.now) continue;
-    taken.wet.push({ place: placeId, from: begins, to: touchAt });
-    if (!takesPlace(operation)) continue;
-    const air = entryOf(plan.workload.airs, placeId);
-    for (const stay of staysOf(air, { laidAt, touchAt, handleAt }))
-      taken.racks.push({
-        place: stay.placeId,
-        unit: key,
-        from: stay.from,
-        to: stay.to,
-        share: operation.rackShare,
-      });
+    const drying = dryingOf(operation, plan.workload.airs, plan.units);
+    if (!drying || drying.handleAt <= plan.now) continue;
+    taken.wet.push({ place: placeId, from: begins, to: drying.touchAt });
+    for (const { placeId: place, from, to } of drying.stays)
+      taken.racks.push({ place, unit: drying.unit, from, to, share: operation.rackShare });
   }
   return taken;
 }

@@ -4,6 +4,8 @@ import { entryOf } from '../../model/sure';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Window } from '../plan/calendar';
 import { isPlaced, workBegins, type PlannedOperation, type Proof, type Reason } from '../plan/plan';
+import { Rack } from '../state/rack';
+import { dryingOf } from '../state/rackStays';
 import { hasOwnSetUp } from '../state/timeline';
 import type { Plan } from './plan';
 
@@ -32,6 +34,7 @@ const notWorkedOut = new Set<Reason>(['rack', 'dust', 'window', 'through']);
 export class WhyLater {
   private readonly busy = new Map<string, Window[]>();
   private readonly elsewhere = new Map<string, (Window & { by?: string | undefined })[]>();
+  private filled: ReadonlyMap<string, Rack> | undefined;
 
   constructor(private readonly plan: Plan) {
     for (const operation of plan.operations)
@@ -51,8 +54,10 @@ export class WhyLater {
     if (begins - from < WORTH_PROVING_MINUTES) return undefined;
     const own = this.soonest(operation, from, begins, new Set());
     // What chose a later moment is the reason where that is most of the wait; else it is what kept it until there was a choice.
-    if (begins - own >= Math.max(LEAST_GAIN_MINUTES, (begins - from) / 2))
-      return { why: boundBy !== undefined && notWorkedOut.has(boundBy) ? boundBy : 'choice' };
+    if (begins - own >= Math.max(LEAST_GAIN_MINUTES, (begins - from) / 2)) {
+      if (boundBy !== undefined && notWorkedOut.has(boundBy)) return { why: boundBy };
+      return { why: this.isRackFull(operation, own, begins) ? 'rack' : 'choice' };
+    }
     const without = (...left: Cause[]) => this.soonest(operation, from, own, new Set(left));
     const alone = causes.map((cause) => ({ cause, gain: own - without(cause) }));
     const together = () => pairs.map(([cause, other]) => ({ cause, gain: own - without(cause, other) }));
@@ -70,6 +75,35 @@ export class WhyLater {
     }
     const place = this.plan.workload.build.places.find(({ id }) => id === operation.placeId);
     return { why: cause === 'place' && place?.daylightAtDeg !== undefined ? 'daylight' : cause };
+  }
+
+  /** Whether the rack has no room for it from when its work could begin over most of the time it waits. */
+  private isRackFull(operation: PlannedOperation, own: EpochMinute, begins: EpochMinute): boolean {
+    const { plan } = this;
+    const drying = dryingOf(operation, plan.workload.airs, plan.units);
+    if (!drying || operation.laidAt === undefined) return false;
+    const later = begins - own;
+    return drying.stays.some(({ placeId, from, to }) => {
+      const rack = this.racks().get(placeId);
+      const free = rack?.firstFree(drying.unit, from - later, to - from, operation.rackShare) ?? 0;
+      return free - (from - later) >= Math.max(LEAST_GAIN_MINUTES, later / 2);
+    });
+  }
+
+  /** The racks that can be full at all, as the plan fills them. */
+  private racks(): ReadonlyMap<string, Rack> {
+    if (this.filled) return this.filled;
+    const { workload, units, operations } = this.plan;
+    const racks = new Map([...workload.scarceSlots].map(([place, slots]) => [place, new Rack(slots)]));
+    for (const { place, unit, from, to, share } of workload.taken.racks)
+      racks.get(place)?.take(`${unit} elsewhere`, from, to, share);
+    for (const operation of racks.size > 0 ? operations : []) {
+      const drying = dryingOf(operation, workload.airs, units);
+      for (const { placeId, from, to } of drying?.stays ?? [])
+        racks.get(placeId)?.take(drying?.unit ?? '', from, to, operation.rackShare);
+    }
+    this.filled = racks;
+    return racks;
   }
 
   /** The first moment its work could begin, some causes taken away; `until` where there is none before that. */

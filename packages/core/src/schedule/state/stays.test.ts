@@ -61,7 +61,7 @@ describe('what is carried indoors once it is touch-dry', () => {
     const racks = takenBy(plan, new Set()).racks.map(({ place }) => place);
     expect(racks.sort()).toEqual(['porch', 'porch', 'room', 'room']);
     const bands = placeBands(plan.workload, plan.operations, plan.units, plan.now, plan.now + 600);
-    for (const { rack } of bands) expect(Math.max(...rack.map(({ units }) => units))).toBe(1);
+    for (const { rack } of bands) expect(Math.max(...rack.map(({ taken }) => taken))).toBe(1);
   });
 
   it('is laid where it is cold for the rest of the night, as it is not there any more', () => {

@@ -2,7 +2,7 @@ import type { Air } from '../../drying/air';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
-import { staysOf } from '../state/stays';
+import { dryingOf } from '../state/rackStays';
 import type { UnitState } from '../state/unitState';
 import { entryOf } from '../../model/sure';
 
@@ -10,8 +10,8 @@ import { entryOf } from '../../model/sure';
 export interface PlaceBand {
   placeId: string;
   slots: number;
-  /** How many units dry there from each moment on. */
-  rack: { from: EpochMinute; units: number }[];
+  /** How many of its slots are taken from each moment on: small units share one. */
+  rack: { from: EpochMinute; taken: number }[];
   /** The air at each hour. */
   air: ({ at: EpochMinute } & Air)[];
 }
@@ -24,33 +24,29 @@ export function placeBands(
   from: EpochMinute,
   until: EpochMinute,
 ): PlaceBand[] {
+  const all = operations.flatMap((operation) => {
+    const drying = dryingOf(operation, workload.airs, units);
+    return (drying?.stays ?? []).map((stay) => ({
+      ...stay,
+      unit: drying?.unit,
+      share: operation.rackShare,
+    }));
+  });
   return [...workload.airs].map(([placeId, place]) => {
-    const stays = operations.flatMap((operation) => {
-      const { laidAt, material } = operation;
-      const there = entryOf(workload.airs, operation.placeId);
-      const isHere = operation.placeId === placeId || there.indoors?.placeId === placeId;
-      if (!isHere || laidAt === undefined || !material || material.role === 'bond') return [];
-      const key = `${operation.pieceId}/${operation.unit}`;
-      const unit = entryOf(units, key);
-      let [touchAt, handleAt] = [laidAt, laidAt];
-      for (const cell of operation.cells) {
-        const then = unit.asOf(cell, laidAt);
-        touchAt = Math.max(touchAt, then?.coats.at(-1)?.touchAt ?? laidAt);
-        handleAt = Math.max(handleAt, then?.handleAt ?? laidAt);
-      }
-      return staysOf(there, { laidAt, touchAt, handleAt }).flatMap((stay) =>
-        stay.placeId === placeId ? [{ key, from: stay.from, to: stay.to }] : [],
-      );
-    });
+    const stays = all.filter((stay) => stay.placeId === placeId);
     const moments = [...new Set([from, ...stays.flatMap((stay) => [stay.from, Math.ceil(stay.to)])])]
       .filter((moment) => moment >= from && moment < until)
       .sort((a, b) => a - b);
     const rack: PlaceBand['rack'] = [];
     for (const moment of moments) {
-      const there = new Set(
-        stays.filter((stay) => stay.from <= moment && stay.to > moment).map((stay) => stay.key),
+      // A unit counts once, by its share: small ones stand several to a place.
+      const there = new Map(
+        stays
+          .filter((stay) => stay.from <= moment && stay.to > moment)
+          .map(({ unit, share }) => [unit, share]),
       );
-      if (rack.at(-1)?.units !== there.size) rack.push({ from: moment, units: there.size });
+      const taken = [...there.values()].reduce((sum, share) => sum + share, 0);
+      if (rack.at(-1)?.taken !== taken) rack.push({ from: moment, taken });
     }
     const air: PlaceBand['air'] = [];
     for (let at = Math.ceil(from / 60) * 60; at < until; at += 60) {
