@@ -47,6 +47,15 @@ const log = (
     doneAt,
   };
 });
+/** What four coats before took, against what the book said of them. */
+const learned = [10, 11, 12, 13].map((ml, at) => ({
+  id: `took-${at}`,
+  material: 'flex-acrylic',
+  method: 'brush',
+  on: '2027-02-10',
+  usedMl: ml * 1.5,
+  reckonedMl: ml,
+}));
 const job = {
   format: 'fixatum-build/1',
   name: 'Tide herald',
@@ -83,6 +92,8 @@ const job = {
       steps,
     },
   ],
+  amounts: learned,
+  stock: [{ id: 'blue-tin', material: 'flex-acrylic', colour: '#224488', containerMl: 120, remainingMl: 60 }],
   log,
 };
 
@@ -175,4 +186,18 @@ test('tape takes paint along, a wash dries on, another tin is used, a clear goes
     'Matte acrylic varnish',
   ])
     await expect(journal.filter({ hasText: words }).first()).toBeVisible();
+
+  // A build that is made after it in the same workshop takes over what was learned: how much is taken, and how long it dries.
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByLabel('What is it called?').fill('Tide page');
+  await expect(page.getByText('all that was learned')).toBeVisible();
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await page.getByRole('link', { name: 'Go to Pieces' }).click();
+  const second = new URL(page.url()).pathname.split('/')[2]!;
+  const { build } = (await (await fetch(`${server.url}/api/builds/${second}`)).json()) as { build: Build };
+  expect(build.amounts).toEqual(learned);
+  expect(build.people.map(({ name }) => name)).toEqual(['Me']);
+  await page.goto(`${server.url}/b/${second}/shelf`);
+  await expect(page.getByText(/By brush you take 1\.\d times the book/i)).toBeVisible();
 });

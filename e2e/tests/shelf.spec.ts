@@ -149,6 +149,22 @@ test('a colour that is mixed asks for its parts; made, it is a pot, and its part
   await page.keyboard.press('u');
   await expect(tin('mix: Harbour grey')).toHaveCount(0);
   await expect(tin('#ffffff').getByTestId('level')).toHaveText(`${full} ml of ${full} ml`);
+
+  // Made, and made again by the same recipe: as much as last time unless one says otherwise, in the colour of the pot before.
+  await page.goto(`${server.url}${path}/mixes`);
+  for (const ml of ['40', '20']) {
+    await page.getByTestId('mix').getByRole('button', { name: 'Make it again' }).click();
+    if (ml === '20') await expect(dialog.getByLabel('Make now')).toHaveValue('40');
+    await dialog.getByLabel('Make now').fill(ml);
+    await dialog.getByRole('button', { name: 'Made it' }).click();
+    await expect(dialog).toHaveCount(0);
+  }
+  await server.restart();
+  await page.reload();
+  await expect(page.getByTestId('mix')).toContainText(/40 ml on .*, 20 ml on .* · 60 ml left in pots/);
+  // Three parts of four: 30 ml, and 15 ml more.
+  await page.goto(`${server.url}${path}/shelf`);
+  await expect(tin('#ffffff').getByTestId('level')).toHaveText(`${full - 45} ml of ${full} ml`);
 });
 
 test('a tin of which little is used gives way to one that is bought anyway, and undo brings it back', async ({
