@@ -1,3 +1,4 @@
+import { takenOffAt } from '../facts/takenOff';
 import { binderOf } from '../model/binders';
 import { hazardsOf } from '../model/hazards';
 import type { Material } from '../model/materialSchema';
@@ -111,10 +112,12 @@ function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[
         ? [`${cell} ${step.id} sands ${top.step.id} away`]
         : [];
     }),
-    // A resist that nothing is painted over chips nothing.
+    // A resist that nothing is painted over until it is worked off chips nothing.
     ...layers.flatMap((layer, n) =>
       binderOf(layer.material).comesOff &&
-      !layers.slice(n + 1).some(({ material }) => material.role === 'paint')
+      !layers
+        .slice(n + 1)
+        .some(({ material, at }) => material.role === 'paint' && at < takenOffAt(piece, layer))
         ? [`${cell} nothing over ${layer.step.id}`]
         : [],
     ),

@@ -86,15 +86,15 @@ describe('the limits of rules', () => {
     ['R14 does not call 10 % rigid', speaks([pva, own], 'R14', tight, tin({ elongationPct: 10 })), false],
     ['R27 through 4 mm', speaks([pva, { ...heat, faces: ['inner'] }], 'R27', thin(4)), true],
     ['R27 not through 4.1 mm', speaks([pva, { ...heat, faces: ['inner'] }], 'R27', thin(4.1)), false],
-    // R20: varnish is 70 µm wet, so 0.021 mm are 0.3 of a coat.
+    // R20: varnish is 70 µm wet, so 0.035 mm are half a coat.
     [
-      'R20 lets 0.3 of a coat hold powder',
-      speaks([pva, lay('p', 'weather', 'pigment-powder'), { ...varnish, pourMm: 0.021 }], 'R20'),
+      'R20 lets half a coat hold powder',
+      speaks([pva, lay('p', 'weather', 'pigment-powder'), { ...varnish, pourMm: 0.035 }], 'R20'),
       false,
     ],
     [
       'R20 speaks under that',
-      speaks([pva, lay('p', 'weather', 'pigment-powder'), { ...varnish, pourMm: 0.0209 }], 'R20'),
+      speaks([pva, lay('p', 'weather', 'pigment-powder'), { ...varnish, pourMm: 0.0349 }], 'R20'),
       true,
     ],
     // R59: decoupage medium, 150 µm wet at 40 %: 0.15 mm are 60 µm dry.

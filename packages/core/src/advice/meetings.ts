@@ -14,8 +14,12 @@ import { nth } from '../model/sure';
 /** One unit on which a film comes over another: when it is laid, and how the coats of the other dry. */
 export interface MeetingTime {
   laidAt: EpochMinute;
+  /** When the last coat of the other was laid. */
+  underAt: EpochMinute | undefined;
   under: CoatMilestones[];
 }
+
+const DAY_MINUTES = 1440;
 
 /**
  * What a step puts on what, on one spot: the film above, and one that it touches. A coat touches the film right below it, and
@@ -59,6 +63,14 @@ export class Meeting {
     return this.every((coat, laidAt) => coat.tapeAt <= laidAt);
   }
 
+  /** Whether `under` was laid a day before `over`, and can be handled. */
+  get isDayOld(): boolean {
+    return (
+      this.every((coat, laidAt) => coat.handleAt <= laidAt) &&
+      this.times.every(({ laidAt, underAt = laidAt }) => laidAt - underAt >= DAY_MINUTES)
+    );
+  }
+
   /** Whether `under` is packable when `over` is laid. */
   get packable(): boolean {
     return this.every((coat, laidAt) => coat.packAt <= laidAt);
@@ -90,7 +102,8 @@ export class Meeting {
       const under = coats.flatMap((coat, at) =>
         coat.stepId === this.under.step.id ? [nth(stack.coats, at)] : [],
       );
-      return [{ laidAt, under }];
+      const underAt = coats.findLast((coat) => coat.stepId === this.under.step.id)?.laidAt;
+      return [{ laidAt, underAt, under }];
     });
     return this.known;
   }

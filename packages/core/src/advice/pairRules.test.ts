@@ -129,6 +129,17 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     make([pva, lay('g', 'base', 'flex-acrylic-gloss'), lay('c', 'topcoat', 'satin-varnish')]),
   ],
   [
+    'R18',
+    'one normal matte coat over gloss, against two in two steps',
+    make([pva, lay('g', 'base', 'flex-acrylic-gloss'), lay('c', 'topcoat', 'matte-varnish')]),
+    make([
+      pva,
+      lay('g', 'base', 'flex-acrylic-gloss'),
+      lay('c', 'topcoat', 'matte-varnish'),
+      lay('d', 'topcoat', 'matte-varnish'),
+    ]),
+  ],
+  [
     'R19',
     'clear on chrome, against clear on plain metallic',
     make([pva, lay('m', 'base', 'chrome-effect-spray'), lay('c', 'topcoat', 'gloss-varnish')]),
@@ -141,7 +152,21 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     make([
       pva,
       lay('g', 'weather', 'graphite-powder'),
+      lay('c', 'topcoat', 'matte-varnish', { film: 'dust', coats: 2 }),
+    ]),
+  ],
+  [
+    'R20',
+    'one dust coat over graphite, against one light one',
+    make([
+      pva,
+      lay('g', 'weather', 'graphite-powder'),
       lay('c', 'topcoat', 'matte-varnish', { film: 'dust' }),
+    ]),
+    make([
+      pva,
+      lay('g', 'weather', 'graphite-powder'),
+      lay('c', 'topcoat', 'matte-varnish', { film: 'light' }),
     ]),
   ],
   [
@@ -171,6 +196,46 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
       lay('p', 'base', 'flex-acrylic', { coats: 2, film: 'light' }),
     ]),
     make([pva, lay('r', 'weather', 'chip-resist'), lay('p', 'base', 'flex-acrylic', { film: 'light' })]),
+  ],
+  [
+    'R24',
+    'two light coats in two steps, against two of dust',
+    make([
+      pva,
+      lay('r', 'weather', 'chip-resist'),
+      lay('p', 'base', 'flex-acrylic', { film: 'light' }),
+      lay('q', 'base', 'flex-acrylic', { film: 'light' }),
+    ]),
+    make([
+      pva,
+      lay('r', 'weather', 'chip-resist'),
+      lay('p', 'base', 'flex-acrylic', { film: 'dust' }),
+      lay('q', 'base', 'flex-acrylic', { film: 'dust' }),
+    ]),
+  ],
+  [
+    'R24',
+    'a primer over the resist, against one after it was chipped',
+    make([pva, lay('r', 'weather', 'chip-resist'), lay('p', 'prime', 'acrylic-pu-primer-grey')]),
+    make([
+      pva,
+      lay('r', 'weather', 'chip-resist'),
+      lay('q', 'base', 'flex-acrylic', { film: 'light' }),
+      { id: 'chip', kind: 'weather', method: 'wipe' },
+      lay('p', 'prime', 'acrylic-pu-primer-grey'),
+    ]),
+  ],
+  [
+    'R24',
+    'a dust of a flat spray over the resist, against one of airbrushed acrylic',
+    make([pva, lay('r', 'weather', 'chip-resist'), lay('p', 'base', 'alkyd-flat-spray', { film: 'dust' })]),
+    make([pva, lay('r', 'weather', 'chip-resist'), lay('p', 'base', 'airbrush-acrylic', { film: 'dust' })]),
+  ],
+  [
+    'R25',
+    'epoxy on acrylic that dries for an hour, against a day',
+    make([pva, lay('p', 'base', 'craft-acrylic'), lay('e', 'topcoat', 'epoxy-clear')]),
+    make([pva, lay('p', 'base', 'craft-acrylic'), lay('e', 'topcoat', 'epoxy-clear', { waitFor: 'day' })]),
   ],
   [
     'R25',
@@ -261,6 +326,29 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
       pva,
       lay('w', 'prime', 'acrylic-pu-primer-white', { coats: 2 }),
       lay('y', 'base', 'craft-acrylic', { colour: '#f4c20d', coats: 5 }),
+    ]),
+  ],
+  // Whatever the red lets through, black over it hides.
+  [
+    'O05',
+    'a thin red that stays, against one that black goes over',
+    make([pva, primer, lay('r', 'base', 'craft-acrylic', { colour: '#b2202c', film: 'light' })]),
+    make([
+      pva,
+      primer,
+      lay('r', 'base', 'craft-acrylic', { colour: '#b2202c', film: 'light' }),
+      lay('b', 'base', 'craft-acrylic', { colour: '#1c1b1b', coats: 2 }),
+    ]),
+  ],
+  [
+    'O05',
+    'a dust of white that stays, against one for grip under two coats of another paint',
+    make([pva, primer, lay('w', 'base', 'craft-acrylic', { colour: '#f7f7f3', film: 'dust' })]),
+    make([
+      pva,
+      primer,
+      lay('w', 'base', 'craft-acrylic', { colour: '#f7f7f3', film: 'dust' }),
+      lay('b', 'base', 'craft-acrylic', { colour: '#1c1b1b', coats: 2 }),
     ]),
   ],
 ];

@@ -46,6 +46,10 @@ export const ways = {
   waitForCure(piece: Piece, context: RuleContext, over: { at: number }): Idea {
     return ways.set('Wait until what lies below is cured', piece, context, over.at, { waitFor: 'cured' });
   },
+  /** Waits for a day, and until the film below can be handled. */
+  waitADay(piece: Piece, context: RuleContext, over: { at: number }): Idea {
+    return ways.set('Wait a day', piece, context, over.at, { waitFor: 'day' });
+  },
   /** Puts a step of its own before another. */
   insert(label: string, piece: Piece, context: RuleContext, at: number, step: NewStep): Idea {
     const value = { id: freshId(step.kind, piece), ...step };

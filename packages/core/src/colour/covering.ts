@@ -1,5 +1,5 @@
 import { layerUm, type Layer } from '../facts/spots';
-import { colourOver, offOver, type Laying, type Off } from './hiding';
+import { colourOver, coverGrades, offOver, type Laying, type Off } from './hiding';
 import { mixedColour } from './seenColour';
 
 /** What goes on in fewer places than this is meant to leave the ground in sight. */
@@ -29,6 +29,8 @@ export interface Covering extends Off {
   seen: string;
   /** More of the same paint goes over it. */
   goesOn: boolean;
+  /** Another colour goes over it and hides whatever it lets show. */
+  isHidden: boolean;
 }
 
 /**
@@ -40,7 +42,7 @@ export function coveringsOf(spot: readonly Layer[], ground?: string): Covering[]
   const layers = spot.filter(covers);
   let below: string | undefined = ground;
   let run: { from: string; filmUm: number } | undefined;
-  return layers.flatMap((layer, n): Covering[] => {
+  const coverings = layers.flatMap((layer, n): Omit<Covering, 'isHidden'>[] => {
     const colour = mixedColour(layer);
     const under = below;
     if (under === undefined) {
@@ -71,4 +73,10 @@ export function coveringsOf(spot: readonly Layer[], ground?: string): Covering[]
       },
     ];
   });
+  return coverings.map((one, n) => ({
+    ...one,
+    isHidden: coverings
+      .slice(n + 1)
+      .some((later) => !areAlike(later.layer, one.layer) && coverGrades(later.layer.material).enough(later)),
+  }));
 }

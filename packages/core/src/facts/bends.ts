@@ -1,4 +1,5 @@
 import { flexUseTable, type FlexUse } from '../model/flexUses';
+import type { Material } from '../model/materialSchema';
 import type { Piece } from '../model/schema';
 import { layerUm, type Layer } from './spots';
 
@@ -8,6 +9,18 @@ import { layerUm, type Layer } from './spots';
  */
 export const bendStrainPct = (thicknessMm: number, filmUm: number, bendRadiusMm: number): number =>
   (100 * (thicknessMm / 2 + filmUm / 1000)) / bendRadiusMm;
+
+/** A film that stretches less than this before it breaks is rigid, %. */
+const RIGID_PCT = 10;
+/** One that stretches further than this gives way under a rigid one, %. */
+const FLEXIBLE_PCT = 100;
+
+/** Whether a film hardly stretches; one of which that is not known is taken to. */
+export const isRigid = ({ elongationPct = FLEXIBLE_PCT }: Pick<Material, 'elongationPct'>): boolean =>
+  elongationPct < RIGID_PCT;
+/** Whether a film stretches far. */
+export const stretchesFar = ({ elongationPct = 0 }: Pick<Material, 'elongationPct'>): boolean =>
+  elongationPct > FLEXIBLE_PCT;
 
 /** From this share of what cracks a film on, it may crack. */
 const RISKY_SHARE = 1 / 2;

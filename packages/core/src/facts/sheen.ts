@@ -3,6 +3,7 @@ import type { SheenClass } from '../model/sheenClasses';
 import type { Material } from '../model/materialSchema';
 import { binderOf } from '../model/binders';
 import { cellsOf } from '../model/stepSpots';
+import { coatsWorth } from './closure';
 import { layerUm, type Layer, type Spot } from './spots';
 import { isSanding } from './stepOrder';
 
@@ -29,6 +30,8 @@ export function sheenClass(gu: number): SheenClass {
 export const STRONG_GLOSS_GU = 70;
 /** Up to this a clear is meant to flatten. */
 export const FLATTENING_GU = 15;
+/** So many normal coats of a matte clear flatten any gloss. */
+export const FLATTENING_COATS = 2;
 
 /** What the top of a stack will look like. */
 export interface SheenForecast {
@@ -54,6 +57,10 @@ const showsSheen = (layer: Layer): boolean =>
 export const faceLayer = (layers: readonly Layer[]): Layer | undefined =>
   layers.findLast((layer) => layer.share >= MOST_OF_IT && showsSheen(layer));
 
+/** How many normal coats of one material lie in a stack, whatever steps they are in. */
+export const coatsOf = (layers: readonly Layer[], { id }: Pick<Material, 'id'>): number =>
+  layers.reduce((sum, layer) => sum + (layer.material.id === id ? coatsWorth(layer) : 0), 0);
+
 /** Whether a spot is sanded between two places in the list of steps. */
 export const scuffedBetween = (piece: Piece, fromAt: number, toAt: number, cell: string): boolean =>
   piece.steps.some(
@@ -62,8 +69,8 @@ export const scuffedBetween = (piece: Piece, fromAt: number, toAt: number, cell:
 
 /**
  * The sheen of a spot: that of the film that makes its face, and with it, by their share, of what lies in places over that. A matte
- * clear over more than 70 gloss units that were not scuffed does not flatten them (R18): it comes out satin. Undefined for bare
- * foam and films of unknown sheen.
+ * clear, under two normal coats of it, over more than 70 gloss units that were not scuffed does not flatten them (R18): it comes out satin.
+ * Undefined for bare foam and films of unknown sheen.
  */
 export function forecastSheen(
   piece: Piece,
@@ -80,6 +87,7 @@ export function forecastSheen(
     own <= FLATTENING_GU &&
     below &&
     (below.material.sheenGu ?? 0) > STRONG_GLOSS_GU &&
+    coatsOf(layers.slice(layers.indexOf(below) + 1), top.material) < FLATTENING_COATS &&
     !scuffedBetween(piece, below.at, top.at, cell)
   )
     return { class: 'satin', gu: undefined, setBy };

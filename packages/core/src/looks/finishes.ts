@@ -224,7 +224,7 @@ const drafts: (Omit<Finish, 'steps'> & { steps: Steps })[] = [
       dabbed('#9fca4a', { placement: 'recesses', note: 'Pale green where drops would gather.' }),
       {
         kind: 'topcoat',
-        waitFor: 'cured',
+        waitFor: 'day',
         options: [{ material: 'epoxy-clear', method: 'brush', film: 'light' }],
         placement: 'recesses',
         note: 'Runs and drops only; rework every few minutes until it holds its shape.',

@@ -194,7 +194,7 @@ export const otherLooks: LookDraft[] = [
       },
       {
         kind: 'topcoat',
-        waitFor: 'cured',
+        waitFor: 'day',
         options: [{ material: 'epoxy-clear', method: 'brush', film: 'light' }],
         note: 'Rework every few minutes until it holds its shape.',
       },

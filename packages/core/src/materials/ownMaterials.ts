@@ -1,4 +1,4 @@
-import { binderNamed } from '../model/binders';
+import { binderFor } from '../model/binders';
 import { catalogue, catalogueById } from './catalogue';
 import type { OwnMaterial } from '../model/schema';
 import { materialFigures, type Material } from '../model/materialSchema';
@@ -42,7 +42,7 @@ export function materialsOf(own: readonly OwnMaterial[] = []): Map<string, Mater
         // A hide figure that was written down is that of this very paint, whatever it is made of.
         ...(tin.hideUm !== undefined && tin.pigments === undefined ? { pigments: [] } : {}),
       });
-      known.set(tin.id, { ...figures, binder: binderNamed(figures.binder), id: tin.id });
+      known.set(tin.id, { ...figures, binder: binderFor(figures), id: tin.id });
       pending.splice(pending.indexOf(tin), 1);
       progress = true;
     }

@@ -1,3 +1,4 @@
+import type { Material } from './materialSchema';
 import { idsOf, tableOf } from './table';
 
 /** What the dry film is made of, and what follows from that. */
@@ -70,10 +71,49 @@ const otherWords: Readonly<Record<string, Binder>> = {
   nitrocellulose: 'acrylic lacquer',
 };
 
+/** What tells a family within a longer name, such as "oil-modified alkyd"; the first that is found counts. */
+const tellingWords: readonly (readonly [RegExp, Binder])[] = [
+  [/alkyd|oil[ -]modified/, 'alkyd'],
+  [/acrylic[ -](?:poly)?urethane|urethane[ -]acryl/, 'acrylic urethane'],
+  [/lacquer|cellulose/, 'acrylic lacquer'],
+  [/vinyl[ -]acryl/, 'vinyl acrylic'],
+  [/cyanoacryl/, 'cyanoacrylate'],
+  // House paint is called latex too; where acrylic is named it is that.
+  [/acryl/, 'acrylic'],
+  [/enamel/, 'alkyd'],
+  [/epoxy|epoxide/, 'epoxy'],
+  [/chloroprene|neoprene/, 'chloroprene'],
+  [/latex|natural rubber/, 'natural rubber'],
+  [/rubber/, 'rubber'],
+  [/urethane|isocyanat/, 'urethane'],
+  [/polyvinyl acetate|\bpva\b/, 'PVA'],
+  [/silicone/, 'silicone'],
+  [/\bwax/, 'wax'],
+  [/\boils?\b/, 'oil'],
+];
+
 /** The family that a label means, by whatever it calls it. */
 export function binderNamed(text: string): Binder {
   const name = text.trim().toLowerCase();
-  return binders.find((one) => one.toLowerCase() === name) ?? otherWords[name] ?? 'unknown';
+  return (
+    binders.find((one) => one.toLowerCase() === name) ??
+    otherWords[name] ??
+    tellingWords.find(([words]) => words.test(name))?.[1] ??
+    'unknown'
+  );
+}
+
+/** From this attack on a solvent makes a lacquer of an acrylic. */
+const LACQUER_SOLVENT = 2;
+
+/**
+ * The family of a material by its label and what it is: acrylic in a hot solvent is a lacquer, and rubber that is laid as a film is a
+ * synthetic one, as glue alone goes by "rubber".
+ */
+export function binderFor({ binder, role, solvent }: Pick<Material, 'binder' | 'role' | 'solvent'>): Binder {
+  const family = binderNamed(binder);
+  if (family === 'acrylic' && solvent >= LACQUER_SOLVENT) return 'acrylic lacquer';
+  return family === 'rubber' && role !== 'bond' ? 'synthetic rubber' : family;
 }
 
 const byName: Readonly<Partial<Record<string, BinderDefinition>>> = binderTable;

@@ -34,9 +34,11 @@ export const stainable: readonly Attachment[] = ['fabric', 'leather', 'mesh', 'l
 
 /**
  * What a coat can be told to wait for: `cured` for its step to begin only when all below is packable and wearable; `through`
- * for each of its coats to wait until what it lands on is dry through, if the recoat window is still open then.
+ * for each of its coats to wait until what it lands on is dry through, if the recoat window is still open then; `night` and `day` for each to wait so long after what it lands
+ * on was laid, and a day until that can be handled, too.
  */
-export const waits = ['cured', 'through', 'night'] as const;
+export const waits = ['cured', 'through', 'night', 'day'] as const;
+export type RestKind = 'night' | 'day';
 
 export const wantedEffects = [
   'cracking',

@@ -24,7 +24,6 @@ export type Hazard = (typeof hazards)[number];
 /** Other words that own tins may carry for the same. */
 const otherWords: Readonly<Record<string, Hazard>> = {
   latex: 'latex allergy',
-  isocyanates: 'isocyanate',
   'organic vapours': 'organic vapour',
   'solvent vapour': 'organic vapour',
   resin: 'sensitiser',
@@ -32,9 +31,13 @@ const otherWords: Readonly<Record<string, Hazard>> = {
   'self-heating': 'self-heating rags',
 };
 
+/** Isocyanates by their short names too, wherever on a label: "hardener with HDI", "polyisocyanate". */
+const isocyanates = /isocyanat|\b(?:p?mdi|hdi|tdi|ipdi)\b/;
+
 /** One hazard by whatever a label calls it; undefined for what nothing here knows. */
-function hazardNamed(text: string): Hazard | undefined {
+export function hazardNamed(text: string): Hazard | undefined {
   const name = text.trim().toLowerCase();
+  if (isocyanates.test(name)) return 'isocyanate';
   return hazards.find((one) => one === name) ?? otherWords[name];
 }
 

@@ -2,6 +2,7 @@ import {
   sayDate,
   sayDayOf,
   sayMoment,
+  sayMomentFrom,
   sayTimeOfDay,
   sayWallTime,
   sayWeekdayDate,
@@ -24,6 +25,15 @@ describe('moments as people read them', () => {
     expect(sayDate('2027-03-04')).toBe('4 Mar 2027');
     expect(sayWeekdayDate('2027-03-04', true)).toBe('Thu 4 Mar 2027');
     expect(sayWallTime('21:40')).toBe('21:40');
+  });
+
+  it('name the year where it is another one', () => {
+    const newYear = epochMinute('2028-01-02T08:31', zone);
+    expect(sayMomentFrom(evening, epochMinute('2027-12-31T23:00', zone), zone)).toBe('Thu 4 Mar, 21:40');
+    // 2 January 2028 is a Sunday.
+    expect(sayMomentFrom(newYear, evening, zone)).toBe('Sun 2 Jan 2028, 08:31');
+    speakMomentsAs({ monthFirst: true, hours: 12 });
+    expect(sayMomentFrom(newYear, evening, zone)).toBe('Sun Jan 2, 2028, 8:31 am');
   });
 
   it('are said month first and by 12 hours where people do, also what was said before', () => {

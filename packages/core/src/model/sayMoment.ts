@@ -46,6 +46,16 @@ const timeFormat = () => (style.hours === 12 ? 'h:mm a' : 'HH:mm');
 export const sayMoment = (minute: EpochMinute, timeZone: string): string =>
   say(minute, timeZone, `ccc ${dayFormat()}, ${timeFormat()}`);
 
+/** A moment as `sayMoment` says it, with its year where that is another than that of the moment it is held against. */
+export const sayMomentFrom = (minute: EpochMinute, from: EpochMinute, timeZone: string): string =>
+  atZone(minute, timeZone).year === atZone(from, timeZone).year
+    ? sayMoment(minute, timeZone)
+    : say(
+        minute,
+        timeZone,
+        style.monthFirst ? `ccc LLL d, yyyy, ${timeFormat()}` : `ccc d LLL yyyy, ${timeFormat()}`,
+      );
+
 /** What is said where a coat gets no further in the air it lies in. Its piece is called stuck. */
 export const NOT_IN_THIS_AIR = 'not in this air';
 

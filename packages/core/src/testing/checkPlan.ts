@@ -322,13 +322,16 @@ function surfaceFaults(build: Build, plan: Plan): string[] {
         if (last && from !== undefined)
           tooSoon(last.laidAt + 2 * (from - last.laidAt), 'recoatable twice over');
       }
-    if (operation.waitsOverNight)
+    if (operation.rests === 'day')
+      for (const stack of below(false)) for (const coat of stack.coats) tooSoon(coat.handleAt, 'handleable');
+    if (operation.rests)
       for (const cell of cells) {
         const last = unit.cells
           .get(cell)
           ?.filter((coat) => coat.laidAt < laidAt)
           .at(-1);
-        if (last) tooSoon(last.laidAt + 600, 'left over night');
+        if (last)
+          tooSoon(last.laidAt + (operation.rests === 'day' ? 1440 : 600), `left for a ${operation.rests}`);
       }
     if (operation.looksOver === 'packing')
       for (const stack of below(false)) tooSoon(stack.packAt, 'packable');

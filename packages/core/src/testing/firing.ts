@@ -165,7 +165,8 @@ export const firing: Case[] = [
     // PVA primer is wearable a day after it is laid.
     'R52',
     'worn the same evening',
-    [plate([{ ...pva, coats: 1 }], {}, event({ wearAt: '2027-02-15T20:00' })), 'stop', 'pva'],
+    // It can be handled by then: it scuffs, and that is all.
+    [plate([{ ...pva, coats: 1 }], {}, event({ wearAt: '2027-02-15T20:00' })), 'risk', 'pva'],
     [
       ['two days later', plate([{ ...pva, coats: 1 }], {}, event({ wearAt: '2027-02-17T20:00' }))],
       [
@@ -175,6 +176,49 @@ export const firing: Case[] = [
           {},
           { ...event({ wearAt: '2027-02-15T20:00' }), start: '2027-02-16T08:00' },
         ),
+      ],
+    ],
+  ],
+  [
+    // One normal coat at eight in the morning: it is handled in the evening, and wearable a day after that at the soonest.
+    'R52',
+    'rubber dip worn the next morning, on skin',
+    [
+      plate(
+        [lay('dip', 'seal', 'rubber-dip-spray')],
+        { onSkin: true },
+        event({ wearAt: '2027-02-16T06:00' }),
+      ),
+      'stop',
+      'dip',
+    ],
+    [
+      [
+        'three days later',
+        plate(
+          [lay('dip', 'seal', 'rubber-dip-spray')],
+          { onSkin: true },
+          event({ wearAt: '2027-02-18T20:00' }),
+        ),
+      ],
+      [
+        'water-borne primer that is wearable by then',
+        plate([{ ...pva, coats: 1 }], { onSkin: true }, event({ wearAt: '2027-02-17T20:00' })),
+      ],
+    ],
+  ],
+  [
+    'R52',
+    'the same, worn over clothes',
+    [
+      plate([lay('dip', 'seal', 'rubber-dip-spray')], {}, event({ wearAt: '2027-02-16T06:00' })),
+      'risk',
+      'dip',
+    ],
+    [
+      [
+        'three days later',
+        plate([lay('dip', 'seal', 'rubber-dip-spray')], {}, event({ wearAt: '2027-02-18T20:00' })),
       ],
     ],
   ],

@@ -390,7 +390,7 @@ export const judgedWays: JudgedWay[] = [
     'dip, gloss alkyd, matte varnish, bending',
     'R18',
     'step 4, Matte acrylic varnish',
-    'Scuff it first',
+    'Two normal coats',
     true,
   ],
   [
@@ -401,13 +401,7 @@ export const judgedWays: JudgedWay[] = [
     true,
   ],
   ['dip, acrylic, gloss clear spray', 'R43', 'step 4, Gloss clear spray', 'Mist it on in light coats', true],
-  [
-    'dip, gloss acrylic, epoxy',
-    'R25',
-    'step 4, Clear epoxy 1:1',
-    'Wait until what lies below is cured',
-    true,
-  ],
+  ['dip, gloss acrylic, epoxy', 'R25', 'step 4, Clear epoxy 1:1', 'Wait a day', true],
   [
     'dip, gloss acrylic, oil wash, satin varnish, bending',
     'R44',
@@ -489,7 +483,7 @@ export const judgedWays: JudgedWay[] = [
     'PVA, gloss alkyd, pigment, matte varnish, bending',
     'R18',
     'step 5, Matte acrylic varnish',
-    'Scuff it first',
+    'Two normal coats',
     true,
   ],
   [
@@ -506,7 +500,7 @@ export const judgedWays: JudgedWay[] = [
     'Wait until what lies below is cured',
     true,
   ],
-  ['PVA, acrylic, epoxy', 'R25', 'step 4, Clear epoxy 1:1', 'Wait until what lies below is cured', true],
+  ['PVA, acrylic, epoxy', 'R25', 'step 4, Clear epoxy 1:1', 'Wait a day', true],
   [
     'PVA, acrylic, oil wash, satin varnish, bending',
     'R44',
@@ -518,14 +512,14 @@ export const judgedWays: JudgedWay[] = [
     'PVA, gloss acrylic, matte varnish, bending',
     'R18',
     'step 4, Matte acrylic varnish',
-    'Scuff it first',
+    'Two normal coats',
     true,
   ],
   [
     'PVA, gloss acrylic, pigment, matte varnish',
     'R18',
     'step 5, Matte acrylic varnish',
-    'Scuff it first',
+    'Two normal coats',
     true,
   ],
   [
@@ -549,13 +543,7 @@ export const judgedWays: JudgedWay[] = [
     'Gloss acrylic varnish in place of Clear epoxy 1:1',
     true,
   ],
-  [
-    'PVA, copper, epoxy, bending',
-    'R25',
-    'step 4, Clear epoxy 1:1',
-    'Wait until what lies below is cured',
-    true,
-  ],
+  ['PVA, copper, epoxy, bending', 'R25', 'step 4, Clear epoxy 1:1', 'Wait a day', true],
   [
     'plain PVA, lacquer, oil wash, satin varnish',
     'R43',
@@ -647,13 +635,7 @@ export const judgedWays: JudgedWay[] = [
     'Gloss acrylic varnish in place of Clear epoxy 1:1',
     true,
   ],
-  [
-    'plain PVA, gloss acrylic, epoxy, bending',
-    'R25',
-    'step 4, Clear epoxy 1:1',
-    'Wait until what lies below is cured',
-    true,
-  ],
+  ['plain PVA, gloss acrylic, epoxy, bending', 'R25', 'step 4, Clear epoxy 1:1', 'Wait a day', true],
   [
     'plain PVA, copper, oil wash, satin varnish, bending',
     'R44',
@@ -771,7 +753,7 @@ export const judgedWays: JudgedWay[] = [
     'latex, gloss alkyd, matte varnish, bending',
     'R18',
     'step 4, Matte acrylic varnish',
-    'Scuff it first',
+    'Two normal coats',
     true,
   ],
   [
@@ -792,7 +774,7 @@ export const judgedWays: JudgedWay[] = [
     'latex, gloss alkyd, pigment, matte varnish',
     'R18',
     'step 5, Matte acrylic varnish',
-    'Scuff it first',
+    'Two normal coats',
     true,
   ],
   [
@@ -823,13 +805,7 @@ export const judgedWays: JudgedWay[] = [
     'Gloss acrylic varnish in place of Clear epoxy 1:1',
     true,
   ],
-  [
-    'latex, acrylic, epoxy, bending',
-    'R25',
-    'step 4, Clear epoxy 1:1',
-    'Wait until what lies below is cured',
-    true,
-  ],
+  ['latex, acrylic, epoxy, bending', 'R25', 'step 4, Clear epoxy 1:1', 'Wait a day', true],
   [
     'latex, gloss acrylic, oil wash, satin varnish, bending',
     'R13',
@@ -844,7 +820,7 @@ export const judgedWays: JudgedWay[] = [
     'Wait until what lies below is cured',
     true,
   ],
-  ['latex, gloss acrylic, matte varnish', 'R18', 'step 4, Matte acrylic varnish', 'Scuff it first', true],
+  ['latex, gloss acrylic, matte varnish', 'R18', 'step 4, Matte acrylic varnish', 'Two normal coats', true],
   [
     'latex, copper, pigment, matte varnish',
     'R13',

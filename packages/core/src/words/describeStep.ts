@@ -50,7 +50,7 @@ export function describeStep(build: Build, piece: Piece, step: Step, material: M
       : '',
     units > 1 ? `${sayWait(minutes)} for all ${units}` : `${sayWait(minutes)} a pass`,
     step.waitFor === 'cured' ? 'once all below is cured' : '',
-    step.waitFor === 'night' ? 'a night after what it lands on' : '',
+    step.waitFor === 'night' || step.waitFor === 'day' ? `a ${step.waitFor} after what it lands on` : '',
     step.waitFor === 'through' ? 'each coat once what is below is dry through' : '',
     wait === undefined ? '' : `then ${sayWait(wait)}`,
   ]

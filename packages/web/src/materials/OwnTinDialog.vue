@@ -1,17 +1,26 @@
 <script setup lang="ts">
 import {
+  binderFor,
+  binderNamed,
+  binders,
   comesInColours,
+  hazardNamed,
+  hazards,
   idFromName,
   isCatalogueId,
+  methods,
+  methodWords,
   pigmentIds,
   pigmentTable,
   type Fault,
   type Material,
+  type Method,
   type OwnMaterial,
   type PigmentId,
   sayC,
 } from '@fixatum/core';
-import { reactive, ref, watch } from 'vue';
+import isEqual from 'fast-deep-equal';
+import { computed, reactive, ref, watch } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import { api, faultsOf } from '../shared/api';
 import { useBuild } from '../shared/build';
@@ -40,14 +49,62 @@ const pigments = pigmentIds.map((value) => ({
   value,
   title: `${pigmentTable[value].name} (${pigmentTable[value].index})`,
 }));
+const carriers: { value: Material['carrier']; title: string }[] = [
+  { value: 'water', title: 'water' },
+  { value: 'solvent', title: 'a solvent' },
+  { value: 'none', title: 'nothing: it sets by itself' },
+];
+/** How hard a solvent attacks what lies below (docs/domain.md, "Compatibility"). */
+const attacks = [
+  { value: 0, title: 'not at all: water' },
+  { value: 1, title: 'mildly: white spirit' },
+  { value: 2, title: 'somewhat: alcohol, glycol ether' },
+  { value: 3, title: 'hard: acetone, acetate, thinner' },
+];
+const methodItems = methods.map((value) => ({ value, title: methodWords[value] }));
+/** What stands for a family that nobody can tell. */
+const NOT_KNOWN = 'unknown';
+const families = binders.map((value) => ({
+  value: value as string,
+  title: value === NOT_KNOWN ? 'I can not tell' : value,
+}));
 type Key = (typeof fields)[number]['key'];
 interface TinForm {
   name: string;
   recoat: string;
   pigments: PigmentId[];
+  binder: string;
+  /** Which family it is most like, asked where its name tells none. */
+  like: string | undefined;
+  carrier: Material['carrier'];
+  solvent: number;
+  hazards: string[];
+  methods: Method[];
   numbers: Partial<Record<Key, number | string>>;
 }
-const form = reactive<TinForm>({ name: '', recoat: '', pigments: [], numbers: {} });
+const form = reactive<TinForm>({
+  name: '',
+  recoat: '',
+  pigments: [],
+  binder: '',
+  like: undefined,
+  carrier: 'water',
+  solvent: 0,
+  hazards: [],
+  methods: [],
+  numbers: {},
+});
+const typed = computed(() => form.binder.trim());
+const isBinderKnown = computed(() => typed.value === NOT_KNOWN || binderNamed(typed.value) !== NOT_KNOWN);
+/** What the binder is taken for, where that is another word than the one that stands there. */
+const takenFor = computed(() => {
+  if (typed.value === '' || !isBinderKnown.value) return '';
+  const { role } = props.material;
+  const family = binderFor({ binder: typed.value, role, solvent: form.solvent });
+  return family === typed.value ? '' : `Taken as ${family}`;
+});
+const strange = computed(() => form.hazards.filter((word) => hazardNamed(word) === undefined));
+const asked = ref(false);
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
@@ -60,6 +117,15 @@ watch(
     form.name = isCatalogueId(material.id) ? `My ${material.name.toLowerCase()}` : material.name;
     form.recoat = material.recoat ?? '';
     form.pigments = [...(material.pigments ?? [])];
+    asked.value = false;
+    Object.assign(form, {
+      binder: material.binder,
+      like: undefined,
+      carrier: material.carrier,
+      solvent: material.solvent,
+      hazards: [...material.hazards],
+      methods: [...material.methods],
+    });
     form.numbers = Object.fromEntries(fields.map(({ key }) => [key, material[key]]));
   },
   { immediate: true },
@@ -67,6 +133,11 @@ watch(
 
 async function save(): Promise<void> {
   const { material } = props;
+  // What no rule would know is asked about before it is kept.
+  if (!isBinderKnown.value && form.like === undefined) {
+    asked.value = true;
+    return;
+  }
   const list = store.build?.materials ?? [];
   const old = list.find((tin) => tin.id === material.id);
   const own: OwnMaterial = {
@@ -83,6 +154,13 @@ async function save(): Promise<void> {
   }
   if (form.recoat.trim() === '' || form.recoat.trim() === base.recoat) delete own.recoat;
   else own.recoat = form.recoat.trim();
+  const binder = isBinderKnown.value ? typed.value : (form.like ?? NOT_KNOWN);
+  const { carrier, solvent } = form;
+  const told = { binder, carrier, solvent, hazards: form.hazards, methods: form.methods };
+  for (const [key, value] of Object.entries(told)) {
+    if (isEqual(value, base[key as keyof typeof told])) delete own[key as keyof typeof told];
+    else Object.assign(own, { [key]: value });
+  }
   // None named: its colour tells.
   if (form.pigments.length === 0) delete own.pigments;
   else own.pigments = form.pigments;
@@ -133,6 +211,56 @@ async function save(): Promise<void> {
           class="mb-4"
           :items="pigments"
         />
+        <v-text-field
+          v-model="form.binder"
+          label="What it is made of"
+          maxlength="60"
+          :hint="takenFor || 'As its label says: acrylic, alkyd, rubber, two-part epoxy'"
+          persistent-hint
+          class="mb-4"
+          @update:model-value="form.like = undefined"
+        />
+        <v-select
+          v-if="!isBinderKnown"
+          v-model="form.like"
+          class="mb-4"
+          label="It is most like"
+          :hint="`No rule here knows “${typed}”. What is it most like?`"
+          persistent-hint
+          :items="families"
+          :error="asked && form.like === undefined"
+          :error-messages="
+            asked && form.like === undefined ? 'Choose one, so that the rules can judge it' : []
+          "
+        />
+        <div class="grid pairs">
+          <v-select v-model="form.carrier" label="It is thinned with" :items="carriers" />
+          <v-select v-model="form.solvent" label="It attacks what lies below" :items="attacks" />
+        </div>
+        <v-select
+          v-model="form.methods"
+          multiple
+          chips
+          closable-chips
+          label="It can be laid with"
+          :items="methodItems"
+          class="mb-4"
+        />
+        <v-combobox
+          v-model="form.hazards"
+          multiple
+          chips
+          closable-chips
+          label="Warnings on its label"
+          :items="[...hazards]"
+          :hint="
+            strange.length > 0
+              ? `No rule here knows “${strange.join('”, “')}”: it is kept as you wrote it. Where one of the list means the same, choose that too.`
+              : 'What it gives off, and what it does to skin and lungs'
+          "
+          persistent-hint
+          class="mb-4"
+        />
         <div class="grid">
           <v-text-field
             v-for="field in fields"
@@ -159,5 +287,9 @@ async function save(): Promise<void> {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   gap: 12px;
+}
+
+.pairs {
+  grid-template-columns: repeat(2, 1fr);
 }
 </style>

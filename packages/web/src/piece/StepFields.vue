@@ -123,6 +123,7 @@ function takeColour({ id, colour: own }: PaletteColour): void {
 const waitItems: { value: NonNullable<Step['waitFor']> | ''; title: string }[] = [
   { value: '', title: 'as soon as what is below takes it, unless waiting is ready sooner' },
   { value: 'night', title: 'a night after what it lands on' },
+  { value: 'day', title: 'a day after what it lands on' },
   { value: 'through', title: 'coat by coat, each once what is below is dry through' },
   { value: 'cured', title: 'once all below is cured' },
 ];

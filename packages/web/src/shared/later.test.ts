@@ -4,7 +4,7 @@
  */
 import { flushPromises, mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
-import { defineComponent, h } from 'vue';
+import { h } from 'vue';
 import { later } from './later';
 import { useNotice } from './notice';
 
@@ -13,7 +13,7 @@ beforeEach(() => {
   jest.useFakeTimers();
 });
 afterEach(() => jest.useRealTimers());
-const dialog = defineComponent({ render: () => h('p', 'the dialog') });
+const dialog = () => h('p', 'the dialog');
 
 test('a part that can not be loaded is said once, and shown five seconds after it can be', async () => {
   let loads = 0;
@@ -22,7 +22,7 @@ test('a part that can not be loaded is said once, and shown five seconds after i
     loads += 1;
     return isThere ? Promise.resolve(dialog) : Promise.reject(new Error('no answer'));
   });
-  const part = mount(defineComponent({ render: () => h('div', [h(Part)]) }));
+  const part = mount({ render: () => h('div', [h(Part)]) });
   await flushPromises();
   const notice = useNotice();
   expect([loads, notice.count, part.text()]).toEqual([1, 1, '']);

@@ -1,3 +1,4 @@
+import { isRigid, stretchesFar } from '../../facts/bends';
 import { coveringsOf } from '../../colour/covering';
 import { HIDDEN_DELTA_E } from '../../colour/distance';
 import { coatsToHide, coverGrades } from '../../colour/hiding';
@@ -38,23 +39,31 @@ export const o05UndercoatShows: Rule = {
     const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] => {
       if (spot.face !== 'outer') return [];
       return coveringsOf(spot.layers, substrate.colour).flatMap((covering): RuleFinding[] => {
-        const { layer, from, filmUm, laying, off, offInStreaks, goesOn } = covering;
+        const { layer, from, filmUm, laying, off, offInStreaks, goesOn, isHidden } = covering;
         const { material, step, coats } = layer;
         const colour = mixedColour(layer);
         if (
           material.role !== 'paint' ||
-          // Details are strokes, not cover.
+          // Details are strokes, not cover, and weathering lets through on purpose.
           step.kind === 'detail' ||
+          step.kind === 'weather' ||
           // What a paint was mixed to is not known unless the step says so.
           step.colour === undefined ||
           layer.method === 'dry-brush' ||
           // A mirror is laid so thin that the gloss below makes it.
           has(material, 'mirror') ||
           goesOn ||
+          isHidden ||
+          // Dusted for grip, with paint over it.
+          (layer.film === 'dust' &&
+            spot.layers.some(({ at, material: { role } }) => at > layer.at && role === 'paint')) ||
           coverGrades(material).enough(covering)
         )
           return [];
         const under = covering.below?.material;
+        // A rigid film on a soft one cracks the sooner the thicker it is.
+        const cracksThick =
+          isRigid(material) && spot.layers.some((one) => one.at < layer.at && stretchesFar(one.material));
         const name = under?.name ?? `bare ${inText(substrateNames[substrate.kind])}`;
         const isWanted = step.wanted?.includes('undercoat-shows') || step.wanted?.includes('patchy');
         const { hideUm, pigments } = paintFigures(material, colour);
@@ -88,7 +97,7 @@ export const o05UndercoatShows: Rule = {
         function sooner(more: number): Idea[] {
           const grounds = betterGrounds(more);
           const add =
-            more <= coats || more > MOST_COATS
+            more <= coats || more > MOST_COATS || cracksThick
               ? []
               : [{ least: more, idea: ways.set(`${more} coats`, piece, context, layer.at, { coats: more }) }];
           const sensible = add.filter(({ least }) => least <= MOST_SENSIBLE || grounds.length === 0);

@@ -1,12 +1,21 @@
 import { binderOf } from '../../model/binders';
 import { throughAt } from '../../drying/milestoneOf';
+import { inText } from '../../model/inText';
 import { sayMoment } from '../../model/sayMoment';
 import { scuffedBetween } from '../../facts/sheen';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { landingsOf, unitWords } from '../landings';
 import { ways } from '../pairs';
-import { oncePerStep, type Rule } from '../rule';
+import { oncePerStep, type Rule, type RuleContext } from '../rule';
+import type { UnitView } from '../../schedule/state/unitView';
+
+/** ", between Sat 20 Feb, 10:40 and Sat 20 Feb, 11:30", for the first window; nothing where that is not known. */
+function windowWords(under: ReturnType<UnitView['top']>, { timeZone }: RuleContext['plan']): string {
+  const window = under?.milestones.recoat[0];
+  if (!window || !Number.isFinite(window.from) || !Number.isFinite(window.to)) return '';
+  return `, between ${sayMoment(Math.ceil(window.from), timeZone)} and ${sayMoment(Math.floor(window.to), timeZone)}`;
+}
 
 /** R07: some coats take the next one only within a window, such as within the hour or after two days. */
 export const r07OutsideWindow: Rule = {
@@ -74,11 +83,11 @@ export const r07OutsideWindow: Rule = {
                 never && material
                   ? `${material.name} never takes another coat, so ${over} can’t go on${unitWords(piece, operation.unit)}.`
                   : material
-                    ? `Nobody is free while the ${material.name} below takes ${over}${unitWords(piece, operation.unit)}.`
-                    : 'Nobody is free while the coat below takes the next one.',
+                    ? `The plan finds no time for ${inText(over)} while the ${material.name} below takes it${unitWords(piece, operation.unit)}${windowWords(under, plan)}.`
+                    : 'The plan finds no time for it while the coat below takes the next one.',
               reason: never
                 ? 'Its label gives no time after which it can be coated. Another material below, or this step left out, settles it.'
-                : 'The recoat windows of the coat below all close before anyone can lay this one. Scuff it after full cure, swap the material, or free an hour.',
+                : 'Its label lets the next coat go on only so long after it. Free an hour in that time, let it cure and scuff it, or take another material.',
               ideas: [
                 ways.scuff(
                   'Let it cure, then scuff it',

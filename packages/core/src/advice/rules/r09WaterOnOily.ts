@@ -1,3 +1,4 @@
+import { isTakenOff } from '../../facts/takenOff';
 import { binderOf } from '../../model/binders';
 import { has } from '../../model/traits';
 import { isAlkyd, isClear, isOilyWash, pairRule, ways } from '../pairs';
@@ -46,11 +47,7 @@ export const r09WaterOnOily = pairRule({
       };
     }
     // Chipped and rinsed it is gone; until then all but the colour it is to chip beads on it.
-    const isRinsed =
-      cleaned ||
-      piece.steps
-        .slice(under.at + 1, over.at)
-        .some((step) => step.kind === 'weather' && step.material === undefined);
+    const isRinsed = cleaned || isTakenOff(piece, under, over);
     const isResist =
       binderOf(under.material).comesOff === true && over.material.role !== 'paint' && !isRinsed;
     const isGreasy = has(under.material, 'greasy') && !cleaned;

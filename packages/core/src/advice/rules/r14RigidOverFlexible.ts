@@ -1,19 +1,15 @@
-import { bendStrainPct, flexingOf } from '../../facts/bends';
+import { bendStrainPct, flexingOf, isRigid, stretchesFar } from '../../facts/bends';
 import { filmBuildUm } from '../../facts/spots';
 import type { Meeting } from '../meetings';
 import { flexibleInstead } from '../flexibleInstead';
 import { pairRule } from '../pairs';
 
-const RIGID_PCT = 10;
-const FLEXIBLE_PCT = 100;
 /** Films in fewer places than this break without anybody seeing it. */
 const MOST_OF_IT = 0.5;
 
 /** Whether a film that hardly stretches lies on one that stretches far. */
 export const isRigidOnFlexible = ({ over, under }: Pick<Meeting, 'over' | 'under'>): boolean =>
-  (over.material.elongationPct ?? FLEXIBLE_PCT) < RIGID_PCT &&
-  (under.material.elongationPct ?? 0) > FLEXIBLE_PCT &&
-  over.share >= MOST_OF_IT;
+  isRigid(over.material) && stretchesFar(under.material) && over.share >= MOST_OF_IT;
 
 /** R14: a rigid film over a flexible one where the part flexes. Whether it cracks there for sure is told by R15. */
 export const r14RigidOverFlexible = pairRule({

@@ -1,4 +1,5 @@
-import { faceLayer, FLATTENING_GU, STRONG_GLOSS_GU } from '../../facts/sheen';
+import { inText } from '../../model/inText';
+import { coatsOf, faceLayer, FLATTENING_COATS, FLATTENING_GU, STRONG_GLOSS_GU } from '../../facts/sheen';
 import { isClear, pairRule, ways } from '../pairs';
 
 /** R18: a matte clear does not take a strong gloss down all the way. */
@@ -14,6 +15,12 @@ export const r18MatteOverGloss = pairRule({
     const face = faceLayer(below);
     if (!face || face !== under || meeting.scuffed || (face.material.sheenGu ?? 0) <= STRONG_GLOSS_GU)
       return undefined;
+    // As many as it takes, in one step or several.
+    if (
+      coatsOf(meeting.spot.layers.slice(meeting.spot.layers.indexOf(face) + 1), over.material) >=
+      FLATTENING_COATS
+    )
+      return undefined;
     const matte = [...context.materials.values()].find(
       (other) =>
         other.role === face.material.role &&
@@ -23,8 +30,9 @@ export const r18MatteOverGloss = pairRule({
         other.elongationPct === face.material.elongationPct,
     );
     return {
-      message: `${over.material.name} will not fully flatten ${face.material.name} (${face.material.sheenGu} gloss units): it stays satin.`,
+      message: `So little ${inText(over.material.name)} leaves ${face.material.name} (${face.material.sheenGu} gloss units) satin: two normal coats bring it down.`,
       ideas: [
+        ways.set('Two normal coats', piece, context, over.at, { coats: FLATTENING_COATS, film: 'normal' }),
         // Right on the gloss, and not on what is weathered over it.
         ways.scuff('Scuff it first', piece, context, { at: face.at + 1, step: over.step }),
         ...(matte

@@ -1,13 +1,10 @@
 import { binderOf } from '../../model/binders';
-import { closureOf } from '../../facts/closure';
+import { isClosedBy } from '../../facts/closure';
 import { spotsOf } from '../../facts/spots';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
-
-/** A dust coat all over holds a powder; a wash in the recesses does not. */
-const HOLDS = 0.3;
 
 /** R20: powder, graphite or earth with nothing over it rubs off. */
 export const r20LoosePowder: Rule = {
@@ -19,7 +16,7 @@ export const r20LoosePowder: Rule = {
       const at = spot.layers.findLastIndex(({ material }) => binderOf(material).loose === true);
       const loose = spot.layers[at];
       const over = spot.layers.slice(at + 1);
-      if (!loose || over.reduce((sum, layer) => sum + closureOf(layer), 0) >= HOLDS) return [];
+      if (!loose || isClosedBy(over)) return [];
       return [
         about(
           this,

@@ -1,25 +1,63 @@
+import { coatsWorth } from '../../facts/closure';
+import { spotsOf, type Layer } from '../../facts/spots';
+import { takenOffAt } from '../../facts/takenOff';
 import { binderOf } from '../../model/binders';
-import { pairRule, ways } from '../pairs';
+import { about } from '../about';
+import type { RuleFinding } from '../finding';
+import { ways } from '../pairs';
+import { oncePerStep, type Rule } from '../rule';
 
-/** R24: the colour over a chipping resist has to be a thin water-borne acrylic, or it does not chip. */
-export const r24ChipColour = pairRule({
+/** So many normal coats of colour still take up water: a light one does, or two of dust. */
+const MOST_COATS = 0.75;
+
+/** R24: the colour over a chipping resist has to be a thin water-borne acrylic, or it does not chip. All that lies on it until it is chipped counts. */
+export const r24ChipColour: Rule = {
   id: 'R24',
   severity: 'risk',
   title: 'Colour over chipping resist',
-  reason:
-    'The resist works by taking up water through a film that is still open. A thick or solvent-borne film locks it in.',
-  judge({ over, under, between }, piece, context) {
-    // Only the first coat over it locks it in.
-    if (!binderOf(under.material).comesOff || over.material.role !== 'paint' || between.length > 0)
-      return undefined;
-    const isThin = over.film === 'light' || over.film === 'dust';
-    if (over.material.carrier === 'water' && isThin && over.coats === 1) return undefined;
-    return {
-      message: `${over.material.name} over the ${under.material.name} must be one thin water-borne coat, chipped while it is fresh.`,
-      ideas:
-        over.material.carrier === 'water'
-          ? [ways.set('One light coat', piece, context, over.at, { film: 'light', coats: 1 })]
-          : [],
-    };
+  look(piece, context) {
+    const found = spotsOf(piece, context).flatMap((spot): RuleFinding[] =>
+      spot.layers.flatMap((resist, n): RuleFinding[] => {
+        if (!binderOf(resist.material).comesOff) return [];
+        const chippedAt = takenOffAt(piece, resist);
+        const films = spot.layers.slice(n + 1).filter((over) => over.at < chippedAt && locks(over));
+        let worth = 0;
+        const over = films.find((layer) => {
+          worth += coatsWorth(layer);
+          return !isThinColour(layer) || worth > MOST_COATS;
+        });
+        if (!over) return [];
+        const { name } = over.material;
+        const isColour = isThinColour(over);
+        return [
+          about(
+            this,
+            piece,
+            over.step,
+            {
+              below: resist.material.id,
+              message: isColour
+                ? `${name} over the ${resist.material.name} is${over === films[0] ? '' : ', with what lies below it,'} too much to chip: one thin coat, chipped while it is fresh.`
+                : `${name} locks the ${resist.material.name} in: only one thin water-borne coat of colour can be chipped, while it is fresh.`,
+              reason:
+                'The resist works by taking up water through a film that is still open. A thick or solvent-borne film locks it in.',
+              ideas:
+                isColour && over === films[0]
+                  ? [ways.set('One light coat', piece, context, over.at, { film: 'light', coats: 1 })]
+                  : [],
+            },
+            spot,
+          ),
+        ];
+      }),
+    );
+    return oncePerStep(found);
   },
-});
+};
+
+/** Whether a film can lock anything in: not what is brushed nearly dry or laid in places, and a clear is told by the resist left below it (R80). */
+const locks = (layer: Layer): boolean =>
+  layer.material.role !== 'topcoat' && (coatsWorth(layer) > 0 || layer.material.role === 'paint');
+
+const isThinColour = ({ material }: Layer): boolean =>
+  material.carrier === 'water' && material.role === 'paint';

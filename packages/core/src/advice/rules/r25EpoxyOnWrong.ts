@@ -18,10 +18,10 @@ export const r25EpoxyOnWrong = pairRule({
       };
     }
     // A little of it, brushed nearly dry or wiped back, holds no water worth the name.
-    if (under.material.carrier === 'water' && under.share >= 0.5 && !meeting.cured) {
+    if (under.material.carrier === 'water' && under.share >= 0.5 && !meeting.isDayOld) {
       return {
-        message: `${over.material.name} stays soft over ${under.material.name} that has not cured.`,
-        ideas: [ways.waitForCure(piece, context, over)],
+        message: `${over.material.name} stays soft over ${under.material.name} that is not a day old: wait.`,
+        ideas: [ways.waitADay(piece, context, over)],
       };
     }
     return undefined;

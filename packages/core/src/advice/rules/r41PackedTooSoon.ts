@@ -19,7 +19,7 @@ export const r41PackedTooSoon: Rule = {
       isSurface ? packAt : tapeAt,
     );
     if (!coat || packedAt >= Math.floor(coat.at)) return [];
-    const until = untilWords(coat, plan.timeZone);
+    const until = untilWords(coat, packedAt, plan.timeZone);
     return [
       about(
         this,

@@ -1,3 +1,4 @@
+import { isRigid } from '../../facts/bends';
 import { filmBuildUm, spotsOf, type Layer } from '../../facts/spots';
 import { isPorousFoam } from '../../model/substrates';
 import { has } from '../../model/traits';
@@ -8,12 +9,10 @@ import { oncePerStep, type Rule } from '../rule';
 import { sayMm } from '../../model/sayMeasure';
 
 const THIN_MM = 3;
-const RIGID_PCT = 10;
 /** Less pull than this many µm of it bends nothing. */
 const PULLS_UM = 60;
 
-const pulls = ({ material }: Layer): boolean =>
-  has(material, 'shrinks') || (material.elongationPct ?? 100) < RIGID_PCT;
+const pulls = ({ material }: Layer): boolean => has(material, 'shrinks') || isRigid(material);
 
 /** R59: what shrinks or goes rigid on one face of thin foam bends it like a leaf. */
 export const r59ThinFoamWarps: Rule = {

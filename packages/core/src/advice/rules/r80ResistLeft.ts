@@ -1,6 +1,7 @@
 import { binderOf } from '../../model/binders';
 import { meet } from '../../facts/stepOrder';
 import { orderedSteps } from '../../facts/spots';
+import { isTakenOff } from '../../facts/takenOff';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
@@ -19,16 +20,7 @@ export const r80ResistLeft: Rule = {
         ({ at, step, material }) =>
           at > resist.at && material?.role === 'topcoat' && meet(piece, step, resist.step),
       );
-      if (!clear) return [];
-      const isTakenOff = steps.some(
-        ({ at, step, material }) =>
-          at > resist.at &&
-          at < clear.at &&
-          step.kind === 'weather' &&
-          material === undefined &&
-          meet(piece, step, resist.step),
-      );
-      if (isTakenOff) return [];
+      if (!clear || isTakenOff(piece, resist, clear)) return [];
       const { step } = resist;
       return [
         about(this, piece, clear.step, {

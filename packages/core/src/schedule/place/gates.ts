@@ -2,6 +2,7 @@ import { milestoneOfCoat, milestoneOfStack, throughAt } from '../../drying/miles
 import type { CoatMilestones } from '../../drying/laidCoat';
 import type { RecoatWindow } from '../../materials/material';
 import type { Milestone } from '../../model/milestones';
+import type { RestKind } from '../../model/fields';
 import { lookOverTable } from '../../model/lookOvers';
 import { coatWaits, stepKindTable, type Wait } from '../../model/stepKinds';
 import { BOND_CELL } from '../../model/stepSpots';
@@ -30,9 +31,11 @@ const curedAll: readonly Wait[] = cured.map((wait) =>
   wait.where === 'here' ? { ...wait, where: 'everywhere' } : wait,
 );
 
-/** Thick sealers are left alone over night. */
-const NIGHT_MINUTES = 600;
-const overNight: Wait = { milestone: 'touch', coats: 'top', where: 'here', leastMinutes: NIGHT_MINUTES };
+/** Thick sealers are left alone over night; what must not trap water comes a day after, on what can be handled. */
+const restTable: Readonly<Record<RestKind, Wait>> = {
+  night: { milestone: 'touch', coats: 'top', where: 'here', leastMinutes: 600 },
+  day: { milestone: 'handle', coats: 'all', where: 'here', leastMinutes: 1440 },
+};
 
 /** What hangs or stands need not lie on its other face. */
 const standingWaits = coatWaits.filter(({ where }) => where !== 'other-face');
@@ -51,7 +54,7 @@ export type Gated = Pick<
   | 'workMinutes'
   | 'failures'
   | 'waitsForCure'
-  | 'waitsOverNight'
+  | 'rests'
   | 'standing'
 >;
 
@@ -68,12 +71,12 @@ export function waitsOf(operation: Gated): readonly Wait[] {
       ? lookOverTable[operation.looksOver].waits
       : stepKindTable[operation.kind].waits;
   const isSandedBack = operation.failures > 0 && operation.kind !== 'inspect';
-  if (!isSandedBack && !operation.waitsForCure && !operation.waitsOverNight) return own;
+  if (!isSandedBack && !operation.waitsForCure && !operation.rests) return own;
   return [
     ...own,
     ...(isSandedBack ? [sandedBack] : []),
     ...(operation.waitsForCure ? (operation.material?.role === 'bond' ? curedAll : cured) : []),
-    ...(operation.waitsOverNight ? [overNight] : []),
+    ...(operation.rests ? [restTable[operation.rests]] : []),
   ];
 }
 

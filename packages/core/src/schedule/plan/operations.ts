@@ -13,6 +13,7 @@ import { passArea } from '../../facts/passArea';
 import { cutInMm as cutInEdgeMm } from '../../facts/tape';
 import { workLengthMm } from '../../facts/workLength';
 import { restMinutesOf } from '../../facts/rest';
+import type { RestKind } from '../../model/fields';
 import type { LookOver } from '../../model/lookOvers';
 import type { FilmGrade } from '../../model/filmGrades';
 import type { Material } from '../../model/materialSchema';
@@ -76,8 +77,8 @@ export interface Operation extends HandsOn {
   reworkEveryMinutes: number | undefined;
   /** Begins only when all that lies below is cured. */
   waitsForCure: boolean;
-  /** Begins only a night after what it lands on was laid. */
-  waitsOverNight: boolean;
+  /** Begins only so long after what it lands on was laid. */
+  rests: RestKind | undefined;
   /** Is put off until what it lands on is dry through, if the recoat window is still open then. */
   mustDryThrough: boolean;
 }
@@ -177,7 +178,7 @@ export function expandBuild(build: Build): Operation[] {
             optional: step.optional ?? false,
             reworkEveryMinutes: step.reworkEveryMinutes,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
-            waitsOverNight: step.waitFor === 'night',
+            rests: step.waitFor === 'night' || step.waitFor === 'day' ? step.waitFor : undefined,
             mustDryThrough: step.waitFor === 'through',
             ...handsOn(step, method, material, { areaCm2, lengthMm, cutInMm, units }),
           });

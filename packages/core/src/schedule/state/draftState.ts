@@ -48,7 +48,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   optional: operation.optional,
   reworkEveryMinutes: operation.reworkEveryMinutes,
   waitsForCure: operation.waitsForCure,
-  waitsOverNight: operation.waitsOverNight,
+  rests: operation.rests,
   mustDryThrough: operation.mustDryThrough,
   setUpMinutes: operation.setUpMinutes,
   workMinutes: operation.workMinutes,
