@@ -1,3 +1,4 @@
+import { sayableLater } from './waysOut';
 import type { Build, OwnMaterial, Piece, Step } from '../model/schema';
 import { lay, logged, plate, sayings } from '../testing/ruleCases';
 import { both, cured, heat, of, paint, place, pva, varnish } from '../testing/firing';
@@ -108,6 +109,17 @@ describe('the limits of rules', () => {
       speaks([lay('d', 'seal', 'decoupage-gloss', { pourMm: 0.149 })], 'R59', thin(3)),
       false,
     ],
+    // Two light coats are 72 µm of it and four 144, of which 120 pull.
+    [
+      'R59 lets light coats be',
+      speaks([lay('d', 'seal', 'decoupage-gloss', { film: 'light', coats: 2 })], 'R59', thin(3)),
+      false,
+    ],
+    [
+      'R59 not any number of them',
+      speaks([lay('d', 'seal', 'decoupage-gloss', { film: 'light', coats: 4 })], 'R59', thin(3)),
+      true,
+    ],
     // R01: two normal coats of primer are worth 2, three light ones 1.8; 1.79 is not enough.
     [
       'R01 takes three light coats',
@@ -215,4 +227,11 @@ describe('sealer that closes pores (O12)', () => {
     expect([closes('rubber-dip-spray', 1.7, 2), closes('rubber-dip-spray', 1.69, 2)]).toEqual([true, false]);
     expect([closes('epoxy-clear', 0.9, 1), closes('epoxy-clear', 0.89, 1)]).toEqual([true, false]);
   });
+});
+
+it('a way out is called sooner from half a day on, and never where it adds a coat', () => {
+  expect([90, 0, -719, -720, -4000].map((minutes) => sayableLater(minutes, false))).toEqual([
+    90, 0, 0, -720, -4000,
+  ]);
+  expect([90, -720, -4000].map((minutes) => sayableLater(minutes, true))).toEqual([90, 0, 0]);
 });

@@ -123,6 +123,19 @@ const readyAt = (state: PiecePlan | undefined): number | undefined =>
     ? undefined
     : Math.max(state.packableAt, state.wearableAt);
 
+const passesOf = ({ operations }: Plan, pieces: ReadonlySet<string>): number =>
+  operations.filter(({ pieceId, status }) => status !== 'skipped' && pieces.has(pieceId)).length;
+
+/** What is planned again ends half a day sooner or later without any reason that one could name. */
+const WOBBLE_MINUTES = 720;
+
+/**
+ * How much later a piece is said to be ready, minutes: being sooner only where that is more than planning again moves by itself, and never for a
+ * change that adds work.
+ */
+export const sayableLater = (laterMinutes: number, addsWork: boolean): number =>
+  laterMinutes < 0 && (addsWork || laterMinutes > -WOBBLE_MINUTES) ? 0 : laterMinutes;
+
 /** What a change costs once the whole build is planned with it; undefined when that brings back the finding or a stop. */
 function costOf(
   build: Build,
@@ -169,7 +182,10 @@ function costOf(
       .map((one) => one.pieceId);
   const lateBefore = new Set(late(plan));
   return {
-    laterMinutes: before === undefined || after === undefined ? undefined : after - before,
+    laterMinutes:
+      before === undefined || after === undefined
+        ? undefined
+        : sayableLater(after - before, passesOf(then, linked) > passesOf(plan, linked)),
     buys: [...usedAfter.keys()]
       .filter((id) => !usedBefore.has(id) && !shelf.has(id))
       .map((id) => entryOf(materials, id).name),

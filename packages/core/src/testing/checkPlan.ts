@@ -94,6 +94,11 @@ export function checkPlan(build: Build, plan: Plan): string[] {
           below &&
           !below.recoat.some(
             (window) => coat.laidAt - operation.workMinutes >= window.from - 1e-6 && coat.laidAt <= window.to,
+          ) &&
+          // Sanded once it has cured, it takes the next coat by its scratches.
+          !(
+            operation.sandedCells.includes(cell) &&
+            Math.max(below.packAt, below.wearAt) <= coat.laidAt - operation.workMinutes + 1e-6
           )
         ) {
           faults.push(`${coat.operationId} misses the recoat window on ${key} ${cell}`);

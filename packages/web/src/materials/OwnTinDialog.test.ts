@@ -51,7 +51,7 @@ test('a binder that no rule knows is asked about before the tin is kept, and the
   await dialog.get('form').trigger('submit');
   await flushPromises();
   expect(kept).toEqual([]);
-  expect(dialog.text()).toContain('Choose one, so that the rules can judge it');
+  expect(dialog.text()).toContain('No rule here knows “moon dust”: choose what it is most like');
   by('VSelect', 'It is most like').vm.$emit('update:modelValue', 'alkyd');
   by('VSelect', 'It is thinned with').vm.$emit('update:modelValue', 'solvent');
   await flushPromises();

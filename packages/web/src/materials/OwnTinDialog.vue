@@ -193,25 +193,6 @@ async function save(): Promise<void> {
       <form novalidate @submit.prevent="save">
         <v-text-field v-model="form.name" label="What you call this tin" maxlength="120" class="mb-3" />
         <v-text-field
-          v-model="form.recoat"
-          label="Next coat, minutes"
-          hint="30- means from half an hour on; 15-60|2880- within the hour or after two days"
-          persistent-hint
-          class="mb-4"
-        />
-        <v-select
-          v-if="comesInColours(material)"
-          v-model="form.pigments"
-          multiple
-          chips
-          closable-chips
-          label="Pigments that its label names"
-          hint="They say how it covers and tints; without them its colour does"
-          persistent-hint
-          class="mb-4"
-          :items="pigments"
-        />
-        <v-text-field
           v-model="form.binder"
           label="What it is made of"
           maxlength="60"
@@ -230,10 +211,12 @@ async function save(): Promise<void> {
           :items="families"
           :error="asked && form.like === undefined"
           :error-messages="
-            asked && form.like === undefined ? 'Choose one, so that the rules can judge it' : []
+            asked && form.like === undefined
+              ? `No rule here knows “${typed}”: choose what it is most like`
+              : []
           "
         />
-        <div class="grid pairs">
+        <div class="grid pairs mb-4">
           <v-select v-model="form.carrier" label="It is thinned with" :items="carriers" />
           <v-select v-model="form.solvent" label="It attacks what lies below" :items="attacks" />
         </div>
@@ -260,6 +243,25 @@ async function save(): Promise<void> {
           "
           persistent-hint
           class="mb-4"
+        />
+        <v-text-field
+          v-model="form.recoat"
+          label="Next coat, minutes"
+          hint="30- means from half an hour on; 15-60|2880- within the hour or after two days"
+          persistent-hint
+          class="mb-4"
+        />
+        <v-select
+          v-if="comesInColours(material)"
+          v-model="form.pigments"
+          multiple
+          chips
+          closable-chips
+          label="Pigments that its label names"
+          hint="They say how it covers and tints; without them its colour does"
+          persistent-hint
+          class="mb-4"
+          :items="pigments"
         />
         <div class="grid">
           <v-text-field

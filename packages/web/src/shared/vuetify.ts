@@ -50,6 +50,7 @@ export const vuetify = createVuetify({
   defaults: {
     VBtn: { variant: 'outlined', rounded: 'sm', class: 'text-none' },
     VTextField: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
+    VCombobox: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
     VSelect: {
       variant: 'outlined',
       density: 'comfortable',

@@ -4,13 +4,14 @@ import { isPorousFoam } from '../../model/substrates';
 import { has } from '../../model/traits';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
-import { ways } from '../pairs';
+import { isWet, ways } from '../pairs';
 import { oncePerStep, type Rule } from '../rule';
 import { sayMm } from '../../model/sayMeasure';
 
 const THIN_MM = 3;
-/** Less pull than this many µm of it bends nothing. */
+/** Less pull than this many µm of it bends nothing; of light coats, each dry before the next, it takes as much again. */
 const PULLS_UM = 60;
+const PULLS_LIGHT_UM = 120;
 
 const pulls = ({ material }: Layer): boolean => has(material, 'shrinks') || isRigid(material);
 
@@ -30,7 +31,9 @@ export const r59ThinFoamWarps: Rule = {
         ({ zone, face, units }) => zone === spot.zone && face !== spot.face && units[0] === spot.units[0],
       );
       const top = spot.layers.findLast(pulls);
-      if (!top || um < PULLS_UM || (other && pullOf(other.layers) >= um / 2)) return [];
+      const wetUm = pullOf(spot.layers.filter(isWet));
+      if (!top || (wetUm < PULLS_UM && um < PULLS_LIGHT_UM) || (other && pullOf(other.layers) >= um / 2))
+        return [];
       return [
         about(
           this,

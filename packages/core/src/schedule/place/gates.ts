@@ -55,6 +55,7 @@ export type Gated = Pick<
   | 'failures'
   | 'waitsForCure'
   | 'rests'
+  | 'sandedCells'
   | 'standing'
 >;
 
@@ -167,7 +168,10 @@ export function gate(
     for (const cell of operation.cells) {
       const top = unit.top(cell);
       if (!top) continue;
-      const next = nextIn(top.milestones.recoat, at, operation.workMinutes);
+      let next = nextIn(top.milestones.recoat, at, operation.workMinutes);
+      // By its scratches the next coat holds on a film that has cured, whatever window has closed.
+      if (next === Infinity && operation.sandedCells.includes(cell))
+        next = Math.max(at, Math.ceil(throughAt(top.milestones, false)));
       if (next > at) {
         at = next;
         moved = true;

@@ -13,6 +13,7 @@ import { passArea } from '../../facts/passArea';
 import { cutInMm as cutInEdgeMm } from '../../facts/tape';
 import { workLengthMm } from '../../facts/workLength';
 import { restMinutesOf } from '../../facts/rest';
+import { isSanding } from '../../facts/stepOrder';
 import type { RestKind } from '../../model/fields';
 import type { LookOver } from '../../model/lookOvers';
 import type { FilmGrade } from '../../model/filmGrades';
@@ -79,6 +80,8 @@ export interface Operation extends HandsOn {
   waitsForCure: boolean;
   /** Begins only so long after what it lands on was laid. */
   rests: RestKind | undefined;
+  /** The spots on which what it lands on has been sanded since it was laid: cured, that takes it whatever window has closed. */
+  sandedCells: readonly string[];
   /** Is put off until what it lands on is dry through, if the recoat window is still open then. */
   mustDryThrough: boolean;
 }
@@ -90,6 +93,31 @@ const MOST_ON_A_PLACE = 16;
 /** The share of a rack place that a piece takes by its size, in sixteenths so that sums come out even. */
 export const rackShareOf = (areaCm2: number): number =>
   Math.min(1, Math.max(1, Math.ceil((areaCm2 / WHOLE_PLACE_CM2) * MOST_ON_A_PLACE)) / MOST_ON_A_PLACE);
+
+const noCells: readonly string[] = [];
+
+/** The spots of a step where the last thing done before it that touches the film was sanding. */
+function sandedBefore(
+  piece: Piece,
+  stepIndex: number,
+  faces: readonly Face[],
+  zones: readonly string[],
+): readonly string[] {
+  if (!piece.steps.slice(0, stepIndex).some(isSanding)) return noCells;
+  return faces.flatMap((face) =>
+    zones.flatMap((zone) => {
+      const last = piece.steps
+        .slice(0, stepIndex)
+        .findLast(
+          (step) =>
+            (step.material !== undefined || isSanding(step)) &&
+            facesOf(step).includes(face) &&
+            (step.zones ?? zoneIdsOf(piece)).includes(zone),
+        );
+      return last && isSanding(last) ? [`${face}:${zone}`] : [];
+    }),
+  );
+}
 
 /**
  * Expands a build into operations: every step times its coats, faces and units. Faces follow each other in the
@@ -179,6 +207,7 @@ export function expandBuild(build: Build): Operation[] {
             reworkEveryMinutes: step.reworkEveryMinutes,
             waitsForCure: step.waitFor === 'cured' && coat === 1,
             rests: step.waitFor === 'night' || step.waitFor === 'day' ? step.waitFor : undefined,
+            sandedCells: material && coat === 1 ? sandedBefore(piece, stepIndex, touched, zones) : noCells,
             mustDryThrough: step.waitFor === 'through',
             ...handsOn(step, method, material, { areaCm2, lengthMm, cutInMm, units }),
           });

@@ -4,7 +4,7 @@ import type { Operation } from './operations';
 
 /**
  * The passes of one unit that have to follow another before it has dried too far, as [that other, the pass]: what is chipped or
- * wiped back while it is fresh, and the next coat over one whose last recoat window closes for good.
+ * wiped back while it is fresh, and the next coat over one whose last recoat window closes for good, unless it is sanded in between.
  * @param own the operations of the unit in order
  */
 export function soonAfter(own: readonly Operation[]): [before: string, id: string][] {
@@ -22,7 +22,8 @@ export function soonAfter(own: readonly Operation[]): [before: string, id: strin
         operation,
         below.flatMap((coat) => coat.material ?? []),
       );
-      return isFresh || (laysCoat && closesAt !== Infinity) ? [[top.id, id]] : [];
+      const mustCatch = laysCoat && closesAt !== Infinity && !operation.sandedCells.includes(cell);
+      return isFresh || mustCatch ? [[top.id, id]] : [];
     });
     return pairs.slice(0, 1);
   });

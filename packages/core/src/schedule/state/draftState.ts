@@ -49,6 +49,7 @@ const unplanned = (operation: Operation): PlannedOperation => ({
   reworkEveryMinutes: operation.reworkEveryMinutes,
   waitsForCure: operation.waitsForCure,
   rests: operation.rests,
+  sandedCells: operation.sandedCells,
   mustDryThrough: operation.mustDryThrough,
   setUpMinutes: operation.setUpMinutes,
   workMinutes: operation.workMinutes,
