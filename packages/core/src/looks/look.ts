@@ -14,6 +14,7 @@ import { stepKinds } from '../model/stepKinds';
 import { methods } from '../model/methods';
 import { placementIds } from '../model/placementIds';
 import { thinners } from '../model/thinners';
+import { wornTones } from '../colour/worn';
 
 const option = z.object({
   material: z.string().min(1),
@@ -29,6 +30,8 @@ const lookStep = z.object({
   colour: z.string().optional(),
   /** Whether this is the colour of the look, which may be swapped for one's own. */
   main: z.boolean().default(false),
+  /** Whose hue follows that one where it is swapped: as the sun fades it, or as dirt on it. */
+  tone: z.enum(wornTones).optional(),
   minutes: z.number().positive().optional(),
   note: z.string().optional(),
   wanted: z.array(z.enum(wantedEffects)).optional(),

@@ -10,6 +10,8 @@ import { sampleBuild, samplePiece } from '../testing/sampleBuild';
 import { catalogueById } from '../materials/catalogue';
 import { epochMinute } from '../model/wallTime';
 import { finishAcrossZones, type ZoneFinish } from './finishPlan';
+import { entryOf } from '../model/sure';
+import { wornColour } from '../colour/worn';
 import { splitByZone } from './splitByZone';
 import { lookFromPiece } from './saveLook';
 import { schools } from './schools';
@@ -528,4 +530,14 @@ describe('order rules', () => {
   it.each(cases)('%s', (_what, build, expected) => {
     expect(findings(build).filter((line) => !aside.includes(line))).toEqual(expected);
   });
+});
+
+it('what the sun fades and what dirties it follows the colour that is chosen', () => {
+  const look = entryOf(lookById, 'sun-faded-paint');
+  const coloursIn = (colour?: string) =>
+    writeSteps(ground(), bothFaces(), { looks: [{ look, ...(colour ? { colour } : {}) }] }).steps.flatMap(
+      (step) => (step.kind === 'weather' && step.colour ? [step.colour] : []),
+    );
+  expect(coloursIn()).toEqual(['#c9d2c2', '#3a3f38']);
+  expect(coloursIn('#b2202c')).toEqual([wornColour('#b2202c', 'faded'), wornColour('#b2202c', 'dirty')]);
 });

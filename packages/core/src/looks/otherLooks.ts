@@ -53,11 +53,12 @@ export const otherLooks: LookDraft[] = [
       },
       edges('#c9d2c2', {
         extra: false,
+        tone: 'faded',
         options: [{ material: 'dry-brush-acrylic', method: 'sponge' }],
         placement: 'fade',
         note: 'Fade the upward faces with a lighter tone.',
       }),
-      wash('#3a3f38', { extra: true }),
+      wash('#3a3f38', { extra: true, tone: 'dirty' }),
     ],
   },
   {

@@ -18,6 +18,7 @@ import { undercoatsFor } from './undercoats';
 import { isPowder, isPressed, sizedMinutes, zonesOf, type Writing } from './writing';
 import { coatsToHide, coverGrades, type CoverGrades } from '../colour/hiding';
 import { seenColour } from '../colour/seenColour';
+import { wornColour } from '../colour/worn';
 import { spotsOf } from '../facts/spots';
 import { dryFilmUm, wetFilmUm } from '../materials/film';
 import { materialsOf } from '../materials/ownMaterials';
@@ -337,7 +338,12 @@ export class LookWriter {
     }
     const taken = way ?? one.options.at(-1);
     const method: Method = taken?.method ?? (one.kind === 'weather' ? 'wipe' : 'hand');
-    const shade = one.main ? (group.colour ?? one.colour) : one.colour;
+    const shade =
+      group.colour && one.main
+        ? group.colour
+        : group.colour && one.tone
+          ? wornColour(group.colour, one.tone)
+          : one.colour;
     const usual = taken ? (choices.quicker && taken.coats > 2 ? taken.coats - 1 : taken.coats) : 1;
     const heaviest =
       piece.finestDetailMm !== undefined && piece.finestDetailMm < 1 ? ('light' as const) : undefined;
