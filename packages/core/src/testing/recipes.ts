@@ -340,6 +340,197 @@ export const good: Recipe[] = [
       ],
     },
   ],
+  [
+    'rubber, stone, dusted nickel, graphite, matte',
+    [
+      heat,
+      dip(),
+      lay('s', 'texture', 'stone-texture-spray', { method: 'aerosol', film: 'light' }),
+      paint('n', 'metallic-lacquer-spray', '#9a978f', { film: 'dust', coats: 2 }),
+      lay('g', 'weather', 'graphite-powder', { placement: 'high-points' }),
+      lay('mist', 'topcoat', 'matte-clear-spray', { film: 'dust', coats: 2 }),
+      lay('c', 'topcoat', 'matte-clear-spray', { film: 'light' }),
+    ],
+  ],
+  [
+    'PVA and sponged metal, satin over it',
+    [
+      heat,
+      pva(),
+      prime('black'),
+      paint('m', 'acrylic-metallic', '#8f9396', { method: 'sponge', coats: 2 }),
+      clear('satin'),
+    ],
+  ],
+  [
+    'panel colours in gloss under two matte coats',
+    [
+      heat,
+      pva(),
+      prime('grey'),
+      paint('p', 'flex-acrylic-gloss', '#40506a', { coats: 2 }),
+      clear('matte', { film: 'normal', coats: 2 }),
+    ],
+  ],
+  [
+    'foil on the varnish of the day before',
+    [
+      heat,
+      pva(),
+      prime('grey'),
+      paint('p', 'craft-acrylic', '#40506a', { coats: 2 }),
+      clear('satin'),
+      lay('f', 'detail', 'foil-tape', { ...cured, placement: 'lines' }),
+    ],
+  ],
+  [
+    'stretch cloth airbrushed with textile medium',
+    [
+      paint('p', 'airbrush-acrylic', '#3a2f5a', {
+        method: 'airbrush',
+        coats: 2,
+        thinWith: 'textile-medium',
+        thinPct: 50,
+      }),
+    ],
+    { ...of('stretch-fabric', 1), stretchPct: 15 },
+  ],
+  [
+    'neoprene, two coats with a night between, flexible paint, matte',
+    [
+      heat,
+      lay('n', 'seal', 'neoprene-soft', { method: 'brush', coats: 2, waitFor: 'night' }),
+      paint('p', 'flex-acrylic', '#52321f', { coats: 2, waitFor: 'night' }),
+      clear('matte'),
+    ],
+    bend(40),
+  ],
+  [
+    'glow over two coats of white',
+    [
+      heat,
+      pva(),
+      prime('white', { coats: 2 }),
+      paint('g', 'glow-paint', '#dfe8c8', { coats: 4 }),
+      clear('gloss'),
+    ],
+  ],
+  [
+    'pearl: white, mica in light coats, gloss',
+    [
+      heat,
+      pva(),
+      prime('white', { coats: 2 }),
+      paint('m', 'mica-paint', '#e8e4dc', { coats: 3, film: 'light' }),
+      clear('gloss'),
+    ],
+  ],
+  [
+    'leaf on size, satin over it',
+    [
+      heat,
+      pva(),
+      prime('oxide'),
+      lay('s', 'prime', 'leaf-size', { method: 'brush' }),
+      paint('l', 'metal-leaf', '#c9a54a', { method: 'hand' }),
+      clear('satin', cured),
+    ],
+  ],
+  [
+    'epoxy on acrylic of the day before, on a part that never bends',
+    [
+      heat,
+      pva(),
+      paint('p', 'craft-acrylic', '#3f5f2a', { coats: 2 }),
+      lay('e', 'topcoat', 'epoxy-clear', { method: 'brush', waitFor: 'day' }),
+    ],
+  ],
+  [
+    'pigment under two dust coats and a light one of the same clear',
+    [
+      heat,
+      pva(),
+      prime('black'),
+      paint('p', 'craft-acrylic', '#504030', { coats: 2 }),
+      lay('r', 'weather', 'pigment-powder', { placement: 'recesses' }),
+      lay('mist', 'topcoat', 'matte-varnish', { method: 'airbrush', film: 'dust', coats: 2 }),
+      lay('c', 'topcoat', 'matte-varnish', { method: 'airbrush', film: 'light' }),
+    ],
+  ],
+  [
+    'a dust of grey for grip under two coats of black',
+    [
+      heat,
+      pva(),
+      prime('grey', { film: 'dust' }),
+      paint('b', 'craft-acrylic', '#1c1b1b', { coats: 2 }),
+      clear('satin'),
+    ],
+  ],
+  [
+    'a thin red as a glow under black that covers it, worn back by hand',
+    [
+      heat,
+      pva(),
+      prime('black'),
+      paint('r', 'craft-acrylic', '#b2202c', { film: 'light' }),
+      paint('b', 'craft-acrylic', '#1c1b1b', { coats: 2 }),
+      clear('matte'),
+    ],
+  ],
+  [
+    'wood: brown, two tones dry-brushed, wash, matte',
+    [
+      heat,
+      pva(),
+      prime('oxide'),
+      paint('p', 'craft-acrylic', '#5b3d26', { coats: 2 }),
+      lay('d', 'weather', 'dry-brush-acrylic', { colour: '#8a6a48', method: 'dry-brush' }),
+      lay('e', 'weather', 'dry-brush-acrylic', { colour: '#b09370', method: 'dry-brush' }),
+      lay('w', 'weather', 'acrylic-wash', { colour: '#2b1d14' }),
+      clear('matte'),
+    ],
+  ],
+  [
+    'vinyl letters on paint that has cured, small ones',
+    [
+      heat,
+      pva(),
+      prime('white', { coats: 2 }),
+      paint('p', 'craft-acrylic', '#405a7a', { coats: 2 }),
+      clear('satin'),
+      lay('v', 'detail', 'self-adhesive-vinyl', cured),
+    ],
+  ],
+  [
+    'wax rubbed on, the last thing on the piece',
+    [
+      heat,
+      pva(),
+      prime('black'),
+      paint('p', 'craft-acrylic', '#302820', { coats: 2 }),
+      lay('x', 'weather', 'metal-wax', { ...cured, placement: 'high-points' }),
+    ],
+  ],
+  [
+    'enamel on acrylic-urethane primer over rubber dip',
+    [
+      heat,
+      dip(),
+      prime('grey', { waitFor: 'night' }),
+      paint('e', 'hobby-enamel', '#5d7268', { method: 'brush', coats: 2, waitFor: 'day' }),
+    ],
+  ],
+  [
+    'resin gem set: cured gloss enamel on cast resin, scuffed and primed',
+    [
+      { id: 'wash', kind: 'prep', cleans: 'washed' },
+      scuff,
+      lay('pr', 'prime', 'lacquer-primer-spray', { method: 'aerosol', film: 'light', coats: 2 }),
+      paint('p', 'alkyd-gloss-spray', '#7a1020', { method: 'aerosol', film: 'light', coats: 2 }),
+    ],
+    of('cast-resin', 8),
+  ],
 ];
 
 export const bad: Recipe[] = [
@@ -470,5 +661,100 @@ export const bad: Recipe[] = [
         { id: 'rim', name: 'Rim', share: 0.3, edge: 'tape' },
       ],
     },
+  ],
+  [
+    'one dust of dip as the only seal of raw foam',
+    [dip({ film: 'dust', coats: 1 }), paint('p', 'craft-acrylic', '#403830', { coats: 2 })],
+    raw,
+  ],
+  [
+    'epoxy on acrylic of the same hour',
+    [heat, pva(), paint('p', 'craft-acrylic', '#3f5f2a', { coats: 2 }), lay('e', 'topcoat', 'epoxy-clear')],
+  ],
+  [
+    'epoxy over chrome',
+    [
+      heat,
+      pva(),
+      lay('g', 'base', 'alkyd-gloss-spray', { film: 'light', colour: '#101010' }),
+      paint('c', 'chrome-effect-spray', '#c9ccd0', { film: 'light', ...cured }),
+      lay('e', 'topcoat', 'epoxy-clear', cured),
+    ],
+  ],
+  [
+    'resist left below the clear',
+    [
+      heat,
+      pva(),
+      paint('u', 'acrylic-metallic', '#8f9396', { coats: 2 }),
+      lay('r', 'weather', 'chip-resist'),
+      paint('t', 'flex-acrylic', '#7a2a20', { film: 'light' }),
+      clear('matte'),
+    ],
+  ],
+  [
+    'flat spray over resist, then chipped',
+    [
+      heat,
+      pva(),
+      paint('u', 'acrylic-metallic', '#8f9396', { coats: 2 }),
+      lay('r', 'weather', 'chip-resist'),
+      lay('t', 'prime', 'alkyd-flat-spray', { method: 'aerosol', film: 'dust' }),
+      { id: 'chip', kind: 'weather', method: 'wipe' },
+      clear('matte'),
+    ],
+  ],
+  [
+    'gloss alkyd on rubber dip',
+    [heat, dip(), paint('a', 'alkyd-gloss-spray', '#7a1020', { method: 'aerosol', coats: 2 })],
+  ],
+  [
+    'enamel thinned with water',
+    [heat, pva(), prime('grey'), paint('e', 'hobby-enamel', '#5d7268', { thinWith: 'water', thinPct: 20 })],
+  ],
+  [
+    'a can laid with a brush',
+    [heat, pva(), paint('m', 'metallic-lacquer-spray', '#9a9da0', { method: 'brush' })],
+  ],
+  [
+    'a hair-dryer on wet lacquer',
+    [heat, pva(), paint('m', 'metallic-lacquer-spray', '#9a9da0', { film: 'light', air: 'warm' })],
+  ],
+  [
+    'hot glue on painted print',
+    [scuff, prime('grey'), paint('p', 'craft-acrylic', '#403830'), lay('g', 'attach', 'hot-glue')],
+    of('pla-print', 4),
+  ],
+  ['latex in what touches skin', [lay('l', 'seal', 'natural-latex', { method: 'brush' })], { onSkin: true }],
+  [
+    'lacquer over alkyd of a few days',
+    [
+      heat,
+      pva(),
+      prime('grey'),
+      paint('a', 'alkyd-gloss-spray', '#7a1020', { film: 'light' }),
+      lay('c', 'topcoat', 'gloss-clear-spray', { film: 'normal' }),
+    ],
+  ],
+  ['soft neoprene sanded', [heat, lay('n', 'seal', 'neoprene-soft', { method: 'brush' }), scuff]],
+  [
+    'graphite under one dust coat and nothing else',
+    [
+      heat,
+      pva(),
+      prime('black'),
+      lay('g', 'weather', 'graphite-powder'),
+      lay('c', 'topcoat', 'matte-varnish', { method: 'airbrush', film: 'dust' }),
+    ],
+  ],
+  ['varnish over wax', [heat, pva(), prime('black'), lay('x', 'weather', 'metal-wax'), clear('satin')]],
+  [
+    'matte varnish in four heavy coats',
+    [
+      heat,
+      pva(),
+      paint('p', 'craft-acrylic', '#403830', { coats: 2 }),
+      clear('matte', { film: 'heavy', coats: 4 }),
+    ],
   ],
 ];
