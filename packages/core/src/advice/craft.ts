@@ -117,7 +117,10 @@ function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[
       binderOf(layer.material).comesOff &&
       !layers
         .slice(n + 1)
-        .some(({ material, at }) => material.role === 'paint' && at < takenOffAt(piece, layer))
+        .some(
+          ({ material: { role }, at }) =>
+            (role === 'paint' || role === 'prime') && at < takenOffAt(piece, layer),
+        )
         ? [`${cell} nothing over ${layer.step.id}`]
         : [],
     ),

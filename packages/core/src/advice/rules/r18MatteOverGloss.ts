@@ -1,3 +1,4 @@
+import { binderOf } from '../../model/binders';
 import { inText } from '../../model/inText';
 import { coatsOf, faceLayer, FLATTENING_COATS, FLATTENING_GU, STRONG_GLOSS_GU } from '../../facts/sheen';
 import { isClear, pairRule, ways } from '../pairs';
@@ -16,11 +17,8 @@ export const r18MatteOverGloss = pairRule({
     if (!face || face !== under || meeting.scuffed || (face.material.sheenGu ?? 0) <= STRONG_GLOSS_GU)
       return undefined;
     // As many as it takes, in one step or several.
-    if (
-      coatsOf(meeting.spot.layers.slice(meeting.spot.layers.indexOf(face) + 1), over.material) >=
-      FLATTENING_COATS
-    )
-      return undefined;
+    const onFace = meeting.spot.layers.slice(meeting.spot.layers.indexOf(face) + 1);
+    if (coatsOf(onFace, over.material) >= FLATTENING_COATS) return undefined;
     const matte = [...context.materials.values()].find(
       (other) =>
         other.role === face.material.role &&
@@ -32,7 +30,15 @@ export const r18MatteOverGloss = pairRule({
     return {
       message: `So little ${inText(over.material.name)} leaves ${face.material.name} (${face.material.sheenGu} gloss units) satin: two normal coats bring it down.`,
       ideas: [
-        ways.set('Two normal coats', piece, context, over.at, { coats: FLATTENING_COATS, film: 'normal' }),
+        // Whole coats would drag along what lies loose on the gloss.
+        ...(onFace.some(({ material }) => binderOf(material).loose)
+          ? []
+          : [
+              ways.set('Two normal coats', piece, context, over.at, {
+                coats: FLATTENING_COATS,
+                film: 'normal',
+              }),
+            ]),
         // Right on the gloss, and not on what is weathered over it.
         ways.scuff('Scuff it first', piece, context, { at: face.at + 1, step: over.step }),
         ...(matte
