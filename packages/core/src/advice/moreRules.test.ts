@@ -41,6 +41,42 @@ describe('what a film is, not what it is called', () => {
     expect(severities([pva, wax('recesses'), wash], 'R09')).toEqual(['stop']);
   });
 
+  it('goes by what own labels say of binder and solvent, in their own words', () => {
+    const tins: OwnMaterial[] = [
+      { id: 'dip', extends: 'rubber-dip-spray', name: 'Dip', binder: 'Rubber' },
+      {
+        id: 'hot',
+        extends: 'craft-acrylic',
+        name: 'Thin',
+        binder: 'Acrylic',
+        carrier: 'solvent',
+        solvent: 3,
+      },
+      { id: 'mild', extends: 'craft-acrylic', name: 'Mild', binder: 'Acrylic', carrier: 'water', solvent: 0 },
+      {
+        id: 'oil',
+        extends: 'alkyd-gloss-spray',
+        name: 'Fence',
+        binder: 'oil-modified alkyd',
+      },
+      { id: 'two', extends: 'satin-varnish', name: 'Hard', hazards: ['hardener: HDI trimer'] },
+    ];
+    const own = { materials: tins };
+    const rubber = lay('r', 'seal', 'dip', { film: 'light' });
+    expect(severities([rubber, lay('e', 'base', 'oil')], 'R04', own)).toEqual(['stop']);
+    expect(severities([pva, lay('e', 'base', 'oil')], 'R04', own)).toEqual([]);
+    expect(severities([rubber, lay('h', 'base', 'hot')], 'R05', own)).toEqual(['risk']);
+    expect(severities([rubber, lay('h', 'base', 'mild')], 'R05', own)).toEqual([]);
+    expect(severities([pva, primer, lay('o', 'base', 'oil'), lay('h', 'base', 'hot')], 'R06', own)).toEqual([
+      'stop',
+    ]);
+    expect(severities([pva, primer, lay('o', 'base', 'oil'), lay('m', 'base', 'mild')], 'R06', own)).toEqual(
+      [],
+    );
+    expect(severities([pva, paint, lay('t', 'topcoat', 'two')], 'R40', own)).toEqual(['stop']);
+    expect(severities([pva, paint, varnish], 'R40', own)).toEqual([]);
+  });
+
   it('goes by properties in own tins as well, whatever they are called', () => {
     const tins: OwnMaterial[] = [
       { id: 't1', extends: 'copper-acrylic', name: 'Old penny' },
