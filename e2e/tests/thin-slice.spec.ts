@@ -219,3 +219,12 @@ test('a finding stands beside its step, and its way out is applied and taken bac
   await page.keyboard.press('Control+z');
   await expect(finding).toHaveCount(1);
 });
+
+test('an address of no build says so, once, and leads to those there are', async ({ page }) => {
+  await page.goto(`${server.url}/b/none/plan`);
+  await expect(page.getByRole('heading', { name: 'This build is not here' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Screens' })).toHaveCount(0);
+  await expect(page.getByText('Opening…')).toHaveCount(0);
+  await page.getByRole('link', { name: 'See all builds' }).click();
+  await expect(page.getByRole('link', { name: /Orrery Courier/ })).toBeVisible();
+});

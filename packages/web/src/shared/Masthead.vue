@@ -52,6 +52,7 @@ const homes: Record<string, string> = {
 };
 const here = computed(() => (me.isHelper ? undefined : homes[String(route.name)]) ?? String(route.name));
 
+const name = computed(() => (store.missing ? 'No build' : (store.build?.name ?? 'Opening…')));
 /** The next date that has not passed. */
 const next = computed(() => {
   const { build, now } = store;
@@ -65,19 +66,19 @@ const next = computed(() => {
     <div class="row">
       <v-menu>
         <template #activator="{ props: menu }">
-          <button class="name" v-bind="menu" :aria-label="`Build: ${store.build?.name ?? 'opening'}. Menu`">
+          <button class="name" v-bind="menu" :aria-label="`Build: ${name}. Menu`">
             <svg viewBox="0 0 24 24" width="26" height="26" aria-hidden="true">
               <rect x="2" y="14" width="20" height="8" fill="currentColor" opacity=".45" />
               <rect x="2" y="9" width="20" height="4" fill="currentColor" opacity=".75" />
               <rect x="2" y="5" width="20" height="3" fill="currentColor" />
             </svg>
-            <span class="build">{{ store.build?.name ?? 'Opening…' }}</span>
+            <span class="build">{{ name }}</span>
             <v-icon :icon="mdiChevronDown" size="18" />
           </button>
         </template>
         <MastheadMenu :here="here" />
       </v-menu>
-      <nav aria-label="Screens">
+      <nav v-if="!store.missing" aria-label="Screens">
         <router-link
           v-for="view in views"
           :key="view.name"
