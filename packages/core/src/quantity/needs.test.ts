@@ -98,38 +98,62 @@ describe('what a pass takes out of the tin', () => {
 });
 
 describe('what is learned of amounts', () => {
-  const measured = (...ratios: number[]) =>
-    ratios.map((ratio) => ({ material: 'x', reckonedMl: 10, usedMl: 10 * ratio }));
+  /** So much that a measuring counts whole, but for a ten-thousandth. */
+  const MUCH = 200_000;
+  const measured = (ratios: readonly number[], reckonedMl = MUCH) =>
+    ratios.map((ratio) => ({ material: 'x', reckonedMl, usedMl: reckonedMl * ratio }));
+  const times = (count: number, ratio: number) => Array.from({ length: count }, () => ratio);
 
   it('moves from the book to what was measured', () => {
-    // Once at 1.4: (3 + 1.4) / 4.
-    expect(amountFactor(measured(1.4), 'x', 'brush').factor).toBeCloseTo(1.1, 10);
-    expect(amountFactor(measured(1.4), 'y', 'brush').factor).toBe(1);
-    // A user who always takes 1.3 times as much: after 30 times (3 + 39) / 33.
-    expect(amountFactor(measured(...Array.from({ length: 30 }, () => 1.3)), 'x', 'brush').factor).toBeCloseTo(
-      1.2727,
-      4,
-    );
-    expect(
-      amountFactor(measured(...Array.from({ length: 600 }, () => 1.3)), 'x', 'brush').factor,
-    ).toBeCloseTo(1.3, 2);
+    // Once at 1.4: a quarter of the way, e^(ln 1.4 / 4) = 1.0878.
+    expect(amountFactor(measured([1.4]), 'x', 'brush').factor).toBeCloseTo(1.0878, 3);
+    expect(amountFactor(measured([1.4]), 'y', 'brush').factor).toBe(1);
+    // A user who always takes 1.3 times as much: after 30 times e^(30·ln 1.3 / 33) = 1.2693.
+    expect(amountFactor(measured(times(30, 1.3)), 'x', 'brush').factor).toBeCloseTo(1.2693, 3);
+    expect(amountFactor(measured(times(600, 1.3)), 'x', 'brush').factor).toBeCloseTo(1.3, 2);
+    // As much over as under is the book: e^(ln 2 + ln 0.5).
+    expect(amountFactor(measured([2, 0.5]), 'x', 'brush').factor).toBeCloseTo(1, 9);
+  });
+
+  it('is told by much more than by little: 20 ml count half, 5 ml a fifth', () => {
+    // e^(0.5·ln 1.4 / 3.5) = 1.0492 and e^(0.2·ln 1.4 / 3.2) = 1.0213.
+    expect(amountFactor(measured([1.4], 20), 'x', 'brush').factor).toBeCloseTo(1.0492, 4);
+    expect(amountFactor(measured([1.4], 5), 'x', 'brush').factor).toBeCloseTo(1.0213, 4);
   });
 
   it('is known for each way of putting it on; what says none counts for all', () => {
-    const brushed = measured(1.4).map((one) => ({ ...one, method: 'brush' as const }));
-    expect(amountFactor(brushed, 'x', 'brush').factor).toBeCloseTo(1.1, 10);
+    const brushed = measured([1.4]).map((one) => ({ ...one, method: 'brush' as const }));
+    expect(amountFactor(brushed, 'x', 'brush').factor).toBeCloseTo(1.0878, 3);
     expect(amountFactor(brushed, 'x', 'airbrush').factor).toBe(1);
-    // (3 + 1.4 + 0.6) / 5 for the brush, (3 + 0.6) / 4 for the airbrush.
-    const both = [...brushed, ...measured(0.6)];
-    expect(amountFactor(both, 'x', 'brush').factor).toBeCloseTo(1, 10);
-    expect(amountFactor(both, 'x', 'airbrush').factor).toBeCloseTo(0.9, 10);
+    // e^((ln 1.4 + ln 0.6) / 5) = 0.9657 for the brush, e^(ln 0.6 / 4) = 0.8801 for the airbrush.
+    const both = [...brushed, ...measured([0.6])];
+    expect(amountFactor(both, 'x', 'brush').factor).toBeCloseTo(0.9657, 3);
+    expect(amountFactor(both, 'x', 'airbrush').factor).toBeCloseTo(0.8801, 3);
     expect(amountFactor(both, 'x', 'airbrush').measured).toBe(1);
   });
 
-  it('is enough nine times in ten at e^(1.2816·0.25), and at e^(1.2816·0.12) after three measurings', () => {
+  it('is enough nine times in ten at e^(1.2816·0.25) by the book, closer once it is known, down to e^(1.2816·0.15)', () => {
     expect(amountFactor([], 'x', 'brush').nineInTen).toBeCloseTo(1.3777, 4);
-    expect(amountFactor(measured(1, 1), 'x', 'brush').nineInTen).toBeCloseTo(1.3777, 4);
-    expect(amountFactor(measured(1, 1, 1), 'x', 'brush').nineInTen).toBeCloseTo(1.1662, 4);
+    // After three: √(0.15² + 0.04·3/6) = 0.2062, so e^0.2642.
+    expect(amountFactor(measured(times(3, 1)), 'x', 'brush').nineInTen).toBeCloseTo(1.3024, 3);
+    expect(amountFactor(measured(times(6000, 1)), 'x', 'brush').nineInTen).toBeCloseTo(1.212, 3);
+  });
+
+  it('is never less than what was seen to be used', () => {
+    for (const ratio of [0.5, 1, 1.4, 2.2, 3.9])
+      for (const count of [1, 2, 3, 5, 20]) {
+        const { factor, nineInTen } = amountFactor(measured(times(count, ratio), 30), 'x', 'brush');
+        expect(factor * nineInTen).toBeGreaterThanOrEqual(ratio - 1e-9);
+      }
+  });
+
+  it('learns nothing from what is more than four times off either way, and counts it', () => {
+    expect(
+      [4, 4.01, 0.25, 0.249].map((ratio) => amountFactor(measured([ratio]), 'x', 'brush').leftOut),
+    ).toEqual([0, 1, 0, 1]);
+    const withSlip = amountFactor(measured([1.2, 30, 1.2]), 'x', 'brush');
+    expect(withSlip.factor).toBeCloseTo(amountFactor(measured([1.2, 1.2]), 'x', 'brush').factor, 12);
+    expect([withSlip.measured, withSlip.leftOut]).toEqual([2, 1]);
   });
 });
 

@@ -1,5 +1,6 @@
 import { amountFactor, methodWords, type AmountMeasuredEntry, type Method } from '@fixatum/core';
 
+const countOf = (count: number): string => (count === 1 ? 'once' : `${count} times`);
 /** Nearer to the book than this nobody has to be told, as a share. */
 const WORTH_SAYING = 0.05;
 
@@ -14,9 +15,17 @@ export function learnedWords(
   const own = (amounts ?? []).filter(({ material }) => material === id);
   const measuredBy = new Set(own.flatMap(({ method = usual }) => method ?? []));
   return [...measuredBy].flatMap((method) => {
-    const { factor, measured } = amountFactor(own, id, method);
-    if (Math.abs(factor - 1) < WORTH_SAYING) return [];
-    const times = measured === 1 ? 'once' : `${measured} times`;
-    return [`by ${methodWords[method]} you take ${factor.toFixed(1)} times the book, measured ${times}`];
+    const { factor, measured, leftOut } = amountFactor(own, id, method);
+    const slips =
+      leftOut > 0
+        ? [
+            `${countOf(leftOut)} by ${methodWords[method]} what was used is over four times off the book: it teaches nothing`,
+          ]
+        : [];
+    if (Math.abs(factor - 1) < WORTH_SAYING) return slips;
+    return [
+      `by ${methodWords[method]} you take ${factor.toFixed(1)} times the book, measured ${countOf(measured)}`,
+      ...slips,
+    ];
   });
 }
