@@ -28,17 +28,25 @@ describe('the cheapest set of containers', () => {
     ).toEqual(['1×250']);
   });
 
-  it('without prices is the fewest containers, and of those what leaves least', () => {
+  it('without prices is what shops would ask least for, by size to the power of 0.75', () => {
+    // 60^0.75 = 21.6, 120^0.75 = 36.3, 240^0.75 = 61.0: 57.9 for the two small ones.
     expect(
       told(
         130,
         [60, 120, 240].map((containerMl) => ({ containerMl })),
       ),
     ).toEqual({
-      set: ['1×240'],
+      set: ['1×120', '1×60'],
       cost: undefined,
-      leftMl: 110,
+      leftMl: 50,
     });
+    // 177.8 + 105.7 + 62.9 = 346 for 1750 ml, 356 for two of 1000, 595 for the tub.
+    expect(
+      told(
+        1637,
+        [250, 500, 1000, 5000].map((containerMl) => ({ containerMl })),
+      ).set,
+    ).toEqual(['1×1000', '1×500', '1×250']);
     expect(
       told(
         350,
@@ -68,18 +76,22 @@ describe('the cheapest set of containers', () => {
       const most = offers.map(({ containerMl }) => Math.ceil(need / containerMl));
       const each = (at: number, ml: number, cost: number): void => {
         if (at === offers.length) {
-          if (ml >= need && (cost < best[0] || (cost === best[0] && ml < best[1]))) best = [cost, ml];
+          if (ml >= need && (cost < best[0] - 1e-9 || (cost < best[0] + 1e-9 && ml < best[1])))
+            best = [cost, ml];
           return;
         }
-        const { containerMl, price = 1 } = offers[at]!;
+        const { containerMl, price = containerMl ** 0.75 } = offers[at]!;
         for (let count = 0; count <= most[at]!; count += 1)
           each(at + 1, ml + count * containerMl, cost + count * price);
       };
       each(0, 0, 0);
       const { containers, cost, leftMl } = cheapestSet(need, offers);
       const ml = containers.reduce((sum, one) => sum + one.containerMl * one.count, 0);
-      const paid = containers.reduce((sum, one) => sum + (one.price ?? 1) * one.count, 0);
-      expect([n, paid, ml]).toEqual([n, ...best]);
+      const paid = containers.reduce(
+        (sum, one) => sum + (one.price ?? one.containerMl ** 0.75) * one.count,
+        0,
+      );
+      expect([n, Number(paid.toFixed(6)), ml]).toEqual([n, Number(best[0].toFixed(6)), best[1]]);
       expect([cost, leftMl]).toEqual([priced ? paid : undefined, ml - need]);
     }
   });

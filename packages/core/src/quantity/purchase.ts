@@ -18,9 +18,12 @@ export interface Purchase {
   leftMl: number;
 }
 
+/** A container of twice the size costs about 1.7 times as much. Only ever weighs sizes against each other, and is shown as no price. */
+const SHOP_POWER = 0.75;
+
 /**
  * The cheapest set of whole containers that holds at least what is needed; of equally cheap ones that which leaves least over. Where no price is
- * known, the fewest containers; where some are, only of those. Exact: every total up to one container more than needed is tried.
+ * known a container is taken to cost as shops ask, about its size to the power of 0.75; where some are, only of those. Exact: every total up to one container more than needed is tried.
  * @param needMl 0 or less needs nothing
  * @example 300 ml of 120 at 7 and 240 at 12: 120 + 240 for 19, 60 ml left
  */
@@ -31,7 +34,10 @@ export function cheapestSet(needMl: number, offers: readonly Offer[]): Purchase 
   const need = Math.ceil(needMl - 1e-9);
   if (need <= 0 || able.length === 0) return { containers: [], cost: known ? 0 : undefined, leftMl: 0 };
   // Whole millilitres; a container that holds a broken one counts for less.
-  const sizes = able.map(({ containerMl, price }) => ({ ml: Math.floor(containerMl), cost: price ?? 1 }));
+  const sizes = able.map(({ containerMl, price }) => ({
+    ml: Math.floor(containerMl),
+    cost: price ?? containerMl ** SHOP_POWER,
+  }));
   const most = need + Math.max(...sizes.map(({ ml }) => ml));
   const least = new Float64Array(most + 1).fill(Infinity);
   const last = new Int32Array(most + 1).fill(-1);

@@ -119,7 +119,9 @@ const print = () => window.print();
     </p>
     <p v-else class="quiet mb-3">
       What all open steps take, enough nine times in ten, less what is good on the shelf. Where you say what a
-      container costs, the cheapest set of them, and else the fewest.<template v-if="cost !== undefined">
+      container costs, the cheapest set of them, and else what shops usually ask least for.<template
+        v-if="cost !== undefined"
+      >
         Together {{ cost.toFixed(2) }}.</template
       >
     </p>
