@@ -198,6 +198,21 @@ const cases: [rule: string, why: string, fires: Build, near: Build][] = [
     make([pva, lay('r', 'weather', 'chip-resist'), lay('p', 'base', 'flex-acrylic', { film: 'light' })]),
   ],
   [
+    'R09',
+    'a light coat on graphite, against one of dust and then a light one',
+    make([
+      pva,
+      lay('g', 'weather', 'graphite-powder'),
+      lay('c', 'topcoat', 'matte-varnish', { film: 'light' }),
+    ]),
+    make([
+      pva,
+      lay('g', 'weather', 'graphite-powder'),
+      lay('m', 'topcoat', 'matte-varnish', { film: 'dust' }),
+      lay('c', 'topcoat', 'matte-varnish', { film: 'light' }),
+    ]),
+  ],
+  [
     'R24',
     'two light coats in two steps, against two of dust',
     make([
@@ -407,6 +422,16 @@ describe('pair and stack rules', () => {
         step: 's',
         message: expect.stringContaining('Wed 17 Feb, 08:00'),
       }),
+    ]);
+  });
+
+  it('O05 offers no more coats of what cracks when it is thick', () => {
+    const lacquer = lay('y', 'base', 'metallic-lacquer-spray', { colour: '#f4c20d', film: 'light' });
+    const labels = (below: Step) => saying(make([below, lacquer]), 'O05').map(({ ideas }) => ideas[0]?.label);
+    // Lacquer stretches 8 %, and breaks on rubber that stretches 400 %; on lacquer primer, 8 % too, it holds.
+    expect(labels(lay('p', 'prime', 'lacquer-primer-spray', { coats: 2 }))).toEqual(['4 coats']);
+    expect(labels(lay('d', 'seal', 'rubber-dip-spray', { coats: 3, film: 'light' }))).toEqual([
+      'Acrylic-urethane primer white below it, and 2 coats',
     ]);
   });
 

@@ -624,6 +624,8 @@ export const firing: Case[] = [
     [
       ['under a varnish', plate([pva, paint, varnish])],
       ['on a piece for the shelf', plate([pva, paint], { event: undefined })],
+      ['enamel, which is hard by itself', plate([pva, lay('e', 'base', 'hobby-enamel')])],
+      ['under epoxy', plate([pva, paint, lay('e', 'topcoat', 'epoxy-clear', cured)])],
     ],
   ],
   [

@@ -1,3 +1,4 @@
+import { coatsWorth } from '../../facts/closure';
 import { isTakenOff } from '../../facts/takenOff';
 import { binderOf } from '../../model/binders';
 import { has } from '../../model/traits';
@@ -10,7 +11,7 @@ export const r09WaterOnOily = pairRule({
   title: 'Water-borne on alkyd, oil, wax or graphite',
   reason: 'Water draws back from oily and waxy faces: the coat beads, dries in islands and rubs off.',
   judge(meeting, piece, context) {
-    const { over, under, cured, scuffed, cleaned } = meeting;
+    const { over, under, between, cured, scuffed, cleaned } = meeting;
     const { binder, name } = under.material;
     // Nothing holds to wax, whatever it is thinned with; more wax is polish.
     if (binder === 'wax' && over.material.binder !== 'wax') {
@@ -50,7 +51,9 @@ export const r09WaterOnOily = pairRule({
     const isRinsed = cleaned || isTakenOff(piece, under, over);
     const isResist =
       binderOf(under.material).comesOff === true && over.material.role !== 'paint' && !isRinsed;
-    const isGreasy = has(under.material, 'greasy') && !cleaned;
+    // What was dusted on first takes the next coat in its place.
+    const isDusted = between.some((layer) => coatsWorth(layer) > 0);
+    const isGreasy = has(under.material, 'greasy') && !cleaned && !isDusted;
     if ((isGreasy || isResist) && over.film !== 'dust') {
       return {
         message: `${over.material.name} beads on ${name}: ${isResist ? 'rinse its residue off first' : 'dust the first coat on'}.`,
