@@ -7,6 +7,8 @@ import { materialsOf } from '../materials/ownMaterials';
 import { costScore } from './wayCost';
 import { closesPores } from './rules/o12TooLittleSealer';
 import { catalogueById } from '../materials/catalogue';
+import { planBuild } from '../schedule/answers/planBuild';
+import { toWallTime } from '../model/wallTime';
 import { entryOf } from '../model/sure';
 
 /** Each limit from both sides: what the docs say is where a rule begins to speak. */
@@ -71,6 +73,18 @@ describe('the limits of rules', () => {
     log: [logged('g', '09:00'), logged('heat', heatAt)],
   });
 
+  const lightCoats = (um: number) => lay(`d${um}`, 'seal', 'own-medium', { film: 'light', coats: 4 });
+  const decoupage = (wftUm: number): Partial<Build> => ({
+    materials: [{ id: 'own-medium', extends: 'decoupage-gloss', name: 'Own medium', wftUm }],
+  });
+  const resist = lay('r', 'weather', 'chip-resist');
+  const gloss = lay('gloss', 'topcoat', 'gloss-varnish');
+  const matte = lay('matte', 'topcoat', 'matte-varnish');
+  const epoxy = lay('epoxy', 'topcoat', 'epoxy-clear');
+  const epoxyThen = (epoxyAt: string): Partial<Build> => ({
+    log: [logged('paint', '09:00'), logged('epoxy', epoxyAt)],
+  });
+
   const cases: [string, boolean, boolean][] = [
     // R15: 10 µm at 15 % solids are 1.5 µm.
     [
@@ -120,6 +134,31 @@ describe('the limits of rules', () => {
       speaks([lay('d', 'seal', 'decoupage-gloss', { film: 'light', coats: 4 })], 'R59', thin(3)),
       true,
     ],
+    // Light coats of 125 µm at 40 %, 60 % of that each: four are 120 µm.
+    ['R59 from 120 µm of light coats on', speaks([lightCoats(125)], 'R59', thin(3), decoupage(125)), true],
+    ['R59 not under that', speaks([lightCoats(124.9)], 'R59', thin(3), decoupage(124.9)), false],
+    // R24: craft acrylic is 80 µm wet, so 0.06 mm are three quarters of a coat.
+    [
+      'R24 lets three quarters of a coat chip',
+      speaks([pva, resist, { ...paint, pourMm: 0.06 }], 'R24'),
+      false,
+    ],
+    ['R24 speaks over that', speaks([pva, resist, { ...paint, pourMm: 0.0601 }], 'R24'), true],
+    [
+      'R24 adds up what lies in two steps',
+      speaks([pva, resist, { ...paint, pourMm: 0.03 }, { ...paint, id: 'more', pourMm: 0.0301 }], 'R24'),
+      true,
+    ],
+    // R18: matte varnish is 70 µm wet, so 0.14 mm are two coats.
+    [
+      'R18 lets two coats of matte flatten',
+      speaks([pva, paint, gloss, { ...matte, pourMm: 0.14 }], 'R18'),
+      false,
+    ],
+    ['R18 speaks under that', speaks([pva, paint, gloss, { ...matte, pourMm: 0.1399 }], 'R18'), true],
+    // R25: 08:59 is 23 h 59 min after 09:00 of the day before; both presses are the end of a coat.
+    ['R25 before a day is over', speaks([paint, epoxy], 'R25', {}, epoxyThen('2027-02-16T08:59')), true],
+    ['R25 not after it', speaks([paint, epoxy], 'R25', {}, epoxyThen('2027-02-16T09:00')), false],
     // R01: two normal coats of primer are worth 2, three light ones 1.8; 1.79 is not enough.
     [
       'R01 takes three light coats',
@@ -192,6 +231,22 @@ describe('how a look is held against what is meant', () => {
     const washed = piece([pva, paint, lay('w', 'weather', 'acrylic-wash')]);
     expect(differs(washed, piece([pva, paint])).shows).toContain('without the Acrylic wash');
   });
+});
+
+it('worn too soon (R52) ends with the minute at which the last coat is wearable, and softness with when it is handled', () => {
+  const dipped = (wearAt: string) =>
+    plate([dip], {}, { events: [{ id: 'day', name: 'The day', wearAt }], log: [logged('dip', '09:00')] });
+  const severity = (wearAt: string) => sayings(dipped(wearAt), 'R52').map((one) => one.severity);
+  const at = (minute: number) => toWallTime(minute, 'UTC');
+  // Handled after 240 min, wearable after 1,440; a light coat takes half of that, from 09:00.
+  const { handleAt, wearAt } = planBuild(dipped('2027-12-06T09:00')).units.get('plate/1')!.dry('outer:whole')!
+    .coats[0]!;
+  expect([at(handleAt), at(wearAt)]).toEqual(['2027-02-15T11:00', '2027-02-15T21:00']);
+  expect([severity(at(Math.floor(wearAt) - 1)), severity(at(Math.floor(wearAt)))]).toEqual([['risk'], []]);
+  expect([severity(at(Math.floor(handleAt) - 1)), severity(at(Math.floor(handleAt)))]).toEqual([
+    ['stop'],
+    ['risk'],
+  ]);
 });
 
 it('a cure that its rule names second costs three tenths of a day more than the first', () => {

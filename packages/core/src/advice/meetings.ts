@@ -4,6 +4,7 @@ import { meet } from '../facts/stepOrder';
 import { spotsOf, type Layer, type Spot } from '../facts/spots';
 import { throughAt } from '../drying/milestoneOf';
 import type { CoatMilestones } from '../drying/laidCoat';
+import { restMinutes } from '../model/fields';
 import { placementsMeet } from '../model/placements';
 import type { Piece } from '../model/schema';
 import type { EpochMinute } from '../model/wallTime';
@@ -18,8 +19,6 @@ export interface MeetingTime {
   underAt: EpochMinute | undefined;
   under: CoatMilestones[];
 }
-
-const DAY_MINUTES = 1440;
 
 /**
  * What a step puts on what, on one spot: the film above, and one that it touches. A coat touches the film right below it, and
@@ -67,7 +66,7 @@ export class Meeting {
   get isDayOld(): boolean {
     return (
       this.every((coat, laidAt) => coat.handleAt <= laidAt) &&
-      this.times.every(({ laidAt, underAt = laidAt }) => laidAt - underAt >= DAY_MINUTES)
+      this.times.every(({ laidAt, underAt = laidAt }) => laidAt - underAt >= restMinutes.day)
     );
   }
 

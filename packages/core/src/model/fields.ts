@@ -40,6 +40,9 @@ export const stainable: readonly Attachment[] = ['fabric', 'leather', 'mesh', 'l
 export const waits = ['cured', 'through', 'night', 'day'] as const;
 export type RestKind = 'night' | 'day';
 
+/** How long a night and a day of waiting are, from when what lies there was laid. */
+export const restMinutes: Readonly<Record<RestKind, number>> = { night: 600, day: 1440 };
+
 export const wantedEffects = [
   'cracking',
   'undercoat-shows',

@@ -2,7 +2,7 @@ import { milestoneOfCoat, milestoneOfStack, throughAt } from '../../drying/miles
 import type { CoatMilestones } from '../../drying/laidCoat';
 import type { RecoatWindow } from '../../materials/material';
 import type { Milestone } from '../../model/milestones';
-import type { RestKind } from '../../model/fields';
+import { restMinutes, type RestKind } from '../../model/fields';
 import { lookOverTable } from '../../model/lookOvers';
 import { coatWaits, stepKindTable, type Wait } from '../../model/stepKinds';
 import { BOND_CELL } from '../../model/stepSpots';
@@ -33,8 +33,8 @@ const curedAll: readonly Wait[] = cured.map((wait) =>
 
 /** Thick sealers are left alone over night; what must not trap water comes a day after, on what can be handled. */
 const restTable: Readonly<Record<RestKind, Wait>> = {
-  night: { milestone: 'touch', coats: 'top', where: 'here', leastMinutes: 600 },
-  day: { milestone: 'handle', coats: 'all', where: 'here', leastMinutes: 1440 },
+  night: { milestone: 'touch', coats: 'top', where: 'here', leastMinutes: restMinutes.night },
+  day: { milestone: 'handle', coats: 'all', where: 'here', leastMinutes: restMinutes.day },
 };
 
 /** What hangs or stands need not lie on its other face. */
