@@ -35,6 +35,55 @@ test('materials are found, stand side by side, and the label of the own tin wins
   await expect(page.getByRole('row', { name: /Touch-dry/ })).toContainText('typical');
 });
 
+test('what the own tin is made of, thinned and laid with, and its warnings, are asked where unknown and kept over a restart', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/b/${id}/materials`);
+  await page.getByTestId('material-craft-acrylic').click();
+  await page.getByRole('button', { name: 'My label differs' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('What you call this tin').fill('Porch enamel');
+  const binder = dialog.getByLabel('What it is made of');
+  await binder.fill('moon dust');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  // Nothing is kept before it is said what it is most like.
+  await expect(dialog.getByText('No rule here knows “moon dust”: choose what it is most like')).toBeVisible();
+  await binder.fill('Oil-modified alkyd');
+  await expect(dialog.getByText('Taken as alkyd')).toBeVisible();
+  await choose(page, 'It is thinned with', 'a solvent');
+  await choose(page, 'It attacks what lies below', 'mildly: white spirit');
+  // Several can be chosen, so the list stays open until Escape; the middle of the field is a chip.
+  await dialog.getByRole('combobox', { name: 'It can be laid with' }).press('ArrowDown');
+  await page.getByRole('option', { name: 'airbrush', exact: true }).click();
+  await page.keyboard.press('Escape');
+  await dialog.getByLabel('Warnings on its label').fill('smells of fish');
+  await page.keyboard.press('Enter');
+  await expect(
+    dialog.getByText('No rule here knows “smells of fish”: it is kept as you wrote it.'),
+  ).toBeVisible();
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByTestId('material-porch-enamel')).toContainText('your tin');
+  const { materials } = await stored();
+  expect(materials?.at(-1)).toMatchObject({
+    name: 'Porch enamel',
+    binder: 'Oil-modified alkyd',
+    carrier: 'solvent',
+    solvent: 1,
+    hazards: ['smells of fish'],
+  });
+  expect(materials?.at(-1)?.methods).toContain('airbrush');
+
+  await server.restart();
+  await page.reload();
+  await page.getByTestId('material-porch-enamel').click();
+  await page.getByRole('button', { name: 'Change the label figures' }).first().click();
+  await expect(binder).toHaveValue('Oil-modified alkyd');
+  await expect(dialog.getByText('a solvent')).toBeVisible();
+  await expect(dialog.getByText('mildly: white spirit')).toBeVisible();
+  await expect(dialog.getByText('smells of fish', { exact: true })).toBeVisible();
+  await expect(dialog.getByText('airbrush', { exact: true })).toBeVisible();
+});
+
 test('the pair board judges by state and says why', async ({ page }) => {
   await page.goto(`${server.url}/b/${id}/materials`);
   await page.getByRole('link', { name: 'Does it go over that?' }).click();

@@ -108,6 +108,8 @@ const asked = ref(false);
 const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
+const kept = (id: string) => store.build?.materials?.find((tin) => tin.id === id);
+
 watch(
   open,
   (isOpen) => {
@@ -119,7 +121,8 @@ watch(
     form.pigments = [...(material.pigments ?? [])];
     asked.value = false;
     Object.assign(form, {
-      binder: material.binder,
+      // As it was typed, not the family that it is taken for.
+      binder: kept(material.id)?.binder ?? material.binder,
       like: undefined,
       carrier: material.carrier,
       solvent: material.solvent,
@@ -139,7 +142,7 @@ async function save(): Promise<void> {
     return;
   }
   const list = store.build?.materials ?? [];
-  const old = list.find((tin) => tin.id === material.id);
+  const old = kept(material.id);
   const own: OwnMaterial = {
     ...(old ?? { id: idFromName(form.name, materials.known.keys()), extends: material.id }),
     name: form.name.trim(),
