@@ -6,11 +6,14 @@ import type { Piece, Step } from '../model/schema';
 import { has } from '../model/traits';
 import { spotsOf, type Layer } from '../facts/spots';
 import { isSanding } from '../facts/stepOrder';
+import { substrateTable } from '../model/substrates';
 import { cellsOf } from '../model/stepSpots';
 import type { Idea, Severity } from './finding';
 
 /** What needs more than this to cover is there for its shimmer or glow, µm. */
 const SHEER_UM = 100;
+/** A sealer or primer that stretches less is no ground for a part that bends, %. */
+const BENDING_PCT = 50;
 /** A glue that stretches less breaks in foam, %. */
 const BRITTLE_PCT = 10;
 
@@ -71,6 +74,7 @@ function natureOf(material: Material): string {
     ...(has(material, 'leaf') || has(material, 'sheet') ? ['sheet'] : []),
     ...(has(material, 'promotes') ? ['promoter'] : []),
     ...(has(material, 'size') ? ['size'] : []),
+    ...(has(material, 'for-cloth') ? ['for cloth'] : []),
     ...(has(material, 'resoftens') ? ['plain glue'] : []),
     ...(material.binder === 'epoxy' ? ['resin'] : []),
     ...(material.binder === 'dye' ? ['stain'] : []),
@@ -92,9 +96,15 @@ function changesNature(before: Piece, after: Piece, materials: ReadonlyMap<strin
     const hazards = hazardsOf(material);
     if (used.has(material.id)) return was !== undefined && natureOf(was) !== natureOf(material);
     if (hazards.has('latex allergy') || hazards.has('isocyanate')) return true;
-    return was !== undefined && natureOf(was) !== natureOf(material);
+    return was !== undefined && (natureOf(was) !== natureOf(material) || stiffens(before, was, material));
   });
 }
+
+/** Whether what lies below would be of something that stretches less, on a part that bends. */
+const stiffens = ({ flex }: Piece, was: Material, material: Material): boolean =>
+  ground.has(was.role) &&
+  (flex?.length ?? 0) > 0 &&
+  (material.elongationPct ?? 0) < Math.min(BENDING_PCT, was.elongationPct ?? 0);
 
 /** What no finisher does, spot by spot, by the steps it is about. */
 function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[] {
@@ -108,9 +118,10 @@ function wrongs(piece: Piece, materials: ReadonlyMap<string, Material>): string[
           top.material.role === 'detail' ||
           has(top.material, 'mirror') ||
           has(top.material, 'leaf'));
-      return isSanding(step) && cellsOf(piece, step).includes(cell) && isEffect
-        ? [`${cell} ${step.id} sands ${top.step.id} away`]
-        : [];
+      if (!isSanding(step) || !cellsOf(piece, step).includes(cell)) return [];
+      if (top === undefined && substrateTable[piece.substrate.kind].isSeeThrough)
+        return [`${cell} ${step.id} clouds what is seen through`];
+      return isEffect ? [`${cell} ${step.id} sands ${top.step.id} away`] : [];
     }),
     // A resist that nothing is painted over until it is worked off chips nothing.
     ...layers.flatMap((layer, n) =>

@@ -1,4 +1,5 @@
 import type { Build, Piece, Step } from '../model/schema';
+import { STRONG_GLOSS_GU } from '../facts/sheen';
 import { laysFilm, type OrderedStep } from '../facts/stepOrder';
 import type { Idea, RuleFinding } from './finding';
 import { freshId } from './freshId';
@@ -141,7 +142,12 @@ function thinner(change: Changes, one: OrderedStep): Idea[] {
   const now = filmGrades.indexOf(step.film ?? 'normal');
   const coats = step.coats ?? 1;
   // What has to close or cover is not dusted on, nor is what no tool of its own makes a mist of.
-  const covers = material.role === 'seal' || material.role === 'prime' || step.kind === 'base';
+  const covers =
+    material.role === 'seal' ||
+    material.role === 'prime' ||
+    step.kind === 'base' ||
+    // A gloss that is dusted on dries rough and dull.
+    (material.role === 'topcoat' && (material.sheenGu ?? 0) > STRONG_GLOSS_GU);
   const isMisted = material.methods.some((method) => methodTable[method].sprays);
   const films = filmGrades
     .slice(0, now)
@@ -260,7 +266,10 @@ function waits(change: Changes, over: OrderedStep, under: OrderedStep | undefine
 }
 
 /** Laying something between. */
-function between(change: Changes, { step, at }: OrderedStep): Idea[] {
+function between(change: Changes, over: OrderedStep): Idea[] {
+  const { step, at } = over;
+  // There is nothing to part it from.
+  if (!change.steps.some((one) => one.at < at && laysFilm(one))) return [];
   const names = change.piece.steps.map(({ material }) => material);
   return barriers
     .filter(({ material }) => material !== step.material && names[at - 1] !== material)

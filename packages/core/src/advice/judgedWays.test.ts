@@ -10,8 +10,8 @@ const keyOf = ([build, rule, where]: readonly [string, string, string, ...unknow
 describe('ways that are ranked first', () => {
   const judged = new Map(judgedWays.map((one) => [keyOf(one), one]));
 
-  it('are at least 210, judged one by one, and at least 97 % of them are good craft', () => {
-    expect(judged.size).toBeGreaterThanOrEqual(210);
+  it('are at least 280, judged one by one, and at least 97 % of them are good craft', () => {
+    expect(judged.size).toBeGreaterThanOrEqual(280);
     const good = judgedWays.filter(([, , , , isGood]) => isGood).length;
     expect(good / judgedWays.length).toBeGreaterThanOrEqual(0.97);
   });

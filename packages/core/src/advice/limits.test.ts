@@ -249,6 +249,33 @@ it('worn too soon (R52) ends with the minute at which the last coat is wearable,
   ]);
 });
 
+it('an effect needs its ground (O13): white from L* 85 on, a gloss of more than 70', () => {
+  const glow = lay('g', 'base', 'glow-paint', { coats: 4 });
+  // #d4d4d4 is L* 84.6, #d6d6d6 is L* 85.3; so much of it that nothing shows through.
+  const over = (colour: string) =>
+    speaks([lay('w', 'base', 'craft-acrylic', { colour, coats: 6 }), glow], 'O13');
+  expect([over('#d4d4d4'), over('#d6d6d6')]).toEqual([true, false]);
+  const chrome = (sheenGu: number) =>
+    speaks(
+      [lay('own', 'base', 'own', { coats: 2 }), lay('k', 'base', 'chrome-effect-spray')],
+      'O13',
+      {},
+      {
+        materials: [{ id: 'own', extends: 'craft-acrylic', name: 'Own', sheenGu }],
+      },
+    );
+  expect([chrome(70), chrome(71)]).toEqual([true, false]);
+});
+
+it('what is misted on instead (R43) leaves the film that was meant', () => {
+  // Two normal coats are worth 2; light ones are worth 0.6, so four.
+  const lacquer = lay('m', 'base', 'metallic-lacquer-spray', { coats: 2, film: 'normal' });
+  const [found] = sayings(plate([pva, lacquer]), 'R43');
+  expect(found?.ideas.find(({ label }) => label.startsWith('Mist'))?.change).toContainEqual(
+    expect.objectContaining({ path: '/pieces/0/steps/1/coats', value: 4 }),
+  );
+});
+
 it('a cure that its rule names second costs three tenths of a day more than the first', () => {
   const way = {
     label: '',

@@ -98,7 +98,12 @@ export function searchWaysOut(
       const costed = tried(() => costOf(build, alone, piece, idea, finding, plan, known.said));
       return costed ? [{ ...idea, ...costed, look, shows, newRisks }] : [];
     })
-    .sort((a, b) => costScore(a, cureOf(a)) - costScore(b, cureOf(b)))
+    // A risk is not traded for another where it can be settled without.
+    .sort(
+      (a, b) =>
+        (finding.severity === 'risk' ? Math.sign(a.newRisks.length) - Math.sign(b.newRisks.length) : 0) ||
+        costScore(a, cureOf(a)) - costScore(b, cureOf(b)),
+    )
     .slice(0, MOST_OFFERED)
     .map(({ isCure: _known, ...way }) => way);
   if (ways.length > 0) return { waysOut: ways };

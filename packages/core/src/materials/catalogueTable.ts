@@ -68,8 +68,8 @@ textile-medium,Textile medium,prime,acrylic,water,0,60,0.35,250,15,,30,60-,1440,
 flexible-additive,Flexible additive,topcoat,acrylic,water,0,60,0.38,250,30,,25,60-,1440,,90,1440,1440,10,35,75,,,brush|foam-brush,no,36,,,#e4e3df,stirred into acrylic so that it bends; or over it
 alcohol-ink,Alcohol ink,detail,dye,solvent,2,10,0.05,,15,,2,5-,20,,5,10,10,10,35,80,,,brush|airbrush,yes,36,organic vapour; flammable,fades,#2f5f7a,clear stain; bleeds under solvent clears
 mica-paint,Mica powder in a clear binder,paint,acrylic,water,0,80,0.32,60,55,130,20,45-,1440,1440,60,2880,2880,10,35,75,,,brush|sponge,no,24,,metallic,#b58f4e,a shimmer that lets the ground show
-glow-paint,Glow powder in a clear binder,paint,acrylic,water,0,120,0.40,40,20,250,30,90-,1440,1440,120,2880,2880,10,35,75,,,brush,no,24,,,#dfe8c8,glows best over white; several coats
-fluorescent-acrylic,Fluorescent acrylic,paint,acrylic,water,0,80,0.32,50,12,140,20,45-,1440,1440,60,2880,1440,10,35,75,,,brush|sponge|airbrush,no,24,,fades,#ff6b3d,weak cover; over white
+glow-paint,Glow powder in a clear binder,paint,acrylic,water,0,120,0.40,40,20,250,30,90-,1440,1440,120,2880,2880,10,35,75,,,brush,no,24,,over-white|glows,#dfe8c8,glows best over white; several coats
+fluorescent-acrylic,Fluorescent acrylic,paint,acrylic,water,0,80,0.32,50,12,140,20,45-,1440,1440,60,2880,1440,10,35,75,,,brush|sponge|airbrush,no,24,,fades|over-white,#ff6b3d,weak cover; over white
 leaf-size,Water-borne leaf size,prime,acrylic,water,0,30,0.35,100,40,,20,30-360,,,20,2880,2880,12,32,70,,,brush,no,24,,size,#e2e0d4,leaf goes on while it is clear and sticky
 metal-leaf,Metal leaf,paint,sheet,none,0,1,1.00,5,85,1,1,1440-,1440,,1440,2880,2880,5,40,85,,,hand,no,,,leaf|metallic,#c9a54a,on size in its tack window; sealed with a clear
 self-adhesive-vinyl,Self-adhesive vinyl,detail,sheet,none,0,80,1.00,120,60,20,1,1-,60,,1,60,60,10,35,80,,,hand,no,60,,sheet,#d8d8d4,on films that have cured

@@ -25,6 +25,8 @@ export interface SubstrateDefinition {
   isSpoiltByFlame?: boolean;
   /** Its face has a grain like leather. */
   hasGrain?: boolean;
+  /** It is there to be seen through; grit clouds it. */
+  isSeeThrough?: boolean;
   /** It stretches and folds. */
   isCloth?: boolean;
 }
@@ -70,6 +72,7 @@ export const substrateTable = tableOf<SubstrateDefinition>()({
   'clear-plastic': {
     word: 'Clear plastic',
     usualColour: '#dfe5e6',
+    isSeeThrough: true,
     isSmooth: true,
     isSpoiltByHeat: true,
     isSpoiltByFlame: true,

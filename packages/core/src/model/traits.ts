@@ -36,6 +36,10 @@ export const traitTable = tableOf<TraitDefinition>()({
   leaf: { word: 'goes on a sticky ground' },
   /** A sheet that is stuck on: what leaves the film below lifts it in bubbles. */
   sheet: { word: 'stuck on as a sheet' },
+  /** It gives back the light of a white ground, and stays dull over any other. */
+  'over-white': { word: 'bright only over white' },
+  /** It glows in the dark, the more the thicker it lies. */
+  glows: { word: 'glows in the dark' },
   /** It keeps acrylic soft and fast in cloth. */
   'for-cloth': { word: 'keeps paint soft in cloth' },
 });

@@ -9,6 +9,8 @@ export const paint = lay('paint', 'base', 'craft-acrylic', { method: 'brush', co
 export const varnish = lay('varnish', 'topcoat', 'satin-varnish', { method: 'brush' });
 export const heat: Step = { id: 'heat', kind: 'heat-seal', method: 'hot-air' };
 export const scuff: Step = { id: 'scuff', kind: 'sand', method: 'sand' };
+const black = lay('black', 'prime', 'acrylic-pu-primer-black', { method: 'airbrush', coats: 2 });
+const white = lay('white', 'prime', 'acrylic-pu-primer-white', { method: 'airbrush', coats: 2 });
 export const cured = { waitFor: 'cured' as const };
 
 export const both: Partial<Piece> = { faces: { outer: { areaCm2: 600 }, inner: { areaCm2: 580 } } };
@@ -896,6 +898,52 @@ export const firing: Case[] = [
       [
         'one heavy coat of neoprene',
         plate([lay('n', 'seal', 'neoprene-soft', { method: 'brush', film: 'heavy' }), paint]),
+      ],
+    ],
+  ],
+  [
+    'O13',
+    'glow powder over black',
+    [plate([pva, black, lay('g', 'base', 'glow-paint', { coats: 4 })]), 'risk', 'g'],
+    [
+      ['over white', plate([pva, white, lay('g', 'base', 'glow-paint', { coats: 4 })])],
+      ['plain paint over black', plate([pva, black, { ...paint, coats: 3 }])],
+    ],
+  ],
+  [
+    'O13',
+    'three coats of glow powder',
+    [plate([pva, white, lay('g', 'base', 'glow-paint', { coats: 3 })]), 'risk', 'g'],
+    [
+      ['four', plate([pva, white, lay('g', 'base', 'glow-paint', { coats: 4 })])],
+      [
+        'four in two steps',
+        plate([
+          pva,
+          white,
+          lay('g', 'base', 'glow-paint', { coats: 2 }),
+          lay('h', 'base', 'glow-paint', { coats: 2 }),
+        ]),
+      ],
+    ],
+  ],
+  [
+    // 85 gloss units make a mirror, 10 do not.
+    'O13',
+    'chrome over a satin primer',
+    [plate([pva, black, lay('k', 'base', 'chrome-effect-spray', cured)]), 'risk', 'k'],
+    [
+      [
+        'over a gloss black',
+        plate([
+          pva,
+          lay('b', 'base', 'flex-acrylic-gloss', { colour: '#1c1b1b', coats: 2 }),
+          lay('k', 'base', 'chrome-effect-spray', cured),
+        ]),
+      ],
+      [
+        'plain silver over the primer',
+        plate([pva, black, lay('k', 'base', 'metallic-lacquer-spray', { ...cured, colour: '#9a9da0' })]),
       ],
     ],
   ],

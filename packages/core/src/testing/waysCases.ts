@@ -3,6 +3,7 @@ import { bad } from './recipes';
 import { firing } from './firing';
 import { nth } from '../model/sure';
 import { lay, plate } from './ruleCases';
+import { waysJobs } from './waysJobs';
 
 const heat: Step = { id: 'heat', kind: 'heat-seal', method: 'hot-air' };
 const raw: Partial<Piece> = { substrate: { kind: 'eva-foam', thicknessMm: 6 } };
@@ -40,7 +41,7 @@ const tops: [string, Step[]][] = [
   ['epoxy', [lay('top', 'topcoat', 'epoxy-clear', { film: 'light' })]],
 ];
 
-/** Builds with something to settle: every way out that is ranked first on them has been judged by hand (`waysJudged.ts`). */
+/** Builds with something to settle: every way out that is ranked first on them has been judged by hand (`judgedWays.ts`). */
 export function waysCases(): [name: string, build: Build][] {
   // Every pair of sealer and paint, under two clears of five.
   const stacks = sealers.flatMap(([sealer, seal], s) =>
@@ -59,5 +60,6 @@ export function waysCases(): [name: string, build: Build][] {
     ...bad.map(([what, steps, piece, build]): [string, Build] => [what, plate(steps, piece, build)]),
     ...firing.map(([rule, why, [build]]): [string, Build] => [`${rule} ${why}`, build]),
     ...stacks,
+    ...waysJobs,
   ];
 }

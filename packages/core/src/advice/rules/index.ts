@@ -10,6 +10,7 @@ import { o08TapeNeverPulled } from './o08TapeNeverPulled';
 import { o09WorkedTooLate } from './o09WorkedTooLate';
 import { o10NoColour } from './o10NoColour';
 import { o11ZoneWithoutColour } from './o11ZoneWithoutColour';
+import { o13GroundForEffect } from './o13GroundForEffect';
 import { o12TooLittleSealer } from './o12TooLittleSealer';
 import { r01SolventOnPolystyrene } from './r01SolventOnPolystyrene';
 import { r02SolventOnBareFoam } from './r02SolventOnBareFoam';
@@ -186,4 +187,5 @@ export const rules: readonly Rule[] = [
   o10NoColour,
   o11ZoneWithoutColour,
   o12TooLittleSealer,
+  o13GroundForEffect,
 ];

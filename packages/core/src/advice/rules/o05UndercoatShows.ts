@@ -6,7 +6,7 @@ import { paintFigures } from '../../colour/paint';
 import { hideOf } from '../../colour/pigmentsOf';
 import { usualUndercoat } from '../../colour/undercoat';
 import { mixedColour } from '../../colour/seenColour';
-import { spotsOf } from '../../facts/spots';
+import { spotsOf, type Layer } from '../../facts/spots';
 import { sayUm } from '../../model/sayMeasure';
 import { substrateNames } from '../../model/substrates';
 import { has } from '../../model/traits';
@@ -52,6 +52,8 @@ export const o05UndercoatShows: Rule = {
           layer.method === 'dry-brush' ||
           // A mirror is laid so thin that the gloss below makes it.
           has(material, 'mirror') ||
+          // What needs a white ground is told that (O13), not to be laid until no ground is seen.
+          has(material, 'over-white') ||
           goesOn ||
           isHidden ||
           // Dusted for grip, with paint over it.
@@ -72,7 +74,7 @@ export const o05UndercoatShows: Rule = {
         const needed = coatsToHide(from, colour, material, laying, MOST_COATS, wanted);
         const cure =
           needed === undefined || needed > MOST_SENSIBLE
-            ? '; another undercoat would, sooner than more coats'
+            ? '; a fuller or another undercoat would, sooner than more coats'
             : `; ${needed} would hide it`;
         return [
           about(
@@ -104,6 +106,21 @@ export const o05UndercoatShows: Rule = {
           return [...sensible, ...grounds].sort((a, b) => a.least - b.least).map(({ idea }) => idea);
         }
 
+        function fuller(ground: Layer, least: number, isUsual: boolean): { least: number; idea: Idea } {
+          const full = ground.coats + 1;
+          const more = Math.max(coats, least);
+          return {
+            least: least + 1 - (isUsual ? 1 : 0),
+            idea: {
+              label: `${full} coats of ${ground.material.name} below it${more > coats ? `, and ${more} coats` : ''}`,
+              change: [
+                ...(more > coats ? ways.set('', piece, context, layer.at, { coats: more }).change : []),
+                ...ways.set('', piece, context, ground.at, { coats: full }).change,
+              ],
+            },
+          };
+        }
+
         function betterGrounds(over: number): { least: number; idea: Idea }[] {
           const usual = usualUndercoat(colour, has(material, 'metallic'));
           return [...primers]
@@ -115,6 +132,9 @@ export const o05UndercoatShows: Rule = {
             .filter(({ least }) => least < over)
             .sort((a, b) => Number(b.isUsual) - Number(a.isUsual) || a.least - b.least)
             .map(({ primer, least, isUsual }) => {
+              const ground = covering.below;
+              // What lies there already is only laid fuller.
+              if (ground?.material.id === primer.id) return fuller(ground, least, isUsual);
               const below = ways.barrier('', piece, context, layer, {
                 kind: 'prime',
                 material: primer.id,

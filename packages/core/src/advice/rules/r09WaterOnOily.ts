@@ -50,7 +50,11 @@ export const r09WaterOnOily = pairRule({
     // Chipped and rinsed it is gone; until then all but the colour it is to chip beads on it.
     const isRinsed = cleaned || isTakenOff(piece, under, over);
     const isResist =
-      binderOf(under.material).comesOff === true && over.material.role !== 'paint' && !isRinsed;
+      // Under a clear it is told by R80.
+      binderOf(under.material).comesOff === true &&
+      over.material.role !== 'paint' &&
+      !isClear(over.material) &&
+      !isRinsed;
     // What was dusted on first takes the next coat in its place.
     const isDusted = between.some((layer) => coatsWorth(layer) > 0);
     const isGreasy = has(under.material, 'greasy') && !cleaned && !isDusted;

@@ -1,7 +1,9 @@
 import { coatsWorth } from '../../facts/closure';
 import { spotsOf, type Layer } from '../../facts/spots';
 import { takenOffAt } from '../../facts/takenOff';
+import { waterborneLike } from '../../materials/alike';
 import { binderOf } from '../../model/binders';
+import { inText } from '../../model/inText';
 import { about } from '../about';
 import type { RuleFinding } from '../finding';
 import { ways } from '../pairs';
@@ -9,6 +11,7 @@ import { oncePerStep, type Rule } from '../rule';
 
 /** So many normal coats of colour still take up water: a light one does, or two of dust. */
 const MOST_COATS = 0.75;
+const MOST_OFFERED = 3;
 
 /** R24: the colour over a chipping resist has to be a thin water-borne acrylic, or it does not chip. All that lies on it until it is chipped counts. */
 export const r24ChipColour: Rule = {
@@ -44,7 +47,24 @@ export const r24ChipColour: Rule = {
               ideas:
                 isColour && over === films[0]
                   ? [ways.set('One light coat', piece, context, over.at, { film: 'light', coats: 1 })]
-                  : [],
+                  : over.material.role === 'paint'
+                    ? waterborneLike(over.material, context.materials.values())
+                        .slice(0, MOST_OFFERED)
+                        .map(({ id, name: other, methods }) =>
+                          ways.set(
+                            `One light coat of ${inText(other)} in its place`,
+                            piece,
+                            context,
+                            over.at,
+                            {
+                              material: id,
+                              film: 'light',
+                              coats: 1,
+                              ...(methods[0] ? { method: methods[0] } : {}),
+                            },
+                          ),
+                        )
+                    : [],
             },
             spot,
           ),

@@ -1,3 +1,5 @@
+import { coatsWorth } from '../../facts/closure';
+import { filmFactor } from '../../model/filmGrades';
 import { isWet, pairRule, ways } from '../pairs';
 
 /** R43: a wet coat with strong solvent on a water-borne film that still holds water wrinkles it. */
@@ -20,7 +22,11 @@ export const r43WetSolventOnSoftWater = pairRule({
         ways.set('Each coat once what is below is dry through', piece, context, over.at, {
           waitFor: 'through',
         }),
-        ways.set('Mist it on in light coats', piece, context, over.at, { film: 'light' }),
+        // As many as leave the film that was meant, so that it covers as it would have.
+        ways.set('Mist it on in light coats', piece, context, over.at, {
+          film: 'light',
+          coats: Math.ceil(coatsWorth(over) / filmFactor.light),
+        }),
       ],
     };
   },

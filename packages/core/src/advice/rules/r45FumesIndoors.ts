@@ -40,9 +40,20 @@ export const r45FumesIndoors: Rule = {
           reason: fumes
             ? 'Solvent vapour gathers, burns, and makes people dizzy, and the nose soon stops noticing it. The label and local rules win.'
             : 'Spray mist stays in the air for an hour, water-borne or not, and goes deep into the lungs.',
-          ideas: places
-            .filter((one) => one.ventilation === 'extraction' || one.ventilation === 'outdoor')
-            .map((one) => ways.set(`Move it to ${one.name}`, piece, context, at, { place: one.id })),
+          ideas: [
+            // A brush makes no mist.
+            ...(mist && (!fumes || material.solvent <= 1)
+              ? material.methods
+                  .filter((one) => !methodTable[one].sprays)
+                  .slice(0, 1)
+                  .map((one) =>
+                    ways.set(`With a ${methodTable[one].word}`, piece, context, at, { method: one }),
+                  )
+              : []),
+            ...places
+              .filter((one) => one.ventilation === 'extraction' || one.ventilation === 'outdoor')
+              .map((one) => ways.set(`Move it to ${one.name}`, piece, context, at, { place: one.id })),
+          ],
         }),
       ];
     });

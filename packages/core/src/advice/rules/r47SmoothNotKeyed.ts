@@ -32,15 +32,20 @@ export const r47SmoothNotKeyed: Rule = {
           piece,
           first.step,
           {
-            message: `${first.material.name} holds badly to smooth ${inText(name)}: scuff it, or lay an adhesion promoter first.`,
+            message: `${first.material.name} holds badly to smooth ${inText(name)}: ${substrateTable[kind].isSeeThrough ? '' : 'scuff it, or '}lay an adhesion promoter first.`,
             reason:
               'There is nothing for the film to bite into; a fingernail or a strap takes it off in sheets.',
             ideas: [
-              ways.scuff('Scuff it first', piece, context, first, {
-                note: isNeverDry
-                  ? 'Fine pad, wet: the dust is not to be breathed.'
-                  : 'Fine pad, until the shine is gone; wipe the dust off.',
-              }),
+              // Grit clouds what is to be seen through.
+              ...(substrateTable[kind].isSeeThrough
+                ? []
+                : [
+                    ways.scuff('Scuff it first', piece, context, first, {
+                      note: isNeverDry
+                        ? 'Fine pad, wet: the dust is not to be breathed.'
+                        : 'Fine pad, until the shine is gone; wipe the dust off.',
+                    }),
+                  ]),
               ways.barrier('Adhesion promoter first', piece, context, first, {
                 kind: 'prime',
                 material: 'adhesion-promoter',
