@@ -484,13 +484,24 @@ describe('what counts', () => {
     const piece = (slack: number, ready: number): PieceStanding => ({
       unplaced: 0,
       late: 0,
+      frail: 45,
       lacking: 30,
+      putOff: 2,
       apart: 1,
       slack,
       ready,
     });
     const tally = { sessions: 3, setUps: 1, idle: 12 };
-    const same = { unplaced: 0, lacking: 60, apart: 2, sessions: 4, idle: 12, tightness: -200 };
+    const same = {
+      unplaced: 0,
+      frail: 90,
+      lacking: 60,
+      putOff: 4,
+      apart: 2,
+      sessions: 4,
+      idle: 12,
+      tightness: -200,
+    };
     expect(sumUp([piece(300, 50), piece(200, 70)], tally)).toEqual({ ...same, late: 0, finish: 70 });
     expect(sumUp([{ ...piece(-60, 80), late: 60 }, piece(200, 70)], tally)).toEqual({
       ...same,

@@ -12,7 +12,8 @@ export function withFirstBatchLogged(build: Build, plan: Plan, lateMinutes: numb
   const [first] = inTime;
   const end = inTime.findIndex((one) => one.batchKey !== first!.batchKey || one.personId !== first!.personId);
   const batch = inTime.slice(0, end);
-  const now = batch.at(-1)!.laidAt! + lateMinutes;
+  // The log is written to the whole minute, and nothing in it is still to come.
+  const now = Math.ceil(batch.at(-1)!.laidAt!) + lateMinutes;
   const log = batch.map((one) => ({
     id: one.id.replaceAll('/', '-'),
     piece: one.pieceId,

@@ -40,7 +40,9 @@ describe('units of a set', () => {
     const score = (others: Partial<Score>): Score => ({
       unplaced: 0,
       late: 0,
+      frail: 0,
       lacking: 0,
+      putOff: 0,
       apart: 0,
       sessions: 5,
       idle: 0,

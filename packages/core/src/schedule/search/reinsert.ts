@@ -121,7 +121,9 @@ export class Reinserter {
     return (
       score.unplaced === best.unplaced &&
       score.late <= best.late &&
+      score.frail <= best.frail &&
       score.lacking <= best.lacking &&
+      score.putOff <= best.putOff &&
       score.apart <= best.apart &&
       score.sessions <= best.sessions + LEEWAY
     );

@@ -7,6 +7,8 @@ import type { Lesson } from '../place/replayLog';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
 import { confirmedBy } from '../state/measuredTimes';
+import { putOffSessions } from '../state/putOff';
+import { frailMinutes } from '../state/lostSession';
 import { lackingMinutes, type SpreadGround } from '../state/nineInTen';
 import { pieceReadiness } from '../state/readiness';
 import type { Tally } from '../state/timeline';
@@ -18,8 +20,12 @@ export interface Score {
   unplaced: number;
   /** Minutes late over all pieces and dates. */
   late: number;
+  /** Minutes that come late when one session falls through, each in turn, summed. */
+  frail: number;
   /** Minutes that pieces lack to make their dates in nine futures of ten, summed. */
   lacking: number;
+  /** Sessions that go by in which the next of a piece with little to spare could have been done. */
+  putOff: number;
   /** How often units of one set are not done together. */
   apart: number;
   /** Sessions and set-ups. */
@@ -36,7 +42,9 @@ export interface Score {
 export const aims = [
   'unplaced',
   'late',
+  'frail',
   'lacking',
+  'putOff',
   'apart',
   'sessions',
   'idle',
@@ -56,7 +64,9 @@ export const isAsSafe = (one: Score, other: Score): boolean =>
     ? one.unplaced < other.unplaced
     : one.late !== other.late
       ? one.late < other.late
-      : one.lacking <= other.lacking;
+      : one.frail !== other.frail
+        ? one.frail < other.frail
+        : one.lacking <= other.lacking;
 
 /** What one piece adds to a score. */
 export interface PieceStanding {
@@ -65,8 +75,12 @@ export interface PieceStanding {
   late: number;
   /** Minutes before the nearer date; Infinity without one. */
   slack: number;
+  /** Sessions that go by in which its next pass could have been done, while it has fewer than two to spare. */
+  putOff: number;
   /** How often its units are not done together. */
   apart: number;
+  /** Minutes it comes late when one session falls through, each in turn, summed. */
+  frail: number;
   /** Minutes it lacks to make its dates in nine futures of ten, to the quarter of an hour; what it is late is not counted again. */
   lacking: number;
   /** Packable and wearable; minus infinity where that never comes. */
@@ -120,7 +134,9 @@ export function standingOf(
   return {
     unplaced: operations.filter((operation) => operation.status === 'unplaced').length,
     late: over(packableAt, packDueAt) + over(wearableAt, wearDueAt),
+    frail: frailMinutes(state, operations, units, ground.workload),
     lacking: lackingMinutes(state, operations, units, ground),
+    putOff: putOffSessions(state, operations, ground.workload),
     slack: slackMinutes ?? Infinity,
     apart: piece.quantity > 1 ? timesApart(operations) : 0,
     ready: Number.isFinite(ready) ? ready : -Infinity,
@@ -129,11 +145,14 @@ export function standingOf(
 
 /** The score of a plan from how its pieces stand and what its sessions come to. */
 export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle }: Tally): Score {
-  let [unplaced, late, lacking, apart, tightest, finish] = [0, 0, 0, 0, Infinity, -Infinity];
+  let [unplaced, late, frail, lacking, putOff, apart] = [0, 0, 0, 0, 0, 0];
+  let [tightest, finish] = [Infinity, -Infinity];
   for (const piece of pieces) {
     unplaced += piece.unplaced;
     late += piece.late;
+    frail += piece.frail;
     lacking += piece.lacking;
+    putOff += piece.putOff;
     apart += piece.apart;
     // What is late counts as late; it must not hide how close the others are.
     if (piece.slack >= 0) tightest = Math.min(tightest, piece.slack);
@@ -142,7 +161,9 @@ export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle 
   return {
     unplaced,
     late,
+    frail,
     lacking,
+    putOff,
     apart,
     sessions: sessions + setUps,
     idle,

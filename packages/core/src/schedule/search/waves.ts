@@ -151,8 +151,8 @@ export function* waveCandidates(
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
       const candidate = waveCandidate(workload, now, { ...shape, first }, through);
       yield candidate;
-      const troubled = [...candidate.standings].flatMap(([id, { unplaced, late, lacking }]) =>
-        unplaced > 0 || late > 0 || lacking > 0 ? [id] : [],
+      const troubled = [...candidate.standings].flatMap(([id, { unplaced, late, frail, lacking }]) =>
+        unplaced > 0 || late > 0 || frail > 0 || lacking > 0 ? [id] : [],
       );
       const more = new Set([...first, ...troubled]);
       if (more.size === first.size || more.size === candidate.standings.size) {

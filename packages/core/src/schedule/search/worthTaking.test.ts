@@ -4,7 +4,9 @@ import { isWorthTaking, movesSoon, type Weighed } from './worthTaking';
 const score = (changes: Partial<Score> = {}): Score => ({
   unplaced: 0,
   late: 0,
+  frail: 0,
   lacking: 600,
+  putOff: 0,
   apart: 0,
   sessions: 40,
   idle: 90,

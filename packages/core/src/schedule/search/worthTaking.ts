@@ -42,8 +42,9 @@ export function isWorthTaking(
   if (!hasBegun || movesSoon(current, other, now) === 0) return true;
   if (isWorthLeaving(current.score, other.score)) return true;
   if (other.score.unplaced > current.score.unplaced || other.score.late > current.score.late) return false;
+  const short = ({ score }: Weighed) => score.frail + score.lacking;
   return (
-    current.score.lacking - other.score.lacking >= WORTH_MINUTES ||
+    short(current) - short(other) >= WORTH_MINUTES ||
     current.score.sessions - other.score.sessions >= WORTH_SESSIONS
   );
 }
