@@ -484,6 +484,7 @@ describe('what counts', () => {
     const piece = (slack: number, ready: number): PieceStanding => ({
       unplaced: 0,
       late: 0,
+      taped: 5,
       frail: 45,
       lacking: 30,
       putOff: 2,
@@ -494,6 +495,7 @@ describe('what counts', () => {
     const tally = { sessions: 3, setUps: 1, idle: 12 };
     const same = {
       unplaced: 0,
+      taped: 10,
       frail: 90,
       lacking: 60,
       putOff: 4,

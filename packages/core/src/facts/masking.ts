@@ -13,6 +13,19 @@ export function isMaskedAt(piece: Piece, zone: string, at: number): boolean {
   return isMasked;
 }
 
+/** Tape is pulled within a day of being laid: after that it leaves glue, or takes the edge of the paint along. */
+export const TAPE_ON_MINUTES = 1440;
+
+/** Whether a pull takes off the tape of a mask; what covers a bond area or a closure comes off by its own. */
+export const pulls = (pull: Step, mask: Step): boolean =>
+  mask.covers
+    ? (pull.covers === undefined && pull.zones === undefined) ||
+      pull.covers?.some((name) => mask.covers?.includes(name)) === true
+    : pull.covers === undefined &&
+      (pull.zones === undefined ||
+        mask.zones === undefined ||
+        mask.zones.some((zone) => sharesZone(pull, zone)));
+
 /** The steps that lay tape which no later step pulls. */
 export function neverPulled(piece: Piece): { step: Step; at: number }[] {
   return piece.steps.flatMap((step, at) => {
@@ -38,14 +51,6 @@ export function withMask(piece: Piece, step: Step): Set<string> {
   const gone = new Set([step.id]);
   if (step.kind !== 'mask') return gone;
   const at = piece.steps.findIndex(({ id }) => id === step.id);
-  const pulls = (pull: Step, mask: Step) =>
-    mask.covers
-      ? (pull.covers === undefined && pull.zones === undefined) ||
-        pull.covers?.some((name) => mask.covers?.includes(name)) === true
-      : pull.covers === undefined &&
-        (pull.zones === undefined ||
-          mask.zones === undefined ||
-          mask.zones.some((zone) => sharesZone(pull, zone)));
   const pullAt = piece.steps.findIndex((other, n) => n > at && other.kind === 'unmask' && pulls(other, step));
   const pull = piece.steps[pullAt];
   const isShared = piece.steps
@@ -56,7 +61,7 @@ export function withMask(piece: Piece, step: Step): Set<string> {
         other.id !== step.id &&
         pull &&
         pulls(pull, other) &&
-        !isPulledBefore(piece, other, pullAt, pulls),
+        !isPulledBefore(piece, other, pullAt),
     );
   if (!pull || isShared) return gone;
   gone.add(pull.id);
@@ -65,12 +70,7 @@ export function withMask(piece: Piece, step: Step): Set<string> {
   return gone;
 }
 
-const isPulledBefore = (
-  piece: Piece,
-  mask: Step,
-  before: number,
-  pulls: (pull: Step, mask: Step) => boolean,
-): boolean => {
+const isPulledBefore = (piece: Piece, mask: Step, before: number): boolean => {
   const at = piece.steps.findIndex(({ id }) => id === mask.id);
   return piece.steps.slice(at + 1, before).some((step) => step.kind === 'unmask' && pulls(step, mask));
 };

@@ -1,4 +1,4 @@
-import type { Build, Piece, Place, Step } from '../model/schema';
+import type { Build, Person, Piece, Place, Step } from '../model/schema';
 import { lay, logged, plate } from './ruleCases';
 
 /** A build that fires a rule, with the severity and the step that it fires at, and two near misses. */
@@ -54,6 +54,21 @@ const chipped = (at: string): Build =>
     ],
     {},
     { log: [logged('pva', '08:00'), logged('r', '10:00'), logged('paint', '11:00'), logged('chip', at)] },
+  );
+
+const everyDay: Person['availability'][number]['days'] = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+/** A field painted beside a rim that is taped, by somebody who is free on some days. */
+const taped = (coats: number, days: typeof everyDay, from: string, to: string): Build =>
+  plate(
+    [
+      { ...pva, coats: 1 },
+      { ...paint, id: 'red', method: 'brush' },
+      { id: 'm', kind: 'mask', zones: ['rim'] },
+      { ...paint, id: 'blue', coats, zones: ['field'] },
+      { id: 'pull', kind: 'unmask', zones: ['rim'] },
+    ],
+    zones,
+    { people: [{ id: 'me', name: 'Me', availability: [{ days, from, to }] }] },
   );
 
 /** Every rule that came after the first 42, with what fires it and what just does not. */
@@ -945,6 +960,16 @@ export const firing: Case[] = [
         'plain silver over the primer',
         plate([pva, black, lay('k', 'base', 'metallic-lacquer-spray', { ...cured, colour: '#9a9da0' })]),
       ],
+    ],
+  ],
+  [
+    // Masked and painted three times, 45 min apart, in an evening of an hour: pulled on another one.
+    'O14',
+    'an hour on Saturdays for three coats over tape',
+    [taped(3, ['sat'], '10:00', '11:00'), 'risk', 'm'],
+    [
+      ['an hour every day for one coat', taped(1, everyDay, '10:00', '11:00')],
+      ['all day on Saturdays', taped(3, ['sat'], '10:00', '18:00')],
     ],
   ],
 ];

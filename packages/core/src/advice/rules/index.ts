@@ -10,6 +10,7 @@ import { o08TapeNeverPulled } from './o08TapeNeverPulled';
 import { o09WorkedTooLate } from './o09WorkedTooLate';
 import { o10NoColour } from './o10NoColour';
 import { o11ZoneWithoutColour } from './o11ZoneWithoutColour';
+import { o14TapeOnTooLong } from './o14TapeOnTooLong';
 import { o13GroundForEffect } from './o13GroundForEffect';
 import { o12TooLittleSealer } from './o12TooLittleSealer';
 import { r01SolventOnPolystyrene } from './r01SolventOnPolystyrene';
@@ -188,4 +189,5 @@ export const rules: readonly Rule[] = [
   o11ZoneWithoutColour,
   o12TooLittleSealer,
   o13GroundForEffect,
+  o14TapeOnTooLong,
 ];

@@ -11,9 +11,11 @@ import type { Material } from '../../model/materialSchema';
 import { indoorsOf, placesOf } from '../../model/places';
 import { nothingTaken, type Taken } from './taken';
 import { findStepCycle, saidOfCycle } from '../../model/stepLinks';
+import { entryOf, nth } from '../../model/sure';
 import { groupBy } from '../../model/groupBy';
 import { calendarsOf, type Calendars } from './calendars';
 import { soonAfter } from './soonAfter';
+import { tapesOf } from './tapes';
 import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
 import { traysOf } from './trays';
 
@@ -64,6 +66,8 @@ export interface Workload extends Calendars {
   arrivals: Map<string, EpochMinute>;
   /** Passes that have to follow another before it has dried too far, by the id of that other. */
   soonAfter: Map<string, string>;
+  /** The passes that lay the tape which a pass pulls, by its id. */
+  tapeOf: Map<string, string[]>;
 }
 
 /** What was measured in each place, by its id, sorted by time. */
@@ -117,10 +121,12 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
   const byId = new Map(operations.map((operation) => [operation.id, operation]));
   const { byUnit, unitsAfter } = unitsOf(operations, byId);
   const byPiece = groupBy(operations, ({ pieceId }) => pieceId);
+  const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
+  const pieceOf = (own: readonly Operation[]) => entryOf(pieces, nth(own, 0).pieceId);
   return {
     build,
     readings,
-    pieces: new Map(build.pieces.map((piece) => [piece.id, piece])),
+    pieces,
     operations,
     byId,
     byUnit,
@@ -155,6 +161,14 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
     wholesOf: wholesOf(build),
     arrivals: arrivalsOf(build, operations),
     soonAfter: new Map([...byUnit.values()].flatMap(soonAfter)),
+    tapeOf: new Map(
+      [
+        ...groupBy(
+          [...byUnit.values()].flatMap((own) => tapesOf(own, pieceOf(own))),
+          ({ pull }) => pull.id,
+        ),
+      ].map(([pull, tapes]) => [pull, tapes.map(({ mask }) => mask.id)]),
+    ),
     pins: new Map((build.pins ?? []).map((pin) => [pin.operation, epochMinute(pin.at, timeZone)])),
   };
 }

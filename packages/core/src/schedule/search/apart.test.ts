@@ -40,6 +40,7 @@ describe('units of a set', () => {
     const score = (others: Partial<Score>): Score => ({
       unplaced: 0,
       late: 0,
+      taped: 0,
       frail: 0,
       lacking: 0,
       putOff: 0,

@@ -4,6 +4,7 @@ import type { Score } from './score';
 const score = (sessions: number, finishDay: number, others: Partial<Score> = {}): Score => ({
   unplaced: 0,
   late: 0,
+  taped: 0,
   frail: 0,
   lacking: 0,
   putOff: 0,

@@ -121,6 +121,7 @@ export class Reinserter {
     return (
       score.unplaced === best.unplaced &&
       score.late <= best.late &&
+      score.taped <= best.taped &&
       score.frail <= best.frail &&
       score.lacking <= best.lacking &&
       score.putOff <= best.putOff &&

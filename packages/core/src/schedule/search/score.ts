@@ -6,6 +6,7 @@ import type { PlannerRun } from '../place/decode';
 import type { Lesson } from '../place/replayLog';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
+import { tapedMinutes } from '../plan/tapes';
 import { confirmedBy } from '../state/measuredTimes';
 import { putOffSessions } from '../state/putOff';
 import { frailMinutes } from '../state/lostSession';
@@ -20,6 +21,8 @@ export interface Score {
   unplaced: number;
   /** Minutes late over all pieces and dates. */
   late: number;
+  /** Minutes that tape stays on beyond its day, summed over units. */
+  taped: number;
   /** Minutes that come late when one session falls through, each in turn, summed. */
   frail: number;
   /** Minutes that pieces lack to make their dates in nine futures of ten, summed. */
@@ -42,6 +45,7 @@ export interface Score {
 export const aims = [
   'unplaced',
   'late',
+  'taped',
   'frail',
   'lacking',
   'putOff',
@@ -64,9 +68,11 @@ export const isAsSafe = (one: Score, other: Score): boolean =>
     ? one.unplaced < other.unplaced
     : one.late !== other.late
       ? one.late < other.late
-      : one.frail !== other.frail
-        ? one.frail < other.frail
-        : one.lacking <= other.lacking;
+      : one.taped !== other.taped
+        ? one.taped < other.taped
+        : one.frail !== other.frail
+          ? one.frail < other.frail
+          : one.lacking <= other.lacking;
 
 /** What one piece adds to a score. */
 export interface PieceStanding {
@@ -79,6 +85,8 @@ export interface PieceStanding {
   putOff: number;
   /** How often its units are not done together. */
   apart: number;
+  /** Minutes that its tape stays on beyond its day, summed over its units. */
+  taped: number;
   /** Minutes it comes late when one session falls through, each in turn, summed. */
   frail: number;
   /** Minutes it lacks to make its dates in nine futures of ten, to the quarter of an hour; what it is late is not counted again. */
@@ -134,6 +142,7 @@ export function standingOf(
   return {
     unplaced: operations.filter((operation) => operation.status === 'unplaced').length,
     late: over(packableAt, packDueAt) + over(wearableAt, wearDueAt),
+    taped: tapedMinutes(operations, ground.workload.tapeOf),
     frail: frailMinutes(state, operations, units, ground.workload),
     lacking: lackingMinutes(state, operations, units, ground),
     putOff: putOffSessions(state, operations, ground.workload),
@@ -145,11 +154,12 @@ export function standingOf(
 
 /** The score of a plan from how its pieces stand and what its sessions come to. */
 export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle }: Tally): Score {
-  let [unplaced, late, frail, lacking, putOff, apart] = [0, 0, 0, 0, 0, 0];
+  let [unplaced, late, taped, frail, lacking, putOff, apart] = [0, 0, 0, 0, 0, 0, 0];
   let [tightest, finish] = [Infinity, -Infinity];
   for (const piece of pieces) {
     unplaced += piece.unplaced;
     late += piece.late;
+    taped += piece.taped;
     frail += piece.frail;
     lacking += piece.lacking;
     putOff += piece.putOff;
@@ -161,6 +171,7 @@ export function sumUp(pieces: Iterable<PieceStanding>, { sessions, setUps, idle 
   return {
     unplaced,
     late,
+    taped,
     frail,
     lacking,
     putOff,

@@ -4,6 +4,7 @@ import { isWorthTaking, movesSoon, type Weighed } from './worthTaking';
 const score = (changes: Partial<Score> = {}): Score => ({
   unplaced: 0,
   late: 0,
+  taped: 0,
   frail: 0,
   lacking: 600,
   putOff: 0,

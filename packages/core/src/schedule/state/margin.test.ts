@@ -1,6 +1,8 @@
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import type { Build, Person, Step } from '../../model/schema';
 import { planBuild } from '../answers/planBuild';
+import type { PlannedOperation } from '../plan/plan';
+import { tapedMinutes } from '../plan/tapes';
 import { frailMinutes } from './lostSession';
 import { putOffSessions } from './putOff';
 
@@ -53,10 +55,10 @@ describe('what comes late when one session falls through', () => {
   });
 
   it('is less where what follows has room to wait, or somebody else is free', () => {
-    // Cured a day before the second, which then has two evenings to wait in: nothing follows on it at once.
-    const [first, second] = [acrylic('a'), acrylic('b', { material: 'craft-acrylic' })];
-    // Both on Monday, 45 min apart; without Monday both on Tuesday: a day later, and not two.
-    expect(frail(worn('2027-02-17T12:00', [first, second]))).toBeLessThan(1440);
+    // Two coats on Monday, on Tuesday without it: one evening falls through, and not one for each coat.
+    const twice = worn('2027-02-17T12:00', [acrylic('a'), acrylic('b')]);
+    expect(frail(twice)).toBeGreaterThan(435);
+    expect(frail(twice)).toBeLessThan(2 * 435);
     // From half past ten on another pair of hands: laid at 22:35, worn on Tuesday at 22:35; worn at 20:00 that is 155 min late.
     const both = { people: [free('me', '19:00', '22:00'), free('kim', '22:30', '23:00')] };
     expect(frail(worn('2027-02-16T20:00', [acrylic('c')], both))).toBe(165);
@@ -66,6 +68,32 @@ describe('what comes late when one session falls through', () => {
     const build = worn('2027-02-16T20:00', [acrylic('c')]);
     delete build.pieces[0]!.event;
     expect(frail(build)).toBe(0);
+  });
+});
+
+describe('tape that stays on', () => {
+  const pass = (id: string, laidAt: number, status: PlannedOperation['status'] = 'planned') =>
+    ({ id, status, laidAt, workMinutes: 2 }) as PlannedOperation;
+  const over = (pulledAt: number, status?: PlannedOperation['status']) =>
+    tapedMinutes([pass('mask', 600), pass('pull', pulledAt, status)], new Map([['pull', ['mask']]]));
+
+  it('counts from a day after it was laid to when its pull begins', () => {
+    // Laid at 600; a day on is 2,040, and pulling takes two minutes.
+    expect([over(2042), over(2043), over(2642)]).toEqual([0, 1, 600]);
+  });
+
+  it('is no matter once it is pulled', () => {
+    expect(over(2642, 'done')).toBe(0);
+  });
+
+  it('is what a bond area that is covered does not count as', () => {
+    const steps = (covers: boolean): Step[] => [
+      { id: 'm', kind: 'mask', ...(covers ? { covers: ['strap tabs'] } : {}) },
+      acrylic('c'),
+      { id: 'p', kind: 'unmask', ...(covers ? { covers: ['strap tabs'] } : {}) },
+    ];
+    const tapes = (covers: boolean) => planned(worn('2027-03-20T12:00', steps(covers))).workload.tapeOf.size;
+    expect([tapes(false), tapes(true)]).toEqual([1, 0]);
   });
 });
 
