@@ -28,7 +28,9 @@ export function coatedTooEarly(
       const opensAt = below.recoat[0]?.from;
       if (opensAt === undefined || over.laidAt >= Math.floor(opensAt) || !speaksOf(under.material)) return [];
       const early = earliness(plan, under.material.id, under.laidAt, over.laidAt, opensAt);
-      const wentOn = `${over.material.name} went on${unitWords(piece, unit)}`;
+      // What is under way, or is only tried, is not spoken of as done.
+      const isDone = operation.status === 'done';
+      const goesOn = `${over.material.name} ${isDone ? 'went' : 'goes'} on${unitWords(piece, unit)}`;
       return [
         {
           rule,
@@ -38,8 +40,8 @@ export function coatedTooEarly(
           below: under.material.id,
           message:
             opensAt === Infinity
-              ? `${wentOn} over ${under.material.name} that can't dry in this air.`
-              : `${wentOn} before the ${under.material.name} below was ${state} (${earlyWords(early)}, ${sayMoment(opensAt, plan.timeZone)}).`,
+              ? `${goesOn} over ${under.material.name} that can't dry in this air.`
+              : `${goesOn} before the ${under.material.name} below ${isDone ? 'was' : 'is'} ${state} (${earlyWords(early)}, ${sayMoment(opensAt, plan.timeZone)}).`,
           reason: early.isWithinSpread ? withinSpreadReason : reason,
           ideas: [],
         },

@@ -23,6 +23,10 @@ describe('startCost', () => {
     expect(cost.findings.map(({ rule, severity, step }) => [rule, severity, step])).toEqual([
       ['R08', 'stop', 'paint'],
     ]);
+    // It is only tried, and not spoken of as done.
+    expect(cost.findings[0]?.message).toMatch(
+      /^Craft acrylic goes on before the Flexible PVA foam primer below is recoatable \(/,
+    );
   });
 
   it('tells of a filler that is sanded wet, and of tape on paint that is not tape-safe', () => {

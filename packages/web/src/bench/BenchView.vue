@@ -64,6 +64,20 @@ const busyBeside = computed(() =>
   }),
 );
 
+/** What there is once all is done: something still dries until a moment, is packed by another, or its dates are past. */
+const leftOver = computed(() => {
+  const open = store.view?.pieces.filter(({ pieceId }) => store.pieceOf(pieceId)?.packedAt === undefined);
+  if (!open) return undefined;
+  const dries = Math.max(-Infinity, ...open.flatMap(({ packableAt }) => packableAt ?? []));
+  const dates = open.flatMap(({ packDueAt, wearDueAt }) => packDueAt ?? wearDueAt ?? []);
+  const due = dates.filter((at) => at > store.now);
+  return {
+    dries: dries > store.now && dries < Infinity ? dries : undefined,
+    due: due.length > 0 ? Math.min(...due) : undefined,
+    isPast: dates.length > 0 && due.length === 0,
+  };
+});
+
 const openAgain = () =>
   store.change(() => api.finishBuild(store.theId, false), `In hand again: ${store.theBuild.name}`);
 
@@ -170,8 +184,33 @@ const strata = computed(() => {
           >
         </template>
         <template v-else>
-          <h1>All hands-on work is done</h1>
-          <p class="my-4">What is left is waiting: see what is drying.</p>
+          <h1>{{ leftOver?.dries === undefined ? 'Everything is ready' : 'All hands-on work is done' }}</h1>
+          <p v-if="leftOver" class="my-4" data-testid="left-over">
+            <template v-if="leftOver.dries !== undefined"
+              >The last of it can be packed from {{ sayMoment(leftOver.dries, store.view.timeZone) }} on.
+            </template>
+            <template v-if="leftOver.due !== undefined"
+              >Pack by {{ sayMoment(leftOver.due, store.view.timeZone) }}; each piece says “It is packed now”
+              on its page.</template
+            >
+            <template v-else-if="leftOver.isPast">Its dates are past: the build can be finished.</template>
+          </p>
+          <v-btn
+            v-if="leftOver?.isPast"
+            size="large"
+            variant="flat"
+            color="primary"
+            :to="{ name: 'workshop', params: { build: store.theId }, hash: '#of-build' }"
+            >Finish the build</v-btn
+          >
+          <v-btn
+            v-else
+            size="large"
+            variant="flat"
+            color="primary"
+            :to="{ name: 'pieces', params: { build: store.theId } }"
+            >See the pieces</v-btn
+          >
         </template>
       </div>
     </section>

@@ -43,8 +43,11 @@ export function useBeforeStart(
   );
   const cost = computed(() => asked.value && ways.costOf(asked.value.ids, asked.value.now));
 
+  const ifBegunNow = computed(() =>
+    (cost.value?.findings ?? []).map((one) => ({ ...one, message: `Begun now: ${one.message}` })),
+  );
   const findings = computed(() =>
-    [...store.findingsOn(chosen.value), ...(cost.value?.findings ?? [])].sort(
+    [...store.findingsOn(chosen.value), ...ifBegunNow.value].sort(
       (a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity),
     ),
   );
