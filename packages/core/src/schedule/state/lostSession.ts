@@ -86,7 +86,7 @@ function readyOf(
 
 /**
  * What comes late when any one session falls through, minutes: each session in turn that something is planned in for the piece, the worst of
- * its units, beyond what the piece is late anyway, to the quarter of an hour, summed. 0 for a piece that survives each, has no date, or is never ready.
+ * its units, to the quarter of an hour, summed. 0 for a piece that survives each, is late anyway, has no date, or is never ready.
  */
 export function frailMinutes(
   dates: Pick<PiecePlan, 'packableAt' | 'wearableAt' | 'packDueAt' | 'wearDueAt'>,
@@ -100,7 +100,8 @@ export function frailMinutes(
   if (!Number.isFinite(packableAt) || !Number.isFinite(wearableAt)) return 0;
   const over = (packAt: EpochMinute, wearAt: EpochMinute) =>
     Math.max(0, packAt - (packDueAt ?? Infinity), wearAt - (wearDueAt ?? Infinity));
-  const late = over(packableAt, wearableAt);
+  // What is late anyway has nothing left to survive.
+  if (over(packableAt, wearableAt) > 0) return 0;
   const worst = new Map<string, number>();
   for (const [key, own] of groupBy(operations, unitKey)) {
     const unit = units.get(key);
@@ -113,7 +114,7 @@ export function frailMinutes(
     const { packAt, wearAt } = readyOf(inTime, unit);
     for (const session of new Map(lost.flatMap((one) => (one ? [[one.key, one] as const] : []))).values()) {
       const delay = delayWithout(session, inTime, keys, hands);
-      const comesLate = delay > 0 ? over(packAt + delay, wearAt + delay) - late : 0;
+      const comesLate = delay > 0 ? over(packAt + delay, wearAt + delay) : 0;
       if (comesLate > (worst.get(session.key) ?? 0)) worst.set(session.key, comesLate);
     }
   }
