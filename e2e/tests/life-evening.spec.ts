@@ -1,5 +1,5 @@
-import type { Build } from '@fixatum/core';
 import { begin } from '../bench';
+import { postBuild } from '../postedBuild';
 import { startServer, type RunningServer } from '../server';
 import { expect, test, type Page } from '../test';
 
@@ -70,15 +70,7 @@ async function later(page: Page, now: string, path: string): Promise<void> {
 test('an evening that goes on past midnight: lines by hand, a timer into the next day, a last look, packed and worn', async ({
   page,
 }) => {
-  const answer = await fetch(`${server.url}/api/builds`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(job),
-  });
-  expect(answer.status).toBe(201);
-  const { id } = (await answer.json()) as { id: string };
-  const stored = async () =>
-    ((await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build }).build;
+  const { id, stored } = await postBuild(server.url, job);
   const bench = `/b/${id}/bench`;
   const next = page.getByTestId('next-pass');
 
@@ -122,7 +114,9 @@ test('an evening that goes on past midnight: lines by hand, a timer into the nex
   // The last look before packing, item by item.
   await later(page, '2027-02-26T19:30', bench);
   await expect(next).toHaveText('Look over before packing');
-  for (const box of await page.locator('.now').getByRole('checkbox').all()) await box.check();
+  const looks = page.getByTestId('look-over').getByRole('checkbox');
+  await expect(looks).toHaveCount(4);
+  for (const box of await looks.all()) await box.check();
   await page.getByTestId('all-right').click();
   await expect(page.getByRole('heading', { name: 'Everything is ready' })).toBeVisible();
   await expect(page.getByTestId('left-over')).toContainText('Pack by Sat 27 Feb, 18:00');

@@ -1,6 +1,7 @@
 import type { Build } from '@fixatum/core';
 import { begin, logNext } from '../bench';
 import { choose } from '../fields';
+import { postBuild } from '../postedBuild';
 import { startServer, type RunningServer } from '../server';
 import { expect, test, type Page } from '../test';
 
@@ -108,15 +109,7 @@ const logIt = (page: Page, words = 'Log it') =>
 test('tape takes paint along, a wash dries on, another tin is used, a clear goes milky: each is put right, and stays in the journal', async ({
   page,
 }) => {
-  const answer = await fetch(`${server.url}/api/builds`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(job),
-  });
-  expect(answer.status).toBe(201);
-  const { id } = (await answer.json()) as { id: string };
-  const stored = async () =>
-    ((await (await fetch(`${server.url}/api/builds/${id}`)).json()) as { build: Build }).build;
+  const { id, stored } = await postBuild(server.url, job);
   const bench = `${server.url}/b/${id}/bench`;
   const next = page.getByTestId('next-pass');
 
