@@ -1,18 +1,16 @@
 import { isAtPacking } from '../../model/lookOvers';
-import { surfaceFrom } from '../../drying/surface';
 import { groupBy } from '../../model/groupBy';
 import { MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import type { Window } from '../plan/calendar';
-import { workBegins, type PiecePlan, type PlannedOperation } from '../plan/plan';
+import { workBegins, type PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
+import { againstDates, toQuarter, type PieceDates } from './againstDates';
 import type { UnitState } from './unitState';
 
 type Hands = Pick<Workload, 'people'>;
 
 /** A delay that is as good as never. */
 const A_YEAR_MINUTES = 366 * MINUTES_PER_DAY;
-/** What comes late is told to the quarter of an hour: less is nobody's business, and must not cost an evening. */
-const TOLD_TO_MINUTES = 15;
 
 /** A session of somebody; of free time that never ends, a day of it. */
 function sessionOf(hands: Hands, operation: PlannedOperation): (Window & { key: string }) | undefined {
@@ -73,15 +71,16 @@ function readyOf(
   unit: UnitState,
 ): { packAt: EpochMinute; wearAt: EpochMinute } {
   const end = inTime.reduce((latest, { laidAt = -Infinity }) => Math.max(latest, laidAt), -Infinity);
-  const ready = { packAt: end, wearAt: end };
-  for (const [, coats, stack] of unit.stacks()) {
-    const surface = surfaceFrom(coats);
-    for (const [at, milestones] of stack.coats.entries()) {
-      ready.packAt = Math.max(ready.packAt, at >= surface ? milestones.packAt : milestones.tapeAt);
-      ready.wearAt = Math.max(ready.wearAt, milestones.wearAt);
-    }
-  }
-  return ready;
+  return {
+    packAt: Math.max(
+      end,
+      unit.latest(unit.cells.keys(), (stack) => stack.packAt),
+    ),
+    wearAt: Math.max(
+      end,
+      unit.latest(unit.cells.keys(), (stack) => stack.wearAt),
+    ),
+  };
 }
 
 /**
@@ -89,19 +88,14 @@ function readyOf(
  * its units, to the quarter of an hour, summed. 0 for a piece that survives each, is late anyway, has no date, or is never ready.
  */
 export function frailMinutes(
-  dates: Pick<PiecePlan, 'packableAt' | 'wearableAt' | 'packDueAt' | 'wearDueAt'>,
+  dates: PieceDates,
   operations: readonly PlannedOperation[],
   units: ReadonlyMap<string, UnitState>,
   hands: Hands,
 ): number {
-  const { packableAt, wearableAt, packDueAt, wearDueAt } = dates;
-  if (packDueAt === undefined && wearDueAt === undefined) return 0;
-  if (packableAt === undefined || wearableAt === undefined) return 0;
-  if (!Number.isFinite(packableAt) || !Number.isFinite(wearableAt)) return 0;
-  const over = (packAt: EpochMinute, wearAt: EpochMinute) =>
-    Math.max(0, packAt - (packDueAt ?? Infinity), wearAt - (wearDueAt ?? Infinity));
+  const against = againstDates(dates);
   // What is late anyway has nothing left to survive.
-  if (over(packableAt, wearableAt) > 0) return 0;
+  if (!against || against.late > 0) return 0;
   const worst = new Map<string, number>();
   for (const [key, own] of groupBy(operations, unitKey)) {
     const unit = units.get(key);
@@ -114,11 +108,11 @@ export function frailMinutes(
     const { packAt, wearAt } = readyOf(inTime, unit);
     for (const session of new Map(lost.flatMap((one) => (one ? [[one.key, one] as const] : []))).values()) {
       const delay = delayWithout(session, inTime, keys, hands);
-      const comesLate = delay > 0 ? over(packAt + delay, wearAt + delay) : 0;
+      const comesLate = delay > 0 ? against.over(packAt + delay, wearAt + delay) : 0;
       if (comesLate > (worst.get(session.key) ?? 0)) worst.set(session.key, comesLate);
     }
   }
   let sum = 0;
-  for (const one of worst.values()) sum += Math.ceil(one / TOLD_TO_MINUTES) * TOLD_TO_MINUTES;
+  for (const one of worst.values()) sum += toQuarter(one);
   return sum;
 }

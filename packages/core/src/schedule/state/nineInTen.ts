@@ -3,8 +3,9 @@ import { nineInTenFactor } from '../../drying/spread';
 import { surfaceFrom } from '../../drying/surface';
 import { groupBy } from '../../model/groupBy';
 import type { EpochMinute } from '../../model/wallTime';
-import type { PiecePlan, PlannedOperation } from '../plan/plan';
+import type { PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
+import { againstDates, toQuarter, type PieceDates } from './againstDates';
 import type { UnitState } from './unitState';
 
 /** What the spread of a plan is reckoned from: whose free time counts, and which materials the own tests have confirmed. */
@@ -15,8 +16,6 @@ export interface SpreadGround {
 
 /** A delay that is as good as never. */
 const A_YEAR_MINUTES = 366 * 1440;
-/** What is lacking is told to the quarter of an hour: less is nobody's business, and must not cost an evening. */
-const TOLD_TO_MINUTES = 15;
 
 /**
  * When one unit is packable and wearable at the latest in nine futures of ten: every wait takes as much longer as its material
@@ -74,19 +73,15 @@ function unitInNineOfTen(
  * hour; 0 for one that makes them, has none, or is never ready.
  */
 export function lackingMinutes(
-  dates: Pick<PiecePlan, 'packableAt' | 'wearableAt' | 'packDueAt' | 'wearDueAt'>,
+  dates: PieceDates,
   operations: readonly PlannedOperation[],
   units: ReadonlyMap<string, UnitState>,
   ground: SpreadGround,
 ): number {
-  const { packableAt, wearableAt, packDueAt, wearDueAt } = dates;
-  if (packDueAt === undefined && wearDueAt === undefined) return 0;
-  if (packableAt === undefined || wearableAt === undefined) return 0;
-  if (!Number.isFinite(packableAt) || !Number.isFinite(wearableAt)) return 0;
+  const against = againstDates(dates);
+  if (!against) return 0;
+  const { late, over } = against;
   const byUnit = groupBy(operations, unitKey);
-  const over = (packAt: EpochMinute, wearAt: EpochMinute) =>
-    Math.max(0, packAt - (packDueAt ?? Infinity), wearAt - (wearDueAt ?? Infinity));
-  const late = over(packableAt, wearableAt);
   let most = 0;
   for (const [key, own] of byUnit) {
     const unit = units.get(key);
@@ -94,5 +89,5 @@ export function lackingMinutes(
     const { packAt, wearAt } = unitInNineOfTen(own, unit, ground);
     most = Math.max(most, over(packAt, wearAt));
   }
-  return Math.ceil(Math.max(0, most - late) / TOLD_TO_MINUTES) * TOLD_TO_MINUTES;
+  return toQuarter(Math.max(0, most - late));
 }
