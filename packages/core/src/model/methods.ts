@@ -1,4 +1,5 @@
 import { columnOf, idsOf, tableOf } from './table';
+import type { Tool } from './tools';
 
 /** How a material is put on or a tool is used: all that the program knows of it. */
 export interface MethodDefinition {
@@ -30,6 +31,8 @@ export interface MethodDefinition {
   isLittle?: boolean;
   /** A flame. */
   burns?: boolean;
+  /** The tool it takes, where a workshop has few of that. */
+  tool?: Tool;
 }
 
 /** What most hand tools have in common. */
@@ -71,6 +74,7 @@ export const methodTable = tableOf<MethodDefinition>()({
     sprays: true,
     loud: true,
     reachesOver: true,
+    tool: 'airbrush',
   },
   brush: { ...brushed, word: 'brush', transfer: 0.95, evenness: 0.5, drags: true },
   'foam-brush': {
@@ -119,6 +123,7 @@ export const methodTable = tableOf<MethodDefinition>()({
     cleanUpMinutes: 1,
     rateM2PerHour: 3,
     heats: true,
+    tool: 'heat-gun',
   },
   torch: {
     ...byHand,

@@ -20,6 +20,7 @@ import {
   note,
 } from './fields';
 import { sayMl } from './sayMeasure';
+import { toolsSchema } from './tools';
 
 export const eventSchema = z.looseObject({
   id,
@@ -195,6 +196,8 @@ export const sharedFields = {
   deliveryDays: z.number().int('whole days').min(0).max(365).optional(),
   /** No compressor and no sanding in these hours. */
   quiet: window.optional(),
+  /** How many airbrushes and heat guns there are. */
+  tools: toolsSchema.optional(),
   swatches: z.array(swatchSchema).optional(),
   mixes: z.array(mixSchema).max(1000).optional(),
   /** The day the mask got new cartridges. */

@@ -119,11 +119,34 @@ export function checkPlan(build: Build, plan: Plan): string[] {
   }
   return [
     ...faults,
+    ...toolFaults(build, plan.operations),
     ...setUpFaults(plan),
     ...rackFaults(build, plan),
     ...dustFaults(build, plan),
     ...surfaceFaults(build, plan),
   ];
+}
+
+/** No more people hold an airbrush, or a heat gun, at once than there are; from setting up until it is clean. */
+export function toolFaults(build: Build, operations: Plan['operations']): string[] {
+  const faults: string[] = [];
+  const held = { airbrush: 'airbrush', 'hot-air': 'heat-gun' } as const;
+  for (const [method, tool] of Object.entries(held) as ['airbrush', 'airbrush'][]) {
+    const uses = operations.filter(
+      (one) =>
+        one.method === method && one.status === 'planned' && one.start !== undefined && one.end !== undefined,
+    );
+    for (const one of uses) {
+      const hands = new Set(
+        uses
+          .filter(({ start, end }) => start! <= one.start! && end! > one.start!)
+          .map(({ personId }) => personId),
+      );
+      if (hands.size > (build.tools?.[tool] ?? 1))
+        faults.push(`${one.id} begins with the ${tool} in ${hands.size} pairs of hands`);
+    }
+  }
+  return faults;
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { Build } from '../model/schema';
 import { toWallTime } from '../model/wallTime';
+import { toolFaults } from './checkPlan';
 import type { Plan } from '../schedule/answers/plan';
 
 /**
@@ -24,6 +25,14 @@ export function checkTogether(all: readonly { id: string; build: Build; plan: Pl
       if (a.start! < b.end! && b.start! < a.end!)
         faults.push(`${a.personId} does ${one.id} ${a.id} and ${other.id} ${b.id} at once`);
     }
+  const [any] = all;
+  if (any)
+    faults.push(
+      ...toolFaults(
+        any.build,
+        passes.map(({ operation }) => operation),
+      ),
+    );
   const coats = passes.filter(({ operation }) => operation.material && operation.material.role !== 'bond');
   const stays = coats.map(({ id, build, plan, operation }) => {
     const unit = plan.units.get(`${operation.pieceId}/${operation.unit}`)!;

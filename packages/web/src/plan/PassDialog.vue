@@ -36,6 +36,7 @@ const why: Record<Exclude<Reason, 'daylight' | 'elsewhere'>, string> = {
     'What lies below is dry through by then. Laid sooner, the coats would hold each other up and be ready later.',
   window: 'It has to fall into a recoat window.',
   hands: 'Nobody is free sooner.',
+  tool: 'Its tool is in other hands before; how many there are stands in Workshop.',
   place: 'The place opens only then.',
   quiet: 'It makes noise, and there are quiet hours before.',
   rack: 'The rack is full before.',

@@ -17,6 +17,7 @@ export const pinReasons: Record<Binding | 'choice', string> = {
   through: 'what lies below is not dry through by then, and the coats would hold each other up',
   window: 'no recoat window is open then',
   hands: 'nobody is free then',
+  tool: 'the tool is in other hands then',
   place: 'the place is closed then',
   quiet: 'those are quiet hours',
   rack: 'the rack is full then',

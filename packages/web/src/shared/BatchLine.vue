@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { partedSet, sayWait, workWord, type Build, type PlannedOperation, sayTimeOfDay } from '@fixatum/core';
+import {
+  partedSet,
+  sayWait,
+  setsOf,
+  workWord,
+  type Build,
+  type PlannedOperation,
+  sayTimeOfDay,
+} from '@fixatum/core';
 import { computed } from 'vue';
 import { useBuild } from './build';
 
@@ -15,7 +23,14 @@ const props = defineProps<{
 const store = useBuild();
 /** Of a set that is not done in one go: when the rest comes, and why. */
 const parted = computed(() =>
-  props.of ? undefined : partedSet(props.operations, store.theView.operations, store.theView.timeZone),
+  props.of
+    ? undefined
+    : partedSet(
+        props.operations,
+        store.theView.operations,
+        setsOf(store.build?.pieces ?? []),
+        store.theView.timeZone,
+      ),
 );
 </script>
 

@@ -1,5 +1,15 @@
 <script setup lang="ts">
-import { type Build, type BuildEvent, type Fault, type Person, type Place } from '@fixatum/core';
+import {
+  toolCount,
+  toolTable,
+  tools,
+  type Build,
+  type BuildEvent,
+  type Fault,
+  type Person,
+  type Place,
+  type Tool,
+} from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { api, ApiProblem, faultsOf } from '../shared/api';
@@ -11,6 +21,7 @@ import DevicesPanel from './DevicesPanel.vue';
 import PeopleEditor from './PeopleEditor.vue';
 import PlaceEditor from './PlaceEditor.vue';
 import { freshId } from './freshId';
+import NumberField from '../shared/NumberField.vue';
 import TimeField from '../shared/TimeField.vue';
 import { plain } from '../shared/offThread/workerLink';
 import { useBuild } from '../shared/build';
@@ -26,6 +37,7 @@ interface Draft {
   people: Person[];
   places: Place[];
   quiet: { on: boolean; from: string; to: string };
+  tools: Record<Tool, number | undefined>;
 }
 const draft = ref<Draft>();
 const seen = ref<string>();
@@ -33,7 +45,7 @@ const faults = ref<Fault[]>([]);
 const saving = ref(false);
 
 function draftOf(build: Build): Draft {
-  const { name, start, events, people, places, quiet } = plain(build);
+  const { name, start, events, people, places, quiet, tools: counts } = plain(build);
   return {
     name,
     start,
@@ -41,6 +53,7 @@ function draftOf(build: Build): Draft {
     people,
     places,
     quiet: quiet ? { on: true, from: quiet.from, to: quiet.to } : { on: false, from: '21:00', to: '08:00' },
+    tools: { airbrush: toolCount(counts, 'airbrush'), 'heat-gun': toolCount(counts, 'heat-gun') },
   };
 }
 const clean = ref('');
@@ -81,6 +94,7 @@ async function save(): Promise<void> {
             })),
             people: form.people,
             places: form.places,
+            tools: form.tools,
             quiet: form.quiet.on ? { from: form.quiet.from, to: form.quiet.to } : null,
           },
           seen.value,
@@ -120,6 +134,21 @@ async function save(): Promise<void> {
             <TimeField v-model="draft.quiet.to" label="To" density="compact" />
           </template>
         </div>
+        <section v-if="draft.people.length > 1" aria-labelledby="tools-title" class="tools">
+          <h2 id="tools-title">Tools</h2>
+          <p class="quiet">Each is in one pair of hands at a time.</p>
+          <div class="counts">
+            <NumberField
+              v-for="tool in tools"
+              :key="tool"
+              v-model="draft.tools[tool]"
+              :label="toolTable[tool].label"
+              :min="1"
+              :max="20"
+              :step="1"
+            />
+          </div>
+        </section>
         <DatesEditor v-model="draft" />
         <OfBuildPanel />
       </div>
@@ -186,6 +215,13 @@ section > h2 {
   gap: 8px;
   align-items: center;
   margin: 16px 0 32px;
+}
+
+.tools .counts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  margin-top: 8px;
 }
 
 .save {

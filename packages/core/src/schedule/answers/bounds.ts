@@ -34,6 +34,7 @@ const bindingWords: Record<Binding, string> = {
   through: 'drying takes most of it',
   window: 'a recoat window takes most of it',
   hands: 'waiting for somebody to be free takes most of it',
+  tool: 'waiting for a tool takes most of it',
   place: 'waiting for the place to open takes most of it',
   quiet: 'the quiet hours take most of it',
   rack: 'the rack takes most of it',

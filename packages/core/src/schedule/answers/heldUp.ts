@@ -26,6 +26,7 @@ const waitWords: Record<Exclude<Reason, 'drying' | 'through' | 'daylight' | 'els
   order: 'for its parts, or what goes before',
   window: 'for a recoat window',
   hands: 'for somebody to be free',
+  tool: 'for a tool that is in other hands',
   place: 'for the place to open',
   quiet: 'for the quiet hours to end',
   rack: 'for room on the rack',

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { epochMinute } from '../../model/wallTime';
 import { planBuild } from './planBuild';
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
+import { setsOf } from '../plan/sets';
 import { partedSet } from './partedSet';
 
 /** Three large plates, one coat each, on a rack of so many places. */
@@ -20,7 +21,7 @@ function told(slots: number): string | undefined {
     latestStarts: false,
   });
   const inOrder = [...operations].sort((a, b) => (a.start ?? 0) - (b.start ?? 0));
-  return partedSet(inOrder.slice(0, Math.min(slots, 3)), operations, 'UTC');
+  return partedSet(inOrder.slice(0, Math.min(slots, 3)), operations, setsOf(build.pieces), 'UTC');
 }
 
 describe('a set', () => {

@@ -1,5 +1,6 @@
 import { sayMoment } from '../../model/sayMoment';
 import type { PlannedOperation, Reason } from '../plan/plan';
+import { passOfSet, type Sets } from '../plan/sets';
 
 /** Why the rest of a set comes later, to follow its time. */
 const why: Readonly<Record<Reason, string>> = {
@@ -9,6 +10,7 @@ const why: Readonly<Record<Reason, string>> = {
   through: 'what lies below dries through',
   window: 'for its recoat window',
   hands: 'nobody is free before',
+  tool: 'the tool is in other hands',
   place: 'the place opens then',
   daylight: 'for daylight',
   quiet: 'for the quiet hours',
@@ -22,29 +24,31 @@ const why: Readonly<Record<Reason, string>> = {
 };
 
 /**
- * What a set that is parted is told by: how many of it get the same pass later, when, and why. Undefined where the set is done in one go.
+ * What a set that is parted, a left from its right too, is told by: how many of it get the same pass later, when, and why. Undefined where the set is done in one go.
  * @param batch the passes that are done together
  * @param operations all of the plan
+ * @param sets lefts with their rights
  * @example "2 more Thu 18 Feb, 19:00: the rack is full"
  */
 export function partedSet(
   batch: readonly PlannedOperation[],
   operations: readonly PlannedOperation[],
+  sets: Sets,
   timeZone: string,
 ): string | undefined {
   const here = new Set(batch.map(({ id }) => id));
-  const passes = new Set(
-    batch.map(({ pieceId, stepId, coat, face }) => `${pieceId} ${stepId} ${coat} ${face}`),
-  );
+  const key = (one: PlannedOperation) =>
+    `${sets.of.get(one.pieceId)?.[0] ?? one.pieceId} ${passOfSet(sets, one)}`;
+  const passes = new Set(batch.map(key));
   const begins = Math.min(...batch.map(({ start = Infinity }) => start));
   const rest = operations
     .filter(
-      ({ id, status, start, pieceId, stepId, coat, face }) =>
-        status === 'planned' &&
-        !here.has(id) &&
-        start !== undefined &&
-        start > begins &&
-        passes.has(`${pieceId} ${stepId} ${coat} ${face}`),
+      (one) =>
+        one.status === 'planned' &&
+        !here.has(one.id) &&
+        one.start !== undefined &&
+        one.start > begins &&
+        passes.has(key(one)),
     )
     .sort((a, b) => (a.start ?? 0) - (b.start ?? 0));
   const [first] = rest;

@@ -1,3 +1,4 @@
+import { methodTable } from '../../model/methods';
 import { isPlaced } from '../plan/plan';
 import type { Taken } from '../plan/taken';
 import { dryingOf } from '../state/rackStays';
@@ -14,7 +15,12 @@ export function takenBy(plan: Plan, except: ReadonlySet<string>, begunOnly = fal
     if (except.has(pieceId) || status === 'skipped' || laidAt === undefined) continue;
     if (begunOnly && status === 'planned') continue;
     if (isPlaced(operation) && status !== 'done')
-      taken.hands.push({ person: operation.personId, from: operation.start, to: operation.end });
+      taken.hands.push({
+        person: operation.personId,
+        from: operation.start,
+        to: operation.end,
+        tool: methodTable[operation.method].tool,
+      });
     const begins = laidAt - workMinutes;
     if (operation.makesDust && laidAt > plan.now)
       taken.dusty.push({ place: placeId, from: begins, to: laidAt });

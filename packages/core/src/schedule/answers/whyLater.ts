@@ -1,12 +1,14 @@
 import { firstGoodAir } from '../../drying/goodAir';
 import { methodTable } from '../../model/methods';
 import { entryOf } from '../../model/sure';
+import { toolCount, type Tool } from '../../model/tools';
 import type { EpochMinute } from '../../model/wallTime';
 import type { Window } from '../plan/calendar';
 import { isPlaced, workBegins, type PlannedOperation, type Proof, type Reason } from '../plan/plan';
 import { Rack } from '../state/rack';
 import { dryingOf } from '../state/rackStays';
 import { hasOwnSetUp } from '../state/timeline';
+import { firstLeft } from '../state/toolFree';
 import type { Plan } from './plan';
 
 /** Shorter than this is nobody's wait, minutes. */
@@ -16,8 +18,8 @@ const LEAST_GAIN_MINUTES = 5;
 const MOST_ROUNDS = 200;
 
 /** What can be taken away. */
-type Cause = 'elsewhere' | 'busy' | 'hands' | 'place' | 'quiet' | 'air' | 'material';
-const causes: readonly Cause[] = ['elsewhere', 'place', 'air', 'quiet', 'material', 'busy', 'hands'];
+type Cause = 'elsewhere' | 'busy' | 'hands' | 'tool' | 'place' | 'quiet' | 'air' | 'material';
+const causes: readonly Cause[] = ['elsewhere', 'place', 'air', 'quiet', 'material', 'tool', 'busy', 'hands'];
 /** What holds only together, such as daylight with evenings that are free. */
 const pairs: readonly (readonly [Cause, Cause])[] = [
   ['place', 'hands'],
@@ -34,14 +36,25 @@ const notWorkedOut = new Set<Reason>(['rack', 'dust', 'window', 'through']);
 export class WhyLater {
   private readonly busy = new Map<string, Window[]>();
   private readonly elsewhere = new Map<string, (Window & { by?: string | undefined })[]>();
+  /** When somebody holds a tool that counts. */
+  private readonly uses: (Window & { person: string; tool: Tool })[] = [];
   private filled: ReadonlyMap<string, Rack> | undefined;
 
   constructor(private readonly plan: Plan) {
     for (const operation of plan.operations)
-      if (isPlaced(operation) && operation.status === 'planned')
-        add(this.busy, operation.personId, { from: operation.start, to: operation.end });
-    for (const { person, from, to, by } of plan.workload.taken.hands)
+      if (isPlaced(operation) && operation.status === 'planned') {
+        const { personId: person, start: from, end: to, method } = operation;
+        add(this.busy, person, { from, to });
+        this.use(person, methodTable[method].tool, { from, to });
+      }
+    for (const { person, from, to, by, tool } of plan.workload.taken.hands) {
       add(this.elsewhere, person, { from, to, by });
+      this.use(person, tool, { from, to });
+    }
+  }
+
+  private use(person: string, tool: Tool | undefined, window: Window): void {
+    if (tool) this.uses.push({ ...window, person, tool });
   }
 
   /** Undefined for a pass that waits for nothing but what lies below, or is not planned. */
@@ -144,15 +157,23 @@ export class WhyLater {
     until: EpochMinute,
     without: ReadonlySet<Cause>,
   ): EpochMinute {
+    const { people, build } = this.plan.workload;
+    const tool = without.has('tool') ? undefined : methodTable[operation.method].tool;
+    const count = tool && people.length > toolCount(build.tools, tool) ? toolCount(build.tools, tool) : 0;
     let soonest = Infinity;
-    for (const { id, calendar } of this.plan.workload.people) {
+    for (const { id, calendar } of people) {
+      const others = count > 0 ? this.uses.filter((use) => use.tool === tool && use.person !== id) : [];
       const taken = [
         ...(without.has('busy') ? [] : (this.busy.get(id) ?? [])),
         ...(without.has('elsewhere') ? [] : (this.elsewhere.get(id) ?? [])),
       ].filter((one) => one.to > from && !(one.from === operation.start && one.to === operation.end));
       const windows = without.has('hands') ? [{ from, to: Infinity }] : calendar.between(from, until + 1440);
       for (const window of windows) {
-        const start = firstGap(taken, Math.max(from, window.from), minutes);
+        let start = firstGap(taken, Math.max(from, window.from), minutes);
+        for (let left = firstLeft(others, count, start, minutes); left > start && start < window.to;) {
+          start = firstGap(taken, left, minutes);
+          left = firstLeft(others, count, start, minutes);
+        }
         if (start + minutes <= window.to) {
           soonest = Math.min(soonest, start);
           break;

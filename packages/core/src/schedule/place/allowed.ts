@@ -5,6 +5,8 @@ import type { Binding, PlannedOperation } from '../plan/plan';
 import { unitKey } from '../plan/workload';
 import { takesPlace, type DraftState } from '../state/draftState';
 import { staysOf } from '../state/stays';
+import type { Timeline } from '../state/timeline';
+import { toolFreeFrom } from '../state/toolFree';
 import { entryOf } from '../../model/sure';
 
 /** A start, and what pushed it furthest. */
@@ -14,13 +16,15 @@ export interface Allowed {
 }
 
 /**
- * The first moment at or after `from` at which the hours of its place, quiet, the rack and the air let an operation begin, each
+ * The first moment at or after `from` at which its tool, the hours of its place, quiet, the rack and the air let an operation begin, each
  * asked once; what pushes later may have to be asked again.
+ * @param line whose hands do it; undefined for somebody's who happens to be there
  * @param setUp minutes of setting up before the work itself; none where a set-up is shared
  */
 export function allowedFrom(
   draft: DraftState,
   operation: PlannedOperation,
+  line: Timeline | undefined,
   from: EpochMinute,
   setUp: number,
 ): Allowed {
@@ -34,6 +38,7 @@ export function allowedFrom(
     if (to - start > furthest) [furthest, boundBy] = [to - start, why];
     start = Math.max(start, to);
   };
+  push(toolFreeFrom(draft, operation, line, start, total), 'tool');
   push(entryOf(workload.placeHours, placeId).firstFit(start, total), 'place');
   if (start !== Infinity && workload.loudHours && methodTable[operation.method].loud)
     push(workload.loudHours.firstFit(start, total), 'quiet');

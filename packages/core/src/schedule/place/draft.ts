@@ -259,7 +259,7 @@ export class Draft extends DraftState {
     return (
       opensAt(at) <= at &&
       opensAt(work) <= work &&
-      allowedFrom(this, operation, at, operation.setUpMinutes).start <= at
+      allowedFrom(this, operation, undefined, at, operation.setUpMinutes).start <= at
     );
   }
 }

@@ -87,7 +87,7 @@ function freshFit(
     if (opened > start) push(opened, heldBy(operation, unit, start + setUpMinutes, opened));
     if (start === Infinity || start + setUpMinutes + workMinutes > limit) break;
     push(...freeFrom(line, start, total, habits));
-    const allowed = allowedFrom(draft, operation, start, setUpMinutes);
+    const allowed = allowedFrom(draft, operation, line, start, setUpMinutes);
     push(allowed.start, allowed.boundBy);
     if (start === before) break;
   }

@@ -39,7 +39,8 @@ export function joiningFit(
     // What was mixed for the batch has to be laid before it sets; else it is mixed anew.
     if (begins + workMinutes - mixedAt > potLife) return undefined;
     const opened = gate(operation, draft.unitOf(operation), begins, operation.letsDryThrough);
-    if (opened !== begins || allowedFrom(draft, operation, start, rinse).start !== start) return undefined;
+    if (opened !== begins || allowedFrom(draft, operation, line, start, rinse).start !== start)
+      return undefined;
     return { start, laidAt: begins + workMinutes, line, boundBy: 'hands', joins, mixedAt };
   };
   const ready = draft.ready.get(batchKey);

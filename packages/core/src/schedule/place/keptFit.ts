@@ -66,7 +66,7 @@ export function keptFit(
     isReserved(stretch) && stretch.start >= laidAt && stretch.operation.rinseKey === rinseKey;
   const fit = (start: EpochMinute, mixedAt: EpochMinute, joins: Busy | undefined): Fit | undefined =>
     laidAt - mixedAt <= (material?.potLife ?? Infinity) &&
-    allowedFrom(draft, operation, start, begins - start).start === start
+    allowedFrom(draft, operation, line, start, begins - start).start === start
       ? { start, laidAt, line, boundBy: 'choice', joins, mixedAt }
       : undefined;
   for (const stretch of line.withKey(rinseKey, begins - longestWait(operation) - setUpMinutes)) {

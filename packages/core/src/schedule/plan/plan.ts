@@ -10,6 +10,7 @@ export const bindings = [
   'through',
   'window',
   'hands',
+  'tool',
   'place',
   'quiet',
   'rack',

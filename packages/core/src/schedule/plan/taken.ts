@@ -1,3 +1,4 @@
+import type { Tool } from '../../model/tools';
 import type { EpochMinute } from '../../model/wallTime';
 
 /** A stretch of time that something outside the plan has. */
@@ -11,8 +12,8 @@ interface Stretch {
  * are, or another build that the same people have in hand.
  */
 export interface Taken {
-  /** `by` names the build that has them, where it is another. */
-  hands: (Stretch & { person: string; by?: string | undefined })[];
+  /** `by` names the build that has them, where it is another; `tool` is what they hold, where that counts. */
+  hands: (Stretch & { person: string; by?: string | undefined; tool?: Tool | undefined })[];
   /** `unit` names who stands there; `share` is what it takes of a place. */
   racks: (Stretch & { place: string; unit: string; share: number })[];
   /** Something stands wet, or makes dust. */

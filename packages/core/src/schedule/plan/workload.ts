@@ -16,6 +16,7 @@ import { groupBy } from '../../model/groupBy';
 import { calendarsOf, type Calendars } from './calendars';
 import { soonAfter } from './soonAfter';
 import { tapesOf } from './tapes';
+import { setsOf, type Sets } from './sets';
 import { coatsOnCoats, type CoatOnCoat } from './coatsOnCoats';
 import { traysOf } from './trays';
 
@@ -58,6 +59,8 @@ export interface Workload extends Calendars {
   byPiece: Map<string, Operation[]>;
   /** The same pass of all units of a tray, by the id of each. */
   trays: ReadonlyMap<string, readonly string[]>;
+  /** Lefts with their rights. */
+  sets: Sets;
   /** What hands, racks and rooms are needed for besides. */
   taken: Taken;
   /** The pieces that a piece becomes part of, however far up, by its id. */
@@ -157,6 +160,7 @@ export function workloadOf(build: Build, { readings = {}, taken = nothingTaken }
       .sort((a, b) => a.at - b.at),
     byPiece,
     trays: traysOf(build.pieces, byPiece),
+    sets: setsOf(build.pieces),
     taken,
     wholesOf: wholesOf(build),
     arrivals: arrivalsOf(build, operations),

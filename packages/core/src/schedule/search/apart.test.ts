@@ -1,5 +1,8 @@
 import type { PlannedOperation } from '../plan/plan';
-import { compareScores, timesApart, type Score } from './score';
+import { setsOf } from '../plan/sets';
+import { compareScores, timesApart as apartIn, type Score } from './score';
+
+const timesApart = (operations: readonly PlannedOperation[]) => apartIn(operations, setsOf([]));
 
 const pass = (coat: number, begins: number, others: Partial<PlannedOperation> = {}): PlannedOperation =>
   ({

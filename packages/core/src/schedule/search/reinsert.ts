@@ -1,6 +1,7 @@
 import { type Draft } from '../place/draft';
 import { removed, goAlong, takeOut, type Removals } from '../place/removals';
 import { unitKey, type Workload } from '../plan/workload';
+import { passOfSet } from '../plan/sets';
 import type { PlannedOperation } from '../plan/plan';
 import { compareScores, standingOf, sumUp, type PieceStanding, type Score, type ScoreGround } from './score';
 import { plainHabits, type PlacingHabits } from '../place/decodeOptions';
@@ -93,7 +94,7 @@ export class Reinserter {
 
   private standing(pieceId: string): PieceStanding {
     const piece = entryOf(this.workload.pieces, pieceId);
-    return standingOf(this.ground, piece, this.operationsOf.get(pieceId) ?? [], this.draft.units);
+    return standingOf(this.ground, piece, (id) => this.operationsOf.get(id) ?? [], this.draft.units);
   }
   private sum(): Score {
     return sumUp(this.pieces.values(), this.draft.tally());
@@ -138,21 +139,27 @@ export class Reinserter {
     return loss <= 0 || draw(1000) < 1000 * Math.exp(-loss / heat);
   }
 
-  /** The same cuts through all units of a set: they are to stay together. */
+  /** The same cuts through all units of a set, mirrors included: they are to stay together. */
   private withSets(cuts: Removals): Removals {
     const wide = new Map(cuts);
     for (const [key, cut] of cuts) {
       const own = entryOf(this.workload.byUnit, key);
       const first = own.findIndex(({ id }) => (this.draft.planned.get(id)?.laidAt ?? -Infinity) >= cut);
+      if (first < 0) continue;
       const { pieceId } = nth(own, 0);
-      const { quantity } = entryOf(this.workload.pieces, pieceId);
-      for (let unit = 1; unit <= quantity && first >= 0; unit += 1) {
-        const other = `${pieceId}/${unit}`;
-        const pass = this.workload.byUnit.get(other)?.[first];
-        const at = pass && this.draft.planned.get(pass.id)?.laidAt;
-        if (at !== undefined && this.isMovable.has(other))
-          wide.set(other, Math.min(at, wide.get(other) ?? Infinity));
-      }
+      const { pieces, byUnit, sets } = this.workload;
+      const pass = passOfSet(sets, nth(own, first));
+      for (const mate of sets.of.get(pieceId) ?? [pieceId])
+        for (let unit = 1; unit <= entryOf(pieces, mate).quantity; unit += 1) {
+          const other = `${mate}/${unit}`;
+          const same =
+            mate === pieceId
+              ? byUnit.get(other)?.[first]
+              : byUnit.get(other)?.find((one) => passOfSet(sets, one) === pass);
+          const at = same && this.draft.planned.get(same.id)?.laidAt;
+          if (at !== undefined && this.isMovable.has(other))
+            wide.set(other, Math.min(at, wide.get(other) ?? Infinity));
+        }
     }
     return wide;
   }
@@ -170,9 +177,14 @@ export class Reinserter {
     const going = removed(this.draft, removals);
     const canGo = going.length > 0 && going.length <= MOST_PASSES;
     if (!canGo || [...removals.keys()].some((key) => !this.isMovable.has(key))) return false;
-    // A whole is ready with its parts.
+    // A whole is ready with its parts, and the first of a set says how often it is parted.
+    const { wholesOf, sets } = this.workload;
     const touched = new Set(
-      going.flatMap(({ pieceId }) => [pieceId, ...(this.workload.wholesOf.get(pieceId) ?? [])]),
+      going.flatMap(({ pieceId }) => [
+        pieceId,
+        ...(wholesOf.get(pieceId) ?? []),
+        ...(sets.of.get(pieceId)?.slice(0, 1) ?? []),
+      ]),
     );
     const was = [...touched].map((id) => [id, entryOf(this.pieces, id)] as const);
     const scoreWas = this.score;

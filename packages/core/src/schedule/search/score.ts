@@ -6,6 +6,7 @@ import type { PlannerRun } from '../place/decode';
 import type { Lesson } from '../place/replayLog';
 import type { Workload } from '../plan/workload';
 import type { PlannedOperation } from '../plan/plan';
+import { passOfSet, type Sets } from '../plan/sets';
 import { tapedMinutes } from '../plan/tapes';
 import { confirmedBy } from '../state/measuredTimes';
 import { putOffSessions } from '../state/putOff';
@@ -29,7 +30,7 @@ export interface Score {
   lacking: number;
   /** Sessions that go by in which the next of a piece with little to spare could have been done. */
   putOff: number;
-  /** How often units of one set are not done together. */
+  /** How often units of one set, mirrors included, are not done together. */
   apart: number;
   /** Sessions and set-ups. */
   sessions: number;
@@ -83,7 +84,7 @@ export interface PieceStanding {
   slack: number;
   /** Sessions that go by in which its next pass could have been done, while it has fewer than two to spare. */
   putOff: number;
-  /** How often its units are not done together. */
+  /** How often its units, and those of its mirrors, are not done together; said by the first of them. */
   apart: number;
   /** Minutes that its tape stays on beyond its day, summed over its units. */
   taped: number;
@@ -108,11 +109,12 @@ export interface ScoreGround extends SpreadGround {
 const TOGETHER_MINUTES = 5;
 
 /** How often the same planned pass of two units of a set, one after the other, is not done in one go. */
-export function timesApart(operations: readonly PlannedOperation[]): number {
+export function timesApart(operations: readonly PlannedOperation[], sets: Pick<Sets, 'steps'>): number {
   const moments = new Map<string, { begins: number; laidAt: number }[]>();
-  for (const { status, stepId, coat, face, laidAt, workMinutes } of operations) {
+  for (const operation of operations) {
+    const { status, laidAt, workMinutes } = operation;
     if (status !== 'planned' || laidAt === undefined) continue;
-    const pass = `${stepId} ${coat} ${face ?? ''}`;
+    const pass = passOfSet(sets, operation);
     const known = moments.get(pass);
     const one = { begins: laidAt - workMinutes, laidAt };
     if (known) known.push(one);
@@ -127,13 +129,17 @@ export function timesApart(operations: readonly PlannedOperation[]): number {
   return apart;
 }
 
-/** How one piece stands in a plan. */
+/**
+ * How one piece stands in a plan.
+ * @param passesOf the passes of any piece of the plan
+ */
 export function standingOf(
   ground: ScoreGround,
   piece: Piece,
-  operations: readonly PlannedOperation[],
+  passesOf: (pieceId: string) => readonly PlannedOperation[],
   units: ReadonlyMap<string, UnitState>,
 ): PieceStanding {
+  const operations = passesOf(piece.id);
   const state = pieceReadiness(ground.workload.build, piece, operations, units, ground.now);
   const { packableAt, wearableAt, packDueAt, wearDueAt, slackMinutes } = state;
   const over = (at: number | undefined, due: number | undefined) =>
@@ -147,9 +153,20 @@ export function standingOf(
     lacking: lackingMinutes(state, operations, units, ground),
     putOff: putOffSessions(state, operations, ground.workload),
     slack: slackMinutes ?? Infinity,
-    apart: piece.quantity > 1 ? timesApart(operations) : 0,
+    apart: apartOf(ground.workload, piece, passesOf),
     ready: Number.isFinite(ready) ? ready : -Infinity,
   };
+}
+
+/** How often a set is parted, said by its first piece. */
+function apartOf(
+  { sets }: Workload,
+  { id, quantity }: Piece,
+  passesOf: (pieceId: string) => readonly PlannedOperation[],
+): number {
+  const mates = sets.of.get(id);
+  if (!mates) return quantity > 1 ? timesApart(passesOf(id), sets) : 0;
+  return mates[0] === id ? timesApart(mates.flatMap(passesOf), sets) : 0;
 }
 
 /** The score of a plan from how its pieces stand and what its sessions come to. */
@@ -188,8 +205,9 @@ export function scoreOf(ground: ScoreGround, run: PlannerRun): { score: Score; s
   const byPiece = groupBy(run.operations, ({ pieceId }) => pieceId);
   const standings = new Map<string, PieceStanding>();
   for (const piece of ground.workload.build.pieces) {
-    const own = byPiece.get(piece.id);
-    if (own) standings.set(piece.id, standingOf(ground, piece, own, run.units));
+    if (!byPiece.has(piece.id)) continue;
+    const passesOf = (id: string) => byPiece.get(id) ?? [];
+    standings.set(piece.id, standingOf(ground, piece, passesOf, run.units));
   }
   return { score: sumUp(standings.values(), run.tally), standings };
 }

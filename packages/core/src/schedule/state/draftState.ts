@@ -122,8 +122,10 @@ export class DraftState {
     this.racks = new Map([...workload.scarceSlots].map(([place, slots]) => [place, new Rack(slots)]));
     this.dust = new Map(workload.dustyPlaces.map((place) => [place, new Dust()]));
     const { taken } = workload;
-    for (const { person, from, to } of taken.hands)
-      this.hands.find(({ id }) => id === person)?.add({ start: from, end: to, operation: takenByOthers });
+    for (const { person, from, to, tool } of taken.hands)
+      this.hands
+        .find(({ id }) => id === person)
+        ?.add({ start: from, end: to, operation: takenByOthers, tool });
     for (const { place, unit, from, to, share } of taken.racks)
       this.racks.get(place)?.take(`${unit} elsewhere`, from, to, share);
     for (const { place, from, to } of taken.wet) this.dust.get(place)?.standsWet('elsewhere', { from, to });

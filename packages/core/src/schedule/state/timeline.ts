@@ -1,3 +1,4 @@
+import type { Tool } from '../../model/tools';
 import type { EpochMinute } from '../../model/wallTime';
 import { LOOK_AHEAD_MINUTES, type Calendar, type Window } from '../plan/calendar';
 import type { PlannedOperation } from '../plan/plan';
@@ -14,6 +15,8 @@ export interface Busy {
   joined?: Busy | undefined;
   /** The stretch that shares its set-up, right behind it. */
   joinedBy?: Busy | undefined;
+  /** What another build's work holds meanwhile, where it counts; for work of this build its method says it. */
+  tool?: Tool | undefined;
 }
 
 /** What shares a set-up may in any case begin this long after the one before. */
@@ -159,6 +162,17 @@ export class Timeline {
         (stretch) => stretch.end <= from || stretch.start >= from + minutes || makesWay?.(stretch) === true,
       )
     );
+  }
+
+  /** What is done in some part of a span, others' work included. */
+  *within(from: EpochMinute, to: EpochMinute): Iterable<Busy> {
+    const meets = (stretch: Busy) => stretch.start < to && stretch.end > from;
+    for (let at = this.indexFrom(from); ; at += 1) {
+      const session = this.session(at);
+      if (!session || session.from >= to) break;
+      yield* session.busy.filter(meets);
+    }
+    yield* this.stray.filter(meets);
   }
 
   /** What is done with the same things, of whatever colour, and laid at or after a moment, in order of time. */
