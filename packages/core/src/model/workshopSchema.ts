@@ -44,6 +44,8 @@ export const personSchema = z.looseObject({
     }),
   ),
   exceptions: z.array(z.looseObject({ date, windows: z.array(window) })).optional(),
+  /** An evening may run over by so many minutes, where its last work takes longer than planned. */
+  overMinutes: z.number().int('whole minutes').min(0).max(60, 'at most an hour').optional(),
 });
 
 const steady = z.looseObject({ kind: z.literal('constant'), temperatureC, humidityPct });

@@ -66,7 +66,21 @@ export function checkPlan(build: Build, plan: Plan): string[] {
       toWallTime(start, build.timeZone).slice(11),
       toWallTime(end, build.timeZone).slice(11),
     ];
-    if (!windows.some((window) => window.from <= from && to <= window.to))
+    // Tonight may run over by what the person allows, if the work begins in time.
+    const latest = (until: string) =>
+      person.overMinutes === undefined
+        ? until
+        : toWallTime(
+            epochMinute(`${date}T${until}`, build.timeZone) + person.overMinutes,
+            build.timeZone,
+          ).slice(11);
+    const isTonight = toWallTime(plan.now, build.timeZone).slice(0, 10) === date;
+    if (
+      !windows.some(
+        (window) =>
+          window.from <= from && from < window.to && to <= (isTonight ? latest(window.to) : window.to),
+      )
+    )
       faults.push(`${operation.id} lies outside ${person.name}'s time: ${date} ${from} to ${to}`);
     const hours = build.places.find((place) => place.id === operation.placeId)?.hours;
     if (hours && (from < hours.from || to > hours.to))

@@ -24,6 +24,8 @@ function toggleDay(days: Weekday[], day: Weekday): Weekday[] {
   const next = days.includes(day) ? days.filter((one) => one !== day) : [...days, day];
   return weekdays.filter((one) => next.includes(one));
 }
+/** What most people let an evening run over by, so that the last coat is still laid. */
+const OVER_MINUTES = 15;
 function addDayOff(person: Person): void {
   person.exceptions = [...(person.exceptions ?? []), { date: props.from, windows: [] }];
 }
@@ -80,6 +82,12 @@ function addDayOff(person: Person): void {
           >Hours</v-btn
         >
         <v-btn size="small" variant="text" @click="addDayOff(person)">A day that differs</v-btn>
+        <v-checkbox
+          class="over"
+          :model-value="(person.overMinutes ?? 0) > 0"
+          :label="`An evening may run over by ${person.overMinutes || OVER_MINUTES} min`"
+          @update:model-value="person.overMinutes = $event ? OVER_MINUTES : undefined"
+        />
       </div>
     </div>
     <v-btn

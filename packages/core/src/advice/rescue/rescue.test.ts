@@ -166,8 +166,8 @@ describe('planning on', () => {
   it('moves work of the session at hand up when one is ahead, and leaves other days as they were', () => {
     const plate = (id: string, minutes: number) =>
       samplePiece({ id, name: id }, [{ id: 'p', kind: 'prep', minutes }]);
-    const build = sampleBuild({ pieces: ['a', 'b', 'c'].map((id) => plate(id, 60)) });
-    // Two evenings of two hours: a and b today, c tomorrow.
+    const build = sampleBuild({ pieces: ['a', 'b', 'c'].map((id) => plate(id, 54)) });
+    // Two evenings of two hours, of which a tenth stays free: a and b today, c tomorrow.
     build.people[0]!.availability = [{ days: ['mon', 'tue'], from: '19:00', to: '21:00' }];
     const before = planBuild(build, { latestStarts: false });
     const [first, second, third] = [...before.operations].sort((x, y) => x.start! - y.start!);

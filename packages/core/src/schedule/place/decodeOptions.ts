@@ -21,6 +21,8 @@ export interface DecodeOptions {
   letDryThrough?: ReadonlySet<string>;
   /** How passes are placed; as soon as can be unless said otherwise. */
   habits?: PlacingHabits;
+  /** A tenth of each session stays free for what takes longer. */
+  keepsTenth?: boolean;
   /** Works out what really keeps each pass from beginning sooner, where `notBefore` put it. */
   explain?: boolean;
 }

@@ -45,13 +45,27 @@ export class Draft extends DraftState {
     this.reservePins();
     if (this.options.kept)
       for (const { line, stretch } of stretchesKept(this, this.options.kept)) this.reserve(line, stretch);
+    this.give(this.options.keepsTenth ?? false);
     return lessons;
   }
 
-  /** Lets go of what held passes to moments and people: from now on they are placed as is best. */
-  letGo(): void {
+  /**
+   * Lets go of what held passes to moments and people: from now on they are placed as is best.
+   * @param keepsTenth a tenth of each session stays free
+   */
+  letGo(keepsTenth: boolean): void {
     this.habits = plainHabits;
     this.options = { now: this.now };
+    this.give(keepsTenth);
+  }
+
+  /** How much of the sessions what is placed from now on may take. Who goes on with a plan may run over tonight, if they said so. */
+  private give(keepsTenth: boolean): void {
+    const isGoneOn = this.options.kept !== undefined;
+    for (const line of this.hands) {
+      const person = this.workload.build.people.find(({ id }) => id === line.id);
+      line.give({ keepsTenth, overMinutes: isGoneOn ? (person?.overMinutes ?? 0) : 0 });
+    }
   }
 
   private readonly reserved = new Map<string, { line: Timeline; stretch: Busy }>();

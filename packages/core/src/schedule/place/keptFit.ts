@@ -80,7 +80,12 @@ export function keptFit(
     if (next && rinse > 0) continue;
     const isFree = next
       ? laidAt <= next.start
-      : line.isFree(before, laidAt - before + cleanUpMinutes, (other) => other === stretch || goesOn(other));
+      : line.isFree(
+          before,
+          laidAt - before + cleanUpMinutes,
+          (other) => other === stretch || goesOn(other),
+          true,
+        );
     const mixedAt = rinse > 0 ? begins : (stretch.mixedAt ?? begins);
     const joined = isFree ? fit(start, mixedAt, stretch) : undefined;
     if (joined) return joined;
@@ -89,13 +94,13 @@ export function keptFit(
   if (
     ready?.personId === line.id &&
     begins - ready.laidAt <= longestWait(operation) &&
-    line.isFree(draft.now, laidAt - draft.now + cleanUpMinutes, goesOn)
+    line.isFree(draft.now, laidAt - draft.now + cleanUpMinutes, goesOn, true)
   ) {
     const gone = fit(begins, ready.mixedAt, undefined);
     if (gone) return gone;
   }
   const start = begins - setUpMinutes;
-  if (start < draft.now || !line.isFree(start, setUpMinutes + workMinutes + cleanUpMinutes, goesOn))
+  if (start < draft.now || !line.isFree(start, setUpMinutes + workMinutes + cleanUpMinutes, goesOn, true))
     return undefined;
   return fit(start, begins, undefined);
 }

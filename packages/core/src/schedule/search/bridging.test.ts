@@ -18,8 +18,8 @@ const drawsFrom = (seed: number) => {
 
 describe('drawBridge', () => {
   const workload = workloadOf(provableBuild(nth(provableShapes, 3)));
-  const candidate = candidateOf(workload, [...workload.byId.keys()], workload.startAt);
-  const { draft } = reinserterOf(workload, candidate);
+  const candidate = candidateOf(workload, [...workload.byId.keys()], { now: workload.startAt });
+  const { draft } = reinserterOf(workload, candidate, false);
 
   it('spaces what lies between so that the things of each are ready for the next', () => {
     let bridges = 0;

@@ -6,7 +6,7 @@ import type { PlannedOperation } from '../plan/plan';
 import { Reinserter } from './reinsert';
 import { warmFrom } from './warmStart';
 import { groundOf, scoreOf, type Score, type Standings } from './score';
-import { plainHabits, type DecodeOptions, type PlacingHabits } from '../place/decodeOptions';
+import type { DecodeOptions } from '../place/decodeOptions';
 
 /** A plan as the search sees it: the order work is placed in, what came of it, and how good that is. */
 export interface Candidate {
@@ -18,19 +18,12 @@ export interface Candidate {
   made: { order: readonly string[]; options: DecodeOptions };
 }
 
-/**
- * The candidate that an order comes to.
- * @param letDryThrough coats that are put off until what they land on is dry through
- */
-export function candidateOf(
+/** The candidate that an order comes to. */
+export const candidateOf = (
   workload: Workload,
   sequence: readonly string[],
-  now: number,
-  habits: PlacingHabits = plainHabits,
-  letDryThrough: ReadonlySet<string> = new Set(),
-): Candidate {
-  return candidate(workload, sequence, { order: sequence, options: { now, habits, letDryThrough } });
-}
+  options: DecodeOptions,
+): Candidate => candidate(workload, sequence, { order: sequence, options });
 
 export function candidate(
   workload: Workload,
@@ -72,15 +65,17 @@ function madeByKeeping(
 
 /**
  * The plan that a candidate came to, to be improved piece by piece; what held it is let go.
+ * @param keepsTenth what is placed again leaves a tenth of each session free
  * @param only the units, `piece/unit`, that may be taken out and placed again; all unless given
  */
 export function reinserterOf(
   workload: Workload,
   { made, run: { lessons } }: Candidate,
+  keepsTenth: boolean,
   only?: ReadonlySet<string>,
 ): Reinserter {
   const { draft } = decodeDraft(workload, made.order, made.options);
-  draft.letGo();
+  draft.letGo(keepsTenth);
   return new Reinserter(draft, groundOf(workload, made.options.now, lessons), only);
 }
 

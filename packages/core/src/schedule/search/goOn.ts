@@ -1,6 +1,5 @@
 import { filledTonight } from './fillTonight';
 import { worthPuttingOff } from '../place/dryThrough';
-import { plainHabits } from '../place/decodeOptions';
 import type { Workload } from '../plan/workload';
 import { candidateFrom, candidateOf, reinserterOf, type Candidate } from './candidate';
 import type { Draw } from './drawn';
@@ -91,7 +90,13 @@ export function goOn(workload: Workload, options: GoOnOptions): GoneOn | undefin
     if (isSafe && compareScores(behind.score, urgent.score) < 0) urgent = behind;
     if (!offer(behind)) return undefined;
   }
-  if (!offer(candidateOf(workload, sequence, now, plainHabits, warm.letDryThrough))) return undefined;
+  const { letDryThrough } = warm;
+  for (const keepsTenth of [true, false]) {
+    const afresh = candidateOf(workload, sequence, { now, letDryThrough, keepsTenth });
+    if (!offer(afresh)) return undefined;
+    // All of every session is taken for what would be late, or without a place, and for nothing else.
+    if (afresh.score.late === 0 && afresh.score.unplaced === 0) break;
+  }
   return { held, urgent };
 }
 
@@ -120,7 +125,7 @@ function goesOnBetter(workload: Workload, movedUp: Candidate, held: Candidate, w
 
 /** A plan in which what lost its place has been tried in other places, the rest staying where it is. */
 function settled(workload: Workload, held: Candidate, displaced: ReadonlySet<string>, draw: Draw): Candidate {
-  const reinserter = reinserterOf(workload, held, displaced);
+  const reinserter = reinserterOf(workload, held, false, displaced);
   const tries = Math.min(MOST_TRIES, TRIES_A_UNIT * displaced.size);
   for (let done = 0; done < tries; done += 1) reinserter.try(draw);
   return compareScores(reinserter.best, held.score) < 0 ? candidateFrom(reinserter, held) : held;

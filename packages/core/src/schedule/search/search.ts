@@ -63,6 +63,8 @@ export class PlanSearch {
   private reinserter: Reinserter | undefined;
   private wandering: Wandering<Candidate> | undefined;
   private readonly wholeOneIn: number;
+  /** A tenth of each session stays free, unless something would be late or without a place for it. */
+  private keepsTenth = true;
   private readonly beginnings = new Beginnings<Candidate & { begins: EpochMinute }>();
 
   constructor(
@@ -103,25 +105,42 @@ export class PlanSearch {
       if (keep && !urgent && score.unplaced === 0 && score.late === 0) this.isOver = true;
       if (this.isOver) return false;
     }
+    if (!this.byRules(starts)) return false;
+    if (!this.isInTrouble) return true;
+    // What would be late, or has no room, is given all of every session.
+    this.keepsTenth = false;
+    return this.byRules(starts);
+  }
+
+  private get isInTrouble(): boolean {
+    const score = this.best?.score;
+    return score !== undefined && (score.unplaced > 0 || score.late > 0);
+  }
+
+  /** Plans made by rule; false when told to stop. */
+  private byRules(starts: NonNullable<SearchOptions['starts']>): boolean {
+    const { workload, keepsTenth } = this;
+    const { now } = this.options;
     const given = starts === 'all' ? rules : starts === 'first' ? rules.slice(0, 1) : [];
     let through: ReadonlySet<string> = new Set();
     for (const { order, habits } of given) {
-      const sequence = order(this.workload);
-      const one = candidateOf(this.workload, sequence, now, habits, through);
+      const sequence = order(workload);
+      const how = { now, habits, keepsTenth };
+      const one = candidateOf(workload, sequence, { ...how, letDryThrough: through });
       if (!this.offer(one)) return false;
       if (one.score.late === 0) continue;
       let { score } = one;
       const before = through;
-      for (const coats of worthPuttingOff(this.workload, latePieces(one))) {
+      for (const coats of worthPuttingOff(workload, latePieces(one))) {
         if (coats.every((id) => before.has(id))) continue;
         const letDryThrough = new Set([...before, ...coats]);
-        const spaced = candidateOf(this.workload, sequence, now, habits, letDryThrough);
+        const spaced = candidateOf(workload, sequence, { ...how, letDryThrough });
         if (compareScores(spaced.score, score) < 0) [through, score] = [letDryThrough, spaced.score];
         if (!this.offer(spaced)) return false;
       }
     }
     if (starts === 'all')
-      for (const one of waveCandidates(this.workload, now)) if (!this.offer(one)) return false;
+      for (const one of waveCandidates(workload, now, keepsTenth)) if (!this.offer(one)) return false;
     return true;
   }
 
@@ -131,7 +150,7 @@ export class PlanSearch {
     this.done += 1;
     if (this.random(this.wholeOneIn) === 0) return this.tryWhole();
     if (this.reinserter?.isStuck) this.beginAnew(this.reinserter);
-    this.reinserter ??= reinserterOf(this.workload, this.theBest);
+    this.reinserter ??= reinserterOf(this.workload, this.theBest, this.keepsTenth);
     this.reinserter.try(this.random);
     return this.done % TELL_EVERY === 0 ? this.takeReinserted() : this.told(false);
   }
@@ -140,7 +159,7 @@ export class PlanSearch {
   private beginAnew(stuck: Reinserter): void {
     if (compareScores(stuck.best, this.theBest.score) < 0) this.offer(candidateFrom(stuck, this.theBest));
     const next = this.beginnings.next(this.theBest.score);
-    this.reinserter = reinserterOf(this.workload, next ?? this.theBest);
+    this.reinserter = reinserterOf(this.workload, next ?? this.theBest, this.keepsTenth);
   }
 
   /** Takes what putting units in again has come to, if that is better; false when told to stop. */
@@ -160,8 +179,9 @@ export class PlanSearch {
     const sequence = changed(current, workload, random);
     if (!sequence) return true;
     const habits = nth([plainHabits, patient, gathering], random(3));
-    const through = changedThrough(current, workload, random);
-    const next = candidateOf(workload, sequence, this.options.now, habits, through);
+    const letDryThrough = changedThrough(current, workload, random);
+    const { now } = this.options;
+    const next = candidateOf(workload, sequence, { now, habits, letDryThrough, keepsTenth: this.keepsTenth });
     const worse = compareScores(next.score, current.score);
     const isForgiven =
       worse > 0 && random(FORGIVE_ONE_IN) === 0 && next.score.unplaced === current.score.unplaced;

@@ -50,7 +50,7 @@ describe('waves', () => {
     build.events.push({ id: 'soon', name: 'Soon', wearAt: '2027-02-16T19:00' });
     build.pieces[2]!.event = 'soon';
     const workload = workloadOf(build);
-    const [first, second] = waveCandidates(workload, workload.startAt, [whole]);
+    const [first, second] = waveCandidates(workload, workload.startAt, false, [whole]);
     expect(first!.standings.get('c')!.lacking).toBeGreaterThan(60);
     expect(second!.standings.get('c')!).toMatchObject({ late: 0, lacking: 0 });
     // One more set-up: it is painted by itself. Cutting has none.
@@ -59,7 +59,7 @@ describe('waves', () => {
 
   it('are a third of the sessions and set-ups of a plan that does all as soon as can be', () => {
     const workload = workloadOf(largeBuild(10));
-    const soonest = candidateOf(workload, slackSequence(workload), workload.startAt);
+    const soonest = candidateOf(workload, slackSequence(workload), { now: workload.startAt });
     const wave = waveCandidate(workload, workload.startAt, whole);
     expect(wave.score).toMatchObject({ unplaced: 0, late: 0, lacking: 0 });
     expect(wave.score.sessions * 3).toBeLessThan(soonest.score.sessions + 3);
@@ -71,7 +71,7 @@ describe('waves', () => {
       const build = randomBuild(seed, { pieces: 4, steps: 5, people: 1 + (seed % 2), slots: 1 + (seed % 3) });
       const workload = workloadOf(build);
       const plan = planBuild(build, { latestStarts: false });
-      for (const { run } of waveCandidates(workload, workload.startAt))
+      for (const { run } of waveCandidates(workload, workload.startAt, false))
         expect([seed, checkPlan(build, { ...plan, ...run })]).toEqual([seed, []]);
     }
   });

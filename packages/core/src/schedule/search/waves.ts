@@ -1,6 +1,7 @@
 import { MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { entryOf, nth } from '../../model/sure';
 import { worthPuttingOff } from '../place/dryThrough';
+import type { DecodeOptions } from '../place/decodeOptions';
 import { Draft } from '../place/draft';
 import type { PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
@@ -43,9 +44,9 @@ export function waveCandidate(
   workload: Workload,
   now: EpochMinute,
   shape: WaveShape,
-  letDryThrough: ReadonlySet<string> = new Set(),
+  options: Pick<DecodeOptions, 'letDryThrough' | 'keepsTenth'> = {},
 ): Candidate {
-  const draft = new Draft(workload, { now: Math.max(now, workload.startAt), letDryThrough });
+  const draft = new Draft(workload, { ...options, now: Math.max(now, workload.startAt) });
   const lessons = draft.replay();
   draft.placePins();
   draft.byHands = shape.byHands;
@@ -143,13 +144,14 @@ const MOST_ROUNDS = 4;
 export function* waveCandidates(
   workload: Workload,
   now: EpochMinute,
+  keepsTenth: boolean,
   shapes: readonly WaveShape[] = shapesFor(workload, now),
 ): Generator<Candidate> {
   for (const shape of shapes) {
     let first = new Set<string>();
-    let through: ReadonlySet<string> = new Set();
+    let letDryThrough: ReadonlySet<string> = new Set();
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
-      const candidate = waveCandidate(workload, now, { ...shape, first }, through);
+      const candidate = waveCandidate(workload, now, { ...shape, first }, { letDryThrough, keepsTenth });
       yield candidate;
       const troubled = [...candidate.standings].flatMap(([id, { unplaced, late, frail, lacking }]) =>
         unplaced > 0 || late > 0 || frail > 0 || lacking > 0 ? [id] : [],
@@ -158,8 +160,8 @@ export function* waveCandidates(
       if (more.size === first.size || more.size === candidate.standings.size) {
         // Coats that join take long to dry through: laid one by one they may be in time.
         const coats = troubled.length > 0 ? worthPuttingOff(workload, new Set(troubled)).at(0) : undefined;
-        if (!coats || coats.every((id) => through.has(id))) break;
-        through = new Set([...through, ...coats]);
+        if (!coats || coats.every((id) => letDryThrough.has(id))) break;
+        letDryThrough = new Set([...letDryThrough, ...coats]);
       }
       first = more;
     }

@@ -116,7 +116,7 @@ export class DraftState {
   ) {
     this.hands = workload.people.map((person) => {
       const line = new Timeline(person.id, person.calendar);
-      line.startAt(now - 1440);
+      line.startAt(now - 1440, now);
       return line;
     });
     this.racks = new Map([...workload.scarceSlots].map(([place, slots]) => [place, new Rack(slots)]));

@@ -14,7 +14,7 @@ const operation = (batchKey: string, laidAt: number) =>
   ({ batchKey, rinseKey: batchKey, laidAt }) as PlannedOperation;
 const line = () => {
   const made = new Timeline('p', calendar());
-  made.startAt(monday);
+  made.startAt(monday, monday);
   return made;
 };
 const at = (hour: number, minute = 0, day = 0) => monday + day * 1440 + hour * 60 + minute;
@@ -81,5 +81,41 @@ describe('Timeline', () => {
         },
       ),
     );
+  });
+
+  it('keeps a tenth of what is left of a session free, where that was asked for', () => {
+    const timeline = line();
+    // Of the 120 min from ten to noon 12 stay free: what ends by 11:48 fits.
+    const from = at(11, 8);
+    expect(timeline.firstFree(from, 40)).toBe(from);
+    timeline.give({ keepsTenth: true, overMinutes: 0 });
+    expect(timeline.firstFree(from, 40)).toBe(from);
+    expect(timeline.firstFree(from, 41)).toBe(at(10, 0, 1));
+    expect(timeline.isFree(from, 41)).toBe(false);
+    // What was planned for that moment before keeps it,
+    expect(timeline.isFree(from, 41, undefined, true)).toBe(true);
+    // and what needs more than nine tenths of an evening has all of it.
+    expect(timeline.firstFree(at(10), 108)).toBe(at(10));
+    expect(timeline.firstFree(at(10), 120)).toBe(at(10));
+    expect(timeline.firstFree(at(10, 1), 109)).toBe(at(10, 1));
+  });
+
+  it('keeps a tenth of the hour that is left when the session is half over', () => {
+    const timeline = new Timeline('p', calendar());
+    timeline.startAt(monday, at(11));
+    timeline.give({ keepsTenth: true, overMinutes: 0 });
+    expect(timeline.firstFree(at(11, 14), 40)).toBe(at(11, 14));
+    expect(timeline.firstFree(at(11, 15), 40)).toBe(at(10, 0, 1));
+  });
+
+  it('runs over tonight by what is allowed, with work that is begun in time', () => {
+    const timeline = new Timeline('p', calendar());
+    timeline.startAt(monday, at(11));
+    timeline.give({ keepsTenth: false, overMinutes: 15 });
+    expect(timeline.firstFree(at(11, 45), 30)).toBe(at(11, 45));
+    expect(timeline.firstFree(at(11, 45), 31)).toBe(at(10, 0, 1));
+    expect(timeline.firstFree(at(12), 10)).toBe(at(10, 0, 1));
+    // Tomorrow ends in time: it is for next Monday.
+    expect(timeline.firstFree(at(11, 45, 1), 16)).toBe(at(10, 0, 7));
   });
 });

@@ -1,5 +1,5 @@
 import type { Tool } from '../../model/tools';
-import type { EpochMinute } from '../../model/wallTime';
+import { MINUTES_PER_DAY, type EpochMinute } from '../../model/wallTime';
 import { LOOK_AHEAD_MINUTES, type Calendar, type Window } from '../plan/calendar';
 import type { PlannedOperation } from '../plan/plan';
 
@@ -83,6 +83,17 @@ interface Session extends Window {
   longestGap: number;
 }
 
+/** A session keeps one part in so many of what is left of it free, so that what takes longer slides and nothing moves to another day. */
+const KEEPS_FREE_ONE_IN = 10;
+
+/** How much of its sessions a timeline gives away. */
+export interface Leeway {
+  /** A tenth of each session stays free, but for a pass that needs it. */
+  keepsTenth: boolean;
+  /** The session that somebody is in runs over by so many minutes, if its last work begins in it. */
+  overMinutes: number;
+}
+
 /** What one person does, in order of time, window by window. Invariant: stretches never overlap. */
 export class Timeline {
   private readonly sessions: Session[] = [];
@@ -108,10 +119,33 @@ export class Timeline {
     return this.sessions[at];
   }
 
-  /** The moment before which nobody asks. */
+  /** The moment before which nobody asks, and the present. */
   private begin = -Infinity;
-  startAt(minute: EpochMinute): void {
+  private now = -Infinity;
+  startAt(minute: EpochMinute, now: EpochMinute): void {
     this.begin = minute;
+    this.now = now;
+  }
+
+  private leeway: Leeway = { keepsTenth: false, overMinutes: 0 };
+  /** How much of its sessions what is placed from now on may take; all, and no more, unless said. */
+  give(leeway: Leeway): void {
+    this.leeway = leeway;
+  }
+
+  /** By when so many minutes of work in a session are done; all of it where they are to keep their moment, or would not fit into less. */
+  private limitOf(at: number, minutes: number, isKept: boolean): EpochMinute {
+    const session = this.sessions[at]!;
+    const { keepsTenth, overMinutes } = this.leeway;
+    if (overMinutes > 0 && session.from <= this.now && this.now < session.to)
+      return Math.min(session.to + overMinutes, this.session(at + 1)?.from ?? Infinity);
+    const from = Math.max(session.from, this.now);
+    const left = session.to - from;
+    // Of free time that never ends there is no tenth.
+    if (!keepsTenth || isKept || !(left > 0) || session.to - session.from > MINUTES_PER_DAY)
+      return session.to;
+    const room = session.to - Math.floor(left / KEEPS_FREE_ONE_IN);
+    return minutes > room - from ? session.to : room;
   }
 
   /** The number of the first session that ends after a moment. */
@@ -147,17 +181,21 @@ export class Timeline {
       }
       for (const stretch of this.stray)
         if (stretch.start < start + minutes && stretch.end > start) start = stretch.end;
-      if (start + minutes <= session.to) return start;
+      if (start < session.to && start + minutes <= this.limitOf(at, minutes, false)) return start;
     }
   }
 
-  /** Whether a span lies in one free window with nothing else in it but what makes way. */
-  isFree(from: EpochMinute, minutes: number, makesWay?: (stretch: Busy) => boolean): boolean {
-    const session = this.session(this.indexFrom(from));
+  /**
+   * Whether a span lies in one free window with nothing else in it but what makes way.
+   * @param isKept what is to be done then was planned for that moment before, and may take what is kept free
+   */
+  isFree(from: EpochMinute, minutes: number, makesWay?: (stretch: Busy) => boolean, isKept = false): boolean {
+    const at = this.indexFrom(from);
+    const session = this.session(at);
     return (
       session !== undefined &&
       session.from <= from &&
-      session.to >= from + minutes &&
+      this.limitOf(at, minutes, isKept) >= from + minutes &&
       session.busy.every(
         (stretch) => stretch.end <= from || stretch.start >= from + minutes || makesWay?.(stretch) === true,
       )
