@@ -177,6 +177,8 @@ export * from './schedule/answers/plan';
 export * from './schedule/answers/planBuild';
 export * from './schedule/answers/missed';
 export * from './schedule/answers/partedSet';
+export * from './schedule/answers/marginOffers';
+export * from './schedule/answers/marginWords';
 export * from './schedule/plan/sets';
 export * from './schedule/answers/rackShort';
 export * from './schedule/answers/whatChanged';

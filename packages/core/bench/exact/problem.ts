@@ -3,7 +3,7 @@ import { nth, sure } from '../../src/model/sure';
 import { decode } from '../../src/schedule/place/decode';
 import type { Operation } from '../../src/schedule/plan/operations';
 import { unitKey, workloadOf, type Workload } from '../../src/schedule/plan/workload';
-import { longestWait, rinseBetween } from '../../src/schedule/state/timeline';
+import { keptFreeMinutes, longestWait, rinseBetween } from '../../src/schedule/state/timeline';
 import type { PlannedOperation } from '../../src/schedule/plan/plan';
 import { pieceReadiness } from '../../src/schedule/state/readiness';
 
@@ -78,9 +78,11 @@ export const exactRinse = (before: ExactPass, next: ExactPass): number =>
 
 function windowsOf({ startAt, people }: Workload, horizon: number): ExactProblem['windows'] {
   return people.flatMap(({ id, calendar }) =>
-    calendar
-      .between(startAt, startAt + horizon)
-      .map(({ from, to }) => ({ person: id, from: Math.max(0, from - startAt), to: to - startAt })),
+    calendar.between(startAt, startAt + horizon).map((window) => ({
+      person: id,
+      from: Math.max(0, window.from - startAt),
+      to: window.to - keptFreeMinutes(window, startAt) - startAt,
+    })),
   );
 }
 

@@ -17,6 +17,7 @@ export function replay(workload: Workload, { passes, windows }: ExactProblem, pl
     .sort((a, b) => a.begins - b.begins || a.session - b.session);
   const draft = new Draft(workload, {
     now,
+    keepsTenth: true,
     notBefore: new Map(inOrder.map(({ id, begins }) => [id, now + begins])),
     personOf: new Map(inOrder.map(({ id, session }) => [id, nth(windows, session - 1).person])),
   });

@@ -1,4 +1,5 @@
 import type { Build } from '../model/schema';
+import { keptFreeMinutes } from '../schedule/state/timeline';
 import { workloadOf } from '../schedule/plan/workload';
 import type { ProvableShape } from './provableBuild';
 
@@ -25,7 +26,8 @@ export const provableShapes: readonly ProvableShape[] = [
 /** What a proof hangs on that the planner's tables could change: the work of each pass, unit by unit. */
 export function fingerprintOf(build: Build): string {
   const workload = workloadOf(build);
-  return [...workload.byUnit.values()]
+  const free = keptFreeMinutes({ from: 0, to: 120 }, 0);
+  const units = [...workload.byUnit.values()]
     .map((own) =>
       own
         .map(
@@ -35,4 +37,5 @@ export function fingerprintOf(build: Build): string {
         .join(' '),
     )
     .join(' | ');
+  return `${free} of 120 min free | ${units}`;
 }

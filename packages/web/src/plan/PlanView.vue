@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { idFromName, planCsv, planIcs, sayMoment, sayWait, type PlannedOperation } from '@fixatum/core';
 import { computed, ref } from 'vue';
+import MarginCost from './MarginCost.vue';
 import PassDialog from './PassDialog.vue';
 import PlanChart from './PlanChart.vue';
 import RescuePanel from './RescuePanel.vue';
@@ -125,10 +126,7 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
       <span v-if="store.beside.length > 0"><i class="key-elsewhere" /> another build has it</span>
     </p>
 
-    <p v-if="store.view.effort.planned > 0" class="small quiet figures effort">
-      {{ store.view.effort.planned }} sessions and set-ups; no plan does with fewer than
-      {{ store.view.effort.atLeast }}.
-    </p>
+    <MarginCost v-if="drawn === Infinity" />
     <StandingTable v-if="drawn === Infinity && store.view.pieces.length > 0" />
     <PassDialog v-model="asking" :operation="asked" />
     <SessionSheet v-if="drawn === Infinity && session" :session="session" />
@@ -156,10 +154,6 @@ const saveTable = () => save('plan.csv', planCsv(store.theBuild, store.theView),
   display: inline-flex;
   align-items: center;
   gap: 10px;
-}
-
-.effort {
-  margin-bottom: 24px;
 }
 
 .proof {

@@ -86,6 +86,12 @@ interface Session extends Window {
 /** A session keeps one part in so many of what is left of it free, so that what takes longer slides and nothing moves to another day. */
 const KEEPS_FREE_ONE_IN = 10;
 
+/** How many minutes of a session a plan keeps free at its end. Of free time that never ends there is no tenth. */
+export function keptFreeMinutes({ from, to }: Window, now: EpochMinute): number {
+  const left = to - Math.max(from, now);
+  return left > 0 && to - from <= MINUTES_PER_DAY ? Math.floor(left / KEEPS_FREE_ONE_IN) : 0;
+}
+
 /** How much of its sessions a timeline gives away. */
 export interface Leeway {
   /** A tenth of each session stays free, but for a pass that needs it. */
@@ -139,13 +145,9 @@ export class Timeline {
     const { keepsTenth, overMinutes } = this.leeway;
     if (overMinutes > 0 && session.from <= this.now && this.now < session.to)
       return Math.min(session.to + overMinutes, this.session(at + 1)?.from ?? Infinity);
-    const from = Math.max(session.from, this.now);
-    const left = session.to - from;
-    // Of free time that never ends there is no tenth.
-    if (!keepsTenth || isKept || !(left > 0) || session.to - session.from > MINUTES_PER_DAY)
-      return session.to;
-    const room = session.to - Math.floor(left / KEEPS_FREE_ONE_IN);
-    return minutes > room - from ? session.to : room;
+    if (!keepsTenth || isKept) return session.to;
+    const room = session.to - keptFreeMinutes(session, this.now);
+    return minutes > room - Math.max(session.from, this.now) ? session.to : room;
   }
 
   /** The number of the first session that ends after a moment. */

@@ -5,6 +5,7 @@ import { finish, finishStill, recipes } from './colourWork';
 import { forecast } from './forecastWork';
 import { glances } from './glanceWork';
 import { improve } from './improveWork';
+import { margin } from './marginWork';
 import { pairs } from './pairWork';
 import { compare, plan } from './planWork';
 import { rescue } from './rescueWork';
@@ -17,6 +18,7 @@ const coreWork = {
   goFirst,
   compare,
   improve,
+  margin,
   rescue,
   forecast,
   glances,
