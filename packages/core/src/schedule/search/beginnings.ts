@@ -6,6 +6,9 @@ const MOST = 12;
 /** A plan with so many more sessions and set-ups than the best is still worth beginning from. */
 const LEEWAY = 2;
 
+/** Where the best is late, one that is no more than this share later is too. */
+const LATE_LEEWAY = 0.4;
+
 /** What is known of a plan here: how good it is, and when its work begins. */
 interface Begun {
   score: Score;
@@ -36,8 +39,10 @@ export class Beginnings<Plan extends Begun> {
 
   /** The next to begin from, in turn with the best itself: undefined stands for that. */
   next(best: Score): Plan | undefined {
-    const near = this.plans.filter(
-      ({ score }) => isAsSafe(score, best) && score.sessions <= best.sessions + LEEWAY,
+    const near = this.plans.filter(({ score }) =>
+      best.late > 0
+        ? score.unplaced === best.unplaced && score.late <= best.late * (1 + LATE_LEEWAY)
+        : isAsSafe(score, best) && score.sessions <= best.sessions + LEEWAY,
     );
     this.turn += 1;
     return near[this.turn % (near.length + 1)];

@@ -61,10 +61,10 @@ export function pickCuts(plan: PlanAtHand, draw: Draw): Removals {
           );
     }
     default: {
-      // The piece that is worst off, with some others in its way.
-      const worst = [...pieces].reduce((a, b) =>
-        b[1].late > a[1].late || (b[1].late === a[1].late && b[1].slack < a[1].slack) ? b : a,
-      )[0];
+      // A piece that is late, or else the one with the least to spare, with some others in its way.
+      const late = [...pieces].flatMap(([id, one]) => (one.late > 0 ? [id] : []));
+      const worst =
+        late.length > 0 ? any(late) : [...pieces].reduce((a, b) => (b[1].slack < a[1].slack ? b : a))[0];
       const own = movable.filter((key) => nth(entryOf(workload.byUnit, key), 0).pieceId === worst);
       return own.length === 0 ? new Map() : new Map([...some(own, 1), ...some(movable, draw(3))]);
     }

@@ -42,6 +42,18 @@ const LEEWAY = 2;
 const HOTTEST = 0.3;
 const COLDEST = 0.02;
 const COOLS_IN_TRIES = 500;
+/**
+ * What is late is gone on from while it is no more than this share later than the best, and worse by a share of that with a chance of
+ * e^(−share/heat), so that what is in time last of all is looked for on its own.
+ */
+const LATE_LEEWAY = 0.15;
+const LATE_HOTTEST = 0.03;
+const LATE_COLDEST = 0.002;
+/** Half its tries place work with the first of the habits only, which put off least. */
+const LATE_HABITS = 2;
+/** Which piece waits is what counts, so another beginning is gone on from sooner: after so many tries, and so many more for each unit. */
+const LATE_STUCK_AFTER = 60;
+const LATE_STUCK_AFTER_A_UNIT = 10;
 /** A minute of waiting about weighs this much of a set-up. */
 const IDLE_WEIGHT = 0.002;
 /** And only once nothing better was found for a while: as many tries as there are pairs of units, by this. */
@@ -112,12 +124,15 @@ export class Reinserter {
 
   /** Whether nothing better was found for so long that it is better to begin from another plan. */
   get isStuck(): boolean {
-    return this.triesSinceBest > STUCK_AFTER + STUCK_AFTER_A_UNIT * this.movable.length;
+    const [tries, aUnit] =
+      this.best.late > 0 ? [LATE_STUCK_AFTER, LATE_STUCK_AFTER_A_UNIT] : [STUCK_AFTER, STUCK_AFTER_A_UNIT];
+    return this.triesSinceBest > tries + aUnit * this.movable.length;
   }
 
   /** Whether a plan is worth going on from though it is worse than the best. */
   private isNear(score: Score): boolean {
     const { best } = this;
+    if (best.late > 0) return score.unplaced === best.unplaced && score.late <= best.late * (1 + LATE_LEEWAY);
     if (this.triesSinceBest < this.movable.length ** 2 / PATIENCE) return false;
     return (
       score.unplaced === best.unplaced &&
@@ -134,8 +149,13 @@ export class Reinserter {
   /** Whether the plan at hand is left for a worse one. */
   private isForgiven(score: Score, was: Score, draw: Draw): boolean {
     const cooled = (this.triesSinceBest % COOLS_IN_TRIES) / COOLS_IN_TRIES;
-    const heat = HOTTEST + (COLDEST - HOTTEST) * cooled;
-    const loss = score.sessions - was.sessions + (score.idle - was.idle) * IDLE_WEIGHT;
+    const { late } = this.best;
+    const [hottest, coldest] = late > 0 ? [LATE_HOTTEST, LATE_COLDEST] : [HOTTEST, COLDEST];
+    const heat = hottest + (coldest - hottest) * cooled;
+    const loss =
+      late > 0
+        ? (score.late - was.late) / late
+        : score.sessions - was.sessions + (score.idle - was.idle) * IDLE_WEIGHT;
     return loss <= 0 || draw(1000) < 1000 * Math.exp(-loss / heat);
   }
 
@@ -166,6 +186,7 @@ export class Reinserter {
 
   /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
   try(draw: Draw): boolean {
+    const isLate = this.best.late > 0;
     const bridge =
       draw(BRIDGE_ONE_IN) === 0 ? drawBridge(this.draft, (key) => this.isMovable.has(key), draw) : undefined;
     const picked = bridge?.removals ?? this.withSets(pickCuts(this, draw));
@@ -193,7 +214,7 @@ export class Reinserter {
     const order = bridge ? [...bridge.first, ...inTime.map(({ id }) => id)] : this.order(inTime, draw);
     const throughWas = this.draft.letDryThrough;
     const through = this.drawThrough(going, draw);
-    const drawn = nth(habits, draw(habits.length));
+    const drawn = nth(habits, draw(isLate && draw(2) === 0 ? LATE_HABITS : habits.length));
     const heldUntil =
       bridge?.held ?? (draw(HOLD_ONE_IN) === 0 ? drawHolds(this.draft, inTime, draw) : new Map());
     const { hands } = this.draft;

@@ -5,7 +5,7 @@ import type { EpochMinute } from '../../model/wallTime';
 import type { PlannerRun } from '../place/decode';
 import type { Lesson } from '../place/replayLog';
 import type { Workload } from '../plan/workload';
-import type { PlannedOperation } from '../plan/plan';
+import type { PiecePlan, PlannedOperation } from '../plan/plan';
 import { passOfSet, type Sets } from '../plan/sets';
 import { tapedMinutes } from '../plan/tapes';
 import { confirmedBy } from '../state/measuredTimes';
@@ -129,6 +129,18 @@ export function timesApart(operations: readonly PlannedOperation[], sets: Pick<S
   return apart;
 }
 
+/** Minutes after its dates, both added. */
+export function lateMinutes({
+  packableAt,
+  wearableAt,
+  packDueAt,
+  wearDueAt,
+}: Pick<PiecePlan, 'packableAt' | 'wearableAt' | 'packDueAt' | 'wearDueAt'>): number {
+  const over = (at: number | undefined, due: number | undefined) =>
+    at === undefined || due === undefined || !Number.isFinite(at) ? 0 : Math.max(0, at - due);
+  return over(packableAt, packDueAt) + over(wearableAt, wearDueAt);
+}
+
 /**
  * How one piece stands in a plan.
  * @param passesOf the passes of any piece of the plan
@@ -141,13 +153,11 @@ export function standingOf(
 ): PieceStanding {
   const operations = passesOf(piece.id);
   const state = pieceReadiness(ground.workload.build, piece, operations, units, ground.now);
-  const { packableAt, wearableAt, packDueAt, wearDueAt, slackMinutes } = state;
-  const over = (at: number | undefined, due: number | undefined) =>
-    at === undefined || due === undefined || !Number.isFinite(at) ? 0 : Math.max(0, at - due);
+  const { packableAt, wearableAt, slackMinutes } = state;
   const ready = Math.max(packableAt ?? -Infinity, wearableAt ?? -Infinity);
   return {
     unplaced: operations.filter((operation) => operation.status === 'unplaced').length,
-    late: over(packableAt, packDueAt) + over(wearableAt, wearDueAt),
+    late: lateMinutes(state),
     taped: tapedMinutes(operations, ground.workload.tapeOf),
     frail: frailMinutes(state, operations, units, ground.workload),
     lacking: lackingMinutes(state, operations, units, ground),

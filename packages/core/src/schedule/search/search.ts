@@ -10,6 +10,8 @@ import { plainHabits } from '../place/decodeOptions';
 import { goOn, type GoneOn } from './goOn';
 import type { Draw } from './drawn';
 import { Beginnings } from './beginnings';
+import { exactOrders } from './exactOrders';
+import { pieceOrders } from './pieceOrders';
 import { waveCandidates } from './waves';
 import { type Candidate, candidateOf, reinserterOf, candidateFrom } from './candidate';
 import { isWorthLeaving, latePieces } from './held';
@@ -42,6 +44,8 @@ const OPERATIONS_A_TRY = 16;
 const TELL_EVERY = 20;
 /** and no oftener than one try in this many, */
 const LEAST_WHOLE_ONE_IN = 20;
+/** and one in this many where something is late, as the order of the pieces is what counts then. */
+const LATE_WHOLE_ONE_IN = 3;
 /** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
 const FORGIVE_ONE_IN = 12;
 
@@ -65,6 +69,8 @@ export class PlanSearch {
   private readonly wholeOneIn: number;
   /** A tenth of each session stays free, unless something would be late or without a place for it. */
   private keepsTenth = true;
+  /** All orders of a few late passes have been looked through. */
+  private isExact = false;
   private readonly beginnings = new Beginnings<Candidate & { begins: EpochMinute }>();
 
   constructor(
@@ -109,7 +115,10 @@ export class PlanSearch {
     if (!this.isInTrouble) return true;
     // What would be late, or has no room, is given all of every session.
     this.keepsTenth = false;
-    return this.byRules(starts);
+    if (!this.byRules(starts)) return false;
+    if (starts === 'all')
+      for (const one of pieceOrders(this.workload, now, this.theBest)) if (!this.offer(one)) return false;
+    return true;
   }
 
   private get isInTrouble(): boolean {
@@ -148,7 +157,8 @@ export class PlanSearch {
   step(): boolean {
     if (this.isOver) return false;
     this.done += 1;
-    if (this.random(this.wholeOneIn) === 0) return this.tryWhole();
+    const oneIn = this.theBest.score.late > 0 ? LATE_WHOLE_ONE_IN : this.wholeOneIn;
+    if (this.random(oneIn) === 0) return this.tryWhole();
     if (this.reinserter?.isStuck) this.beginAnew(this.reinserter);
     this.reinserter ??= reinserterOf(this.workload, this.theBest, this.keepsTenth);
     this.reinserter.try(this.random);
@@ -158,6 +168,11 @@ export class PlanSearch {
   /** Goes on from another plan than the one that nothing better was found from. */
   private beginAnew(stuck: Reinserter): void {
     if (compareScores(stuck.best, this.theBest.score) < 0) this.offer(candidateFrom(stuck, this.theBest));
+    if (this.theBest.score.late > 0 && !this.isExact) {
+      this.isExact = true;
+      const { better } = exactOrders(this.workload, this.options.now, this.theBest);
+      if (better) this.offer(better);
+    }
     const next = this.beginnings.next(this.theBest.score);
     this.reinserter = reinserterOf(this.workload, next ?? this.theBest, this.keepsTenth);
   }
