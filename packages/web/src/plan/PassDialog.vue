@@ -51,6 +51,9 @@ function whyOf(operation: PlannedOperation): string {
   const reason = operation.waitsFor?.why ?? operation.boundBy;
   if (reason === undefined) return '';
   if (reason === 'daylight') return daylightWords(operation, zone.value);
+  const { freeAt } = operation.waitsFor ?? {};
+  if (freeAt !== undefined)
+    return `Nobody is free until ${sayMoment(freeAt, zone.value)}; then hands are at other work.`;
   return reason === 'elsewhere'
     ? `${operation.waitsFor?.by ?? 'Another build'} has the hands before.`
     : why[reason];

@@ -53,6 +53,7 @@ export function partedSet(
     .sort((a, b) => (a.start ?? 0) - (b.start ?? 0));
   const [first] = rest;
   if (first?.start === undefined) return undefined;
-  const reason = first.waitsFor?.why ?? first.boundBy;
+  const { waitsFor } = first;
+  const reason = waitsFor?.freeAt === undefined ? (waitsFor?.why ?? first.boundBy) : 'busy';
   return `${rest.length} more ${sayMoment(first.start, timeZone)}${reason ? `: ${why[reason]}` : ''}`;
 }

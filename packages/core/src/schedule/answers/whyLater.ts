@@ -64,7 +64,8 @@ export class WhyLater {
       return undefined;
     const begins = workBegins(operation);
     const from = Math.max(opensAt, this.plan.now);
-    if (begins - from < WORTH_PROVING_MINUTES) return undefined;
+    if (begins - from < WORTH_PROVING_MINUTES)
+      return boundBy === 'hands' ? this.takenHands(operation, from) : undefined;
     const own = this.soonest(operation, from, begins, new Set());
     // What chose a later moment is the reason where that is most of the wait; else it is what kept it until there was a choice.
     if (begins - own >= Math.max(LEAST_GAIN_MINUTES, (begins - from) / 2)) {
@@ -79,12 +80,39 @@ export class WhyLater {
     return this.said(found, operation, from, own);
   }
 
+  /** What free hands are at before a pass that begins soon after it can: other work here, or another build's. Undefined where nobody is free. */
+  private takenHands(operation: PlannedOperation, from: EpochMinute): Proof | undefined {
+    const { start = from } = operation;
+    if (this.freeFrom(operation, from) + LEAST_GAIN_MINUTES > start) return undefined;
+    const others = [...this.elsewhere.values()]
+      .flat()
+      .find(({ from: since, to }) => to > from && since < start);
+    return others
+      ? { why: 'elsewhere', ...(others.by === undefined ? {} : { by: others.by }) }
+      : { why: 'busy' };
+  }
+
+  /** When anybody first has time for a pass, whatever else they do in it. */
+  private freeFrom(
+    { setUpMinutes, workMinutes, cleanUpMinutes }: PlannedOperation,
+    from: EpochMinute,
+  ): EpochMinute {
+    const total = setUpMinutes + workMinutes + cleanUpMinutes;
+    const soonest = Math.max(this.plan.now, from - setUpMinutes);
+    return Math.min(...this.plan.workload.people.map(({ calendar }) => calendar.firstFit(soonest, total)));
+  }
+
   private said(cause: Cause, operation: PlannedOperation, from: EpochMinute, begins: EpochMinute): Proof {
     if (cause === 'elsewhere') {
       const held = [...this.elsewhere.values()]
         .flat()
         .find(({ from: since, to, by }) => by !== undefined && to > from && since < begins);
       return { why: 'elsewhere', ...(held?.by === undefined ? {} : { by: held.by }) };
+    }
+    if (cause === 'hands') {
+      const freeAt = this.freeFrom(operation, from);
+      const isBusyThen = (operation.start ?? -Infinity) - freeAt > WORTH_PROVING_MINUTES;
+      return { why: 'hands', ...(isBusyThen ? { freeAt } : {}) };
     }
     const place = this.plan.workload.build.places.find(({ id }) => id === operation.placeId);
     return { why: cause === 'place' && place?.daylightAtDeg !== undefined ? 'daylight' : cause };

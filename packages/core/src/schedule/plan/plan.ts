@@ -30,6 +30,8 @@ export interface Proof {
   why: Reason;
   /** For `elsewhere`: the build that has the hands, by its name. */
   by?: string;
+  /** For `hands`: when somebody is free, where they are at other work for a good while then. */
+  freeAt?: EpochMinute;
 }
 
 /** The last moment a session can begin, and the piece that misses its date when it begins later. */
