@@ -6,7 +6,7 @@ import { placeAir } from '../src/drying/placeAir';
 import { catalogueById } from '../src/materials/catalogue';
 import { epochMinute } from '../src/model/wallTime';
 import { judgeBuild } from '../src/advice/judgeBuild';
-import { pieceBounds } from '../src/schedule/answers/bounds';
+import { pieceBounds } from '../src/schedule/place/bounds';
 import { workloadOf } from '../src/schedule/plan/workload';
 import { planBuild } from '../src/schedule/answers/planBuild';
 import type { Plan } from '../src/schedule/answers/plan';

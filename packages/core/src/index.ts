@@ -165,7 +165,7 @@ export * from './schedule/answers/goFirst';
 export * from './schedule/answers/heldUp';
 export * from './schedule/answers/whyLater';
 export * from './schedule/answers/goFirstWords';
-export * from './schedule/answers/bounds';
+export * from './schedule/place/bounds';
 export * from './schedule/plan/taken';
 export * from './schedule/answers/handsBound';
 export * from './schedule/answers/forecast';

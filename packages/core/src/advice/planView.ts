@@ -7,7 +7,7 @@ import { dryFilmUm } from '../materials/film';
 import type { MeasuredMaterial } from '../schedule/state/measuredTimes';
 import type { EpochMinute } from '../model/wallTime';
 import type { PiecePlan, PlannedOperation, Session } from '../schedule/plan/plan';
-import type { PieceBound } from '../schedule/answers/bounds';
+import type { PieceBound } from '../schedule/place/bounds';
 import type { PlaceOutlook } from '../schedule/answers/outlook';
 import { placeBands, type PlaceBand } from '../schedule/view/placeBands';
 import type { Score } from '../schedule/search/score';

@@ -7,7 +7,7 @@ import { placementTable } from '../model/placements';
 import type { Build, Piece, Step } from '../model/schema';
 import { operationId } from '../model/stepSpots';
 import { epochMinute, toWallTime } from '../model/wallTime';
-import { pieceBounds } from '../schedule/answers/bounds';
+import { pieceBounds } from '../schedule/place/bounds';
 import { planBuild } from '../schedule/answers/planBuild';
 import { workloadOf } from '../schedule/plan/workload';
 import { expandBuild } from '../schedule/plan/operations';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { degreeUnit } from '@fixatum/core';
+import { degreeUnit, degreesOf, type PlaceBand } from '@fixatum/core';
 import type { Piece, PlanView } from '@fixatum/core';
 import ReadinessMark from '../shared/ReadinessMark.vue';
 import { computed } from 'vue';
@@ -16,6 +16,13 @@ defineProps<{
 }>();
 const store = useBuild();
 const people = computed(() => store.build?.people ?? []);
+
+/** The coldest and the hottest that a place is in the time drawn: "14 to 19 °C". */
+function airOf({ air }: PlaceBand): string {
+  const degrees = air.map(({ temperatureC }) => Math.round(degreesOf(temperatureC)));
+  const [coldest, hottest] = [Math.min(...degrees), Math.max(...degrees)];
+  return `${coldest === hottest ? coldest : `${coldest} to ${hottest}`} ${degreeUnit()}`;
+}
 </script>
 
 <template>
@@ -44,7 +51,7 @@ const people = computed(() => store.build?.people ?? []);
       <span class="clip">{{
         store.theBuild.places.find((place) => place.id === band.placeId)?.name ?? 'Room'
       }}</span>
-      <span>rack of {{ band.slots }}, {{ degreeUnit() }}</span>
+      <span>rack of {{ band.slots }} · {{ airOf(band) }}</span>
     </div>
   </div>
 </template>

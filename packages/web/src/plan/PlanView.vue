@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { idFromName, planCsv, planIcs, sayMoment, sayWait, type PlannedOperation } from '@fixatum/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import MarginCost from './MarginCost.vue';
 import PassDialog from './PassDialog.vue';
 import PlanChart from './PlanChart.vue';
@@ -13,20 +13,31 @@ import { useBuild } from '../shared/build';
 import { useOverFrames } from '../shared/overFrames';
 import { useInAddress } from '../shared/inAddress';
 import { saveFile } from '../shared/saveFile';
+import { usualZoom, zooms, type Zoom } from './usualZoom';
 
 const store = useBuild();
 const better = useBetterPlan();
-const zooms = [
-  { key: 'all', word: 'All', pxPerHour: 0 },
-  { key: 'weeks', word: 'Weeks', pxPerHour: 3.2 },
-  { key: 'days', word: 'Days', pxPerHour: 14 },
-  { key: 'hours', word: 'Hours', pxPerHour: 70 },
-  { key: 'minutes', word: 'Minutes', pxPerHour: 360 },
-] as const;
-const zoom = useInAddress(
-  'zoom',
-  'days',
-  zooms.map(({ key }) => key),
+/** What was chosen; until then the chart opens so that now and the next work are in sight. */
+const chosenZoom = useInAddress('zoom', 'auto', ['auto', ...zooms.map(({ key }) => key)]);
+const opensIn = ref<Zoom>();
+const zoom = computed<Zoom>({
+  get: () => (chosenZoom.value === 'auto' ? (opensIn.value ?? 'days') : chosenZoom.value),
+  set: (key) => (chosenZoom.value = key),
+});
+/** What names and margins take of the window, and how much of the rest lies behind now. */
+const BESIDE_PX = 300;
+const AFTER_NOW = 0.72;
+watch(
+  () => store.view,
+  (view) => {
+    if (!view || opensIn.value) return;
+    const next = view.sessions.find(({ to }) => to > store.now);
+    opensIn.value = usualZoom(
+      next && next.to - store.now,
+      Math.max(120, window.innerWidth - BESIDE_PX) * AFTER_NOW,
+    );
+  },
+  { immediate: true },
 );
 const zone = computed(() => store.view?.timeZone ?? 'UTC');
 const handsProof = computed(() => store.view?.hands.filter((one) => one.provesLate) ?? []);

@@ -164,7 +164,9 @@ section > h2 {
 
 .foot {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
+  align-items: center;
 }
 
 /* Seven days side by side take so much beside two times. */

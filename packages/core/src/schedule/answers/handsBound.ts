@@ -8,7 +8,7 @@ import type { PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
 import { coatAlone } from '../state/unitAtBest';
 import type { UnitState } from '../state/unitState';
-import { bestAirOf } from './bounds';
+import { bestAirOf } from '../place/bounds';
 
 /** All hands together against all work that has to be done by a moment, so that it is dry for one date. */
 export interface HandsBound {

@@ -3,7 +3,7 @@ import type { PlannedOperation, PiecePlan, Session } from '../plan/plan';
 import type { Workload } from '../plan/workload';
 import type { UnitState } from '../state/unitState';
 import type { Score } from '../search/score';
-import type { PieceBound } from './bounds';
+import type { PieceBound } from '../place/bounds';
 import type { PlaceOutlook } from './outlook';
 import type { MeasuredMaterial } from '../state/measuredTimes';
 import type { Effort } from './effortBound';

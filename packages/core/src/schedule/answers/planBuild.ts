@@ -7,7 +7,7 @@ import { LatestKnown, orderOf } from './latestKnown';
 import { placeOutlooks } from './outlook';
 import type { PlannedOperation } from '../plan/plan';
 import { dryThroughOf } from '../place/dryThrough';
-import { pieceBounds } from './bounds';
+import { pieceBounds } from '../place/bounds';
 import { workloadOf, type Around } from '../plan/workload';
 import { searchPlan, type SearchOptions } from '../search/search';
 import { pieceReadiness } from '../state/readiness';

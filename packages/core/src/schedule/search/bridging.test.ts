@@ -19,7 +19,7 @@ const drawsFrom = (seed: number) => {
 describe('drawBridge', () => {
   const workload = workloadOf(provableBuild(nth(provableShapes, 3)));
   const candidate = candidateOf(workload, [...workload.byId.keys()], { now: workload.startAt });
-  const { draft } = reinserterOf(workload, candidate, false);
+  const { draft } = reinserterOf(workload, candidate);
 
   it('spaces what lies between so that the things of each are ready for the next', () => {
     let bridges = 0;

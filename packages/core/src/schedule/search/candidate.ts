@@ -65,18 +65,18 @@ function madeByKeeping(
 
 /**
  * The plan that a candidate came to, to be improved piece by piece; what held it is let go.
- * @param keepsTenth what is placed again leaves a tenth of each session free
+ * @param how `keepsTenth`: what is placed again leaves a tenth of each session free; `seeksLess`: what is late counts alone
  * @param only the units, `piece/unit`, that may be taken out and placed again; all unless given
  */
 export function reinserterOf(
   workload: Workload,
   { made, run: { lessons } }: Candidate,
-  keepsTenth: boolean,
+  { keepsTenth = false, seeksLess = false }: { keepsTenth?: boolean; seeksLess?: boolean } = {},
   only?: ReadonlySet<string>,
 ): Reinserter {
   const { draft } = decodeDraft(workload, made.order, made.options);
   draft.letGo(keepsTenth);
-  return new Reinserter(draft, groundOf(workload, made.options.now, lessons), only);
+  return new Reinserter(draft, groundOf(workload, made.options.now, lessons), seeksLess, only);
 }
 
 /** What a reinserter has come to so far, as a candidate that stays as it is. */

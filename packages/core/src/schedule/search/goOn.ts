@@ -125,7 +125,7 @@ function goesOnBetter(workload: Workload, movedUp: Candidate, held: Candidate, w
 
 /** A plan in which what lost its place has been tried in other places, the rest staying where it is. */
 function settled(workload: Workload, held: Candidate, displaced: ReadonlySet<string>, draw: Draw): Candidate {
-  const reinserter = reinserterOf(workload, held, false, displaced);
+  const reinserter = reinserterOf(workload, held, {}, displaced);
   const tries = Math.min(MOST_TRIES, TRIES_A_UNIT * displaced.size);
   for (let done = 0; done < tries; done += 1) reinserter.try(draw);
   return compareScores(reinserter.best, held.score) < 0 ? candidateFrom(reinserter, held) : held;

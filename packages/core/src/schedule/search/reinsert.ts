@@ -79,11 +79,13 @@ export class Reinserter {
 
   /**
    * @param draft a plan that was placed after `remember`
+   * @param seeksLess what is late counts alone, while it can be less
    * @param only the units, `piece/unit`, that may be taken out; all unless given
    */
   constructor(
     readonly draft: Draft,
     private readonly ground: ScoreGround,
+    private readonly seeksLess = false,
     only?: ReadonlySet<string>,
   ) {
     const { workload } = ground;
@@ -122,17 +124,23 @@ export class Reinserter {
     return this.bestPlan ?? this.atHand();
   }
 
+  /** Whether minutes late are what is looked at alone. */
+  private get isLate(): boolean {
+    return this.seeksLess && this.best.late > 0;
+  }
+
   /** Whether nothing better was found for so long that it is better to begin from another plan. */
   get isStuck(): boolean {
-    const [tries, aUnit] =
-      this.best.late > 0 ? [LATE_STUCK_AFTER, LATE_STUCK_AFTER_A_UNIT] : [STUCK_AFTER, STUCK_AFTER_A_UNIT];
+    const [tries, aUnit] = this.isLate
+      ? [LATE_STUCK_AFTER, LATE_STUCK_AFTER_A_UNIT]
+      : [STUCK_AFTER, STUCK_AFTER_A_UNIT];
     return this.triesSinceBest > tries + aUnit * this.movable.length;
   }
 
   /** Whether a plan is worth going on from though it is worse than the best. */
   private isNear(score: Score): boolean {
     const { best } = this;
-    if (best.late > 0) return score.unplaced === best.unplaced && score.late <= best.late * (1 + LATE_LEEWAY);
+    if (this.isLate) return score.unplaced === best.unplaced && score.late <= best.late * (1 + LATE_LEEWAY);
     if (this.triesSinceBest < this.movable.length ** 2 / PATIENCE) return false;
     return (
       score.unplaced === best.unplaced &&
@@ -150,12 +158,12 @@ export class Reinserter {
   private isForgiven(score: Score, was: Score, draw: Draw): boolean {
     const cooled = (this.triesSinceBest % COOLS_IN_TRIES) / COOLS_IN_TRIES;
     const { late } = this.best;
-    const [hottest, coldest] = late > 0 ? [LATE_HOTTEST, LATE_COLDEST] : [HOTTEST, COLDEST];
+    const isLess = this.isLate && score.late !== was.late;
+    const [hottest, coldest] = isLess ? [LATE_HOTTEST, LATE_COLDEST] : [HOTTEST, COLDEST];
     const heat = hottest + (coldest - hottest) * cooled;
-    const loss =
-      late > 0
-        ? (score.late - was.late) / late
-        : score.sessions - was.sessions + (score.idle - was.idle) * IDLE_WEIGHT;
+    const loss = isLess
+      ? (score.late - was.late) / late
+      : score.sessions - was.sessions + (score.idle - was.idle) * IDLE_WEIGHT;
     return loss <= 0 || draw(1000) < 1000 * Math.exp(-loss / heat);
   }
 
@@ -186,7 +194,6 @@ export class Reinserter {
 
   /** Tries one change; true when that gives the best plan yet. What is as good as before is kept too, to get on. */
   try(draw: Draw): boolean {
-    const isLate = this.best.late > 0;
     const bridge =
       draw(BRIDGE_ONE_IN) === 0 ? drawBridge(this.draft, (key) => this.isMovable.has(key), draw) : undefined;
     const picked = bridge?.removals ?? this.withSets(pickCuts(this, draw));
@@ -214,7 +221,7 @@ export class Reinserter {
     const order = bridge ? [...bridge.first, ...inTime.map(({ id }) => id)] : this.order(inTime, draw);
     const throughWas = this.draft.letDryThrough;
     const through = this.drawThrough(going, draw);
-    const drawn = nth(habits, draw(isLate && draw(2) === 0 ? LATE_HABITS : habits.length));
+    const drawn = nth(habits, draw(this.isLate && draw(2) === 0 ? LATE_HABITS : habits.length));
     const heldUntil =
       bridge?.held ?? (draw(HOLD_ONE_IN) === 0 ? drawHolds(this.draft, inTime, draw) : new Map());
     const { hands } = this.draft;

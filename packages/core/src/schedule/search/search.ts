@@ -1,10 +1,12 @@
 import { Wandering } from './wandering';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { pieceBounds } from '../place/bounds';
 import { worthPuttingOff } from '../place/dryThrough';
+import { pieceReadiness } from '../state/readiness';
 import type { Workload } from '../plan/workload';
 import { Reinserter } from './reinsert';
-import { compareScores } from './score';
+import { compareScores, lateMinutes } from './score';
 import type { WarmStart } from './warmStart';
 import { plainHabits } from '../place/decodeOptions';
 import { goOn, type GoneOn } from './goOn';
@@ -18,7 +20,7 @@ import { isWorthLeaving, latePieces } from './held';
 import { rules, patient, gathering } from './rules';
 import type { EpochMinute } from '../../model/wallTime';
 import { changed, changedThrough } from './neighbours';
-import { nth, sure } from '../../model/sure';
+import { entryOf, nth, sure } from '../../model/sure';
 
 export interface SearchOptions {
   now: number;
@@ -46,6 +48,10 @@ const TELL_EVERY = 20;
 const LEAST_WHOLE_ONE_IN = 20;
 /** and one in this many where something is late, as the order of the pieces is what counts then. */
 const LATE_WHOLE_ONE_IN = 3;
+/** So near to the fewest minutes late that were ever possible nothing is looked for, */
+const NEAR_ENOUGH_MINUTES = 30;
+/** nor after so many beginnings that nothing came of. */
+const MOST_LATE_ROUNDS = 8;
 /** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
 const FORGIVE_ONE_IN = 12;
 
@@ -71,6 +77,11 @@ export class PlanSearch {
   private keepsTenth = true;
   /** All orders of a few late passes have been looked through. */
   private isExact = false;
+  /** How many other beginnings were gone on from with nothing less late, and how late the best was before. */
+  private lateRounds = 0;
+  private lateBefore = Infinity;
+  /** Minutes late that no plan does without. */
+  private leastLate: number | undefined;
   private readonly beginnings = new Beginnings<Candidate & { begins: EpochMinute }>();
 
   constructor(
@@ -121,6 +132,18 @@ export class PlanSearch {
     return true;
   }
 
+  /** Whether what is late is looked at alone: while it is later than it has to be, and something comes of it. */
+  private get seeksLess(): boolean {
+    const { run, score } = this.theBest;
+    if (score.late === 0 || this.lateRounds > MOST_LATE_ROUNDS) return false;
+    this.leastLate ??= leastLateOf(this.workload, run, this.options.now);
+    return score.late > this.leastLate + NEAR_ENOUGH_MINUTES;
+  }
+  private get how() {
+    const { keepsTenth, seeksLess } = this;
+    return { keepsTenth, seeksLess };
+  }
+
   private get isInTrouble(): boolean {
     const score = this.best?.score;
     return score !== undefined && (score.unplaced > 0 || score.late > 0);
@@ -157,10 +180,10 @@ export class PlanSearch {
   step(): boolean {
     if (this.isOver) return false;
     this.done += 1;
-    const oneIn = this.theBest.score.late > 0 ? LATE_WHOLE_ONE_IN : this.wholeOneIn;
+    const oneIn = this.seeksLess ? LATE_WHOLE_ONE_IN : this.wholeOneIn;
     if (this.random(oneIn) === 0) return this.tryWhole();
     if (this.reinserter?.isStuck) this.beginAnew(this.reinserter);
-    this.reinserter ??= reinserterOf(this.workload, this.theBest, this.keepsTenth);
+    this.reinserter ??= reinserterOf(this.workload, this.theBest, this.how);
     this.reinserter.try(this.random);
     return this.done % TELL_EVERY === 0 ? this.takeReinserted() : this.told(false);
   }
@@ -168,13 +191,16 @@ export class PlanSearch {
   /** Goes on from another plan than the one that nothing better was found from. */
   private beginAnew(stuck: Reinserter): void {
     if (compareScores(stuck.best, this.theBest.score) < 0) this.offer(candidateFrom(stuck, this.theBest));
-    if (this.theBest.score.late > 0 && !this.isExact) {
+    const { late } = this.theBest.score;
+    this.lateRounds = late < this.lateBefore ? 0 : this.lateRounds + 1;
+    this.lateBefore = late;
+    if (this.seeksLess && !this.isExact) {
       this.isExact = true;
       const { better } = exactOrders(this.workload, this.options.now, this.theBest);
       if (better) this.offer(better);
     }
     const next = this.beginnings.next(this.theBest.score);
-    this.reinserter = reinserterOf(this.workload, next ?? this.theBest, this.keepsTenth);
+    this.reinserter = reinserterOf(this.workload, next ?? this.theBest, this.how);
   }
 
   /** Takes what putting units in again has come to, if that is better; false when told to stop. */
@@ -218,6 +244,15 @@ export class PlanSearch {
     const kept = this.options.urgent ? [urgent] : this.options.keep ? [held, urgent] : [];
     return kept.find((one) => one && !isWorthLeaving(one.score, this.theBest.score)) ?? this.theBest;
   }
+}
+
+/** The fewest minutes late that pieces can be, each by itself with the best of luck: no plan is less. */
+function leastLateOf(workload: Workload, { operations, units }: Candidate['run'], now: EpochMinute): number {
+  const { build, pieces } = workload;
+  return pieceBounds(workload, operations, units, now).reduce((sum, { pieceId, packableAt, wearableAt }) => {
+    const { packDueAt, wearDueAt } = pieceReadiness(build, entryOf(pieces, pieceId), [], units, now);
+    return sum + lateMinutes({ packableAt, wearableAt, packDueAt, wearDueAt });
+  }, 0);
 }
 
 /** When the first planned pass of a plan begins; Infinity when there is none. */

@@ -3,7 +3,7 @@ import { epochMinute, toWallTime } from '../../model/wallTime';
 import { withHistory } from '../../testing/randomHistory';
 import { randomBuild } from '../../testing/randomBuild';
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
-import { planBuild } from './planBuild';
+import { planBuild } from '../answers/planBuild';
 
 /** Some steps wait for nothing, so that the planner may take them in any order. */
 const freed = (build: Build, seed: number): Build => ({

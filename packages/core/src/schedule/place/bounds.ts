@@ -6,7 +6,7 @@ import type { PlaceAir } from '../../drying/placeAir';
 import type { Piece } from '../../model/schema';
 import { sayMoment } from '../../model/sayMoment';
 import { epochMinute, type EpochMinute } from '../../model/wallTime';
-import { gate } from '../place/gates';
+import { gate } from './gates';
 import type { Binding, PlannedOperation } from '../plan/plan';
 import { unitKey, type Workload } from '../plan/workload';
 import { coatAlone, UnitAtBest, type CoatAlone } from '../state/unitAtBest';
