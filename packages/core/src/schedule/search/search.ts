@@ -48,8 +48,8 @@ const TELL_EVERY = 20;
 const LEAST_WHOLE_ONE_IN = 20;
 /** and one in this many where something is late, as the order of the pieces is what counts then. */
 const LATE_WHOLE_ONE_IN = 3;
-/** So near to the fewest minutes late that were ever possible nothing is looked for, */
-const NEAR_ENOUGH_MINUTES = 30;
+/** So near, as a share, to the fewest minutes late that were ever possible nothing is looked for, */
+const NEAR_ENOUGH = 1.02;
 /** nor after so many beginnings that nothing came of. */
 const MOST_LATE_ROUNDS = 8;
 /** A plan that is a little worse is gone on from now and then, so as not to be stuck: one try in so many. */
@@ -134,10 +134,14 @@ export class PlanSearch {
 
   /** Whether what is late is looked at alone: while it is later than it has to be, and something comes of it. */
   private get seeksLess(): boolean {
+    return this.lateRounds <= MOST_LATE_ROUNDS && this.isTooLate;
+  }
+  /** Whether the best is later than any plan has to be. */
+  private get isTooLate(): boolean {
     const { run, score } = this.theBest;
-    if (score.late === 0 || this.lateRounds > MOST_LATE_ROUNDS) return false;
+    if (score.late === 0) return false;
     this.leastLate ??= leastLateOf(this.workload, run, this.options.now);
-    return score.late > this.leastLate + NEAR_ENOUGH_MINUTES;
+    return score.late > this.leastLate * NEAR_ENOUGH;
   }
   private get how() {
     const { keepsTenth, seeksLess } = this;
@@ -145,8 +149,7 @@ export class PlanSearch {
   }
 
   private get isInTrouble(): boolean {
-    const score = this.best?.score;
-    return score !== undefined && (score.unplaced > 0 || score.late > 0);
+    return this.best !== undefined && (this.best.score.unplaced > 0 || this.isTooLate);
   }
 
   /** Plans made by rule; false when told to stop. */
