@@ -133,6 +133,21 @@ describe('what would be late', () => {
     ),
   });
 
+  it('leaves a tenth free where it is as late as it has to be anyway', () => {
+    // The first is late in any plan, and no later than by itself; the others have no date. Of 120 min 108 are given away: three of them.
+    const [day] = tight.events;
+    const hopeless: Build = {
+      ...tight,
+      events: [{ ...day!, wearAt: '2027-02-15T12:00' }],
+      pieces: tight.pieces.map((piece, n) => (n === 0 ? piece : { ...piece, event: undefined })),
+    };
+    const plan = planBuild(hopeless, { search: { starts: 'all', iterations: 20 }, latestStarts: false });
+    expect(plan.score.late).toBeGreaterThan(0);
+    expect(plan.sessions.map(({ batches }) => batches.flatMap((one) => one.operationIds).length)).toEqual([
+      3, 1,
+    ]);
+  });
+
   it('has all of the evening', () => {
     const plan = planBuild(tight, { search: { starts: 'all', iterations: 20 }, latestStarts: false });
     expect(plan.score).toMatchObject({ unplaced: 0, late: 0 });
