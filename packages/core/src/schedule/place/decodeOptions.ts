@@ -45,3 +45,6 @@ export interface PlacingHabits {
 
 /** Passes are placed as soon as can be, but for a few minutes to share a set-up. */
 export const plainHabits: PlacingHabits = { joinPatienceMinutes: 20, usedSessionsOnly: false };
+
+/** Passes are placed as soon as can be, with no minute given to share a set-up. */
+export const atOnce: PlacingHabits = { joinPatienceMinutes: 0, usedSessionsOnly: false };

@@ -10,7 +10,7 @@ import { followersOf, isInTime, sessionAfter } from './fresh';
 import { takeOutPasses } from './removals';
 import { replayLog, type Lesson } from './replayLog';
 import { linkBehind, type Busy, type Timeline } from '../state/timeline';
-import { type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOptions';
+import { atOnce, type PlacingHabits, type DecodeOptions, plainHabits } from './decodeOptions';
 
 /** A coat that something has to be done to while it is fresh is put off to this many other sessions at most. */
 const MOST_SESSIONS_TRIED = 12;
@@ -43,8 +43,13 @@ export class Draft extends DraftState {
     const lessons = replayLog(this, this.options.kept?.personOf ?? this.options.personOf);
     this.remember();
     this.reservePins();
+    const pinned = [...this.reserved.values()];
+    // What was planned for the time that a pin is given makes way for it.
+    const isInTheWay = (line: Timeline, { start, end }: Busy) =>
+      pinned.some((pin) => pin.line === line && pin.stretch.start < end && pin.stretch.end > start);
     if (this.options.kept)
-      for (const { line, stretch } of stretchesKept(this, this.options.kept)) this.reserve(line, stretch);
+      for (const { line, stretch } of stretchesKept(this, this.options.kept))
+        if (!isInTheWay(line, stretch)) this.reserve(line, stretch);
     this.give(this.options.keepsTenth ?? false);
     return lessons;
   }
@@ -260,7 +265,9 @@ export class Draft extends DraftState {
   /** What is asked for a pass: who may do it, and how far it may be put off to share a set-up. */
   private asked(operation: PlannedOperation, from: EpochMinute): Asked {
     const personId = this.options.personOf?.get(operation.id) ?? this.byHands;
-    return { operation, from, personId, habits: this.habits };
+    // What is pinned is never put off, not by minutes to share a set-up.
+    const habits = this.workload.pins.has(operation.id) ? atOnce : this.habits;
+    return { operation, from, personId, habits };
   }
 
   /**
