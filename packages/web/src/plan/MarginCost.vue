@@ -19,6 +19,8 @@ watch(
   () => view.value?.score,
   (score) => {
     stop();
+    // What was said is of the plan before.
+    offers.value = undefined;
     if (!score || !view.value || !store.build) return;
     const own = openWorker('what margin costs');
     link = own;
