@@ -7,11 +7,16 @@ import { buildSync } from 'esbuild';
 import { root } from './prepare.mjs';
 
 const wanted = process.argv.slice(2);
-for (const name of ['core', 'server'].filter((one) => wanted.length === 0 || wanted.includes(one))) {
+const benches = [
+  { name: 'core', of: 'core', file: 'bench.ts' },
+  { name: 'planner', of: 'core', file: 'planner.ts' },
+  { name: 'server', of: 'server', file: 'bench.ts' },
+];
+for (const { name, of, file } of benches.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {
   // Beside the package, so that what is not bundled is found.
-  const outfile = join(root, 'packages', name, 'dist/bench.mjs');
+  const outfile = join(root, 'packages', of, 'dist/bench.mjs');
   buildSync({
-    entryPoints: [join(root, 'packages', name, 'bench/bench.ts')],
+    entryPoints: [join(root, 'packages', of, 'bench', file)],
     bundle: true,
     platform: 'node',
     format: 'esm',

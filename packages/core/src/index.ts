@@ -99,6 +99,7 @@ export * from './shapes/curves';
 export * from './shapes/drawing';
 export * from './shapes/found';
 export * from './shapes/mesh';
+export { meshCounts, type MeshCount } from './shapes/meshOutside';
 export { MeshFault, MOST_TRIANGLES, type MeshPart } from './shapes/meshWeld';
 export * from './shapes/pages';
 export * from './shapes/rings';

@@ -1,7 +1,8 @@
 import type { Build, Piece } from '../model/schema';
 import { passMl } from '../quantity/amounts';
 import type { EpochMinute } from '../model/wallTime';
-import { planView } from './planView';
+import { planBuild } from '../schedule/answers/planBuild';
+import { judgeBuild } from './judgeBuild';
 import type { Around } from '../schedule/plan/workload';
 import type { Readiness } from '../schedule/plan/plan';
 import type { WarmStart } from '../schedule/search/warmStart';
@@ -35,14 +36,18 @@ export interface VariantOutcome {
 const SPRAY_ML = 200;
 const POT_ML = 60;
 
+/** From so many passes on only one plan by rule is made beside the one that stands. */
+const MANY_PASSES = 500;
+
 /**
  * How a plan that stands is made of the one before it: once work has begun it stays where it is unless something would be late that need not
  * be; until then the better plan is taken, so that what is added piece by piece comes to be done in one go all the same.
+ * Of a large build one plan by rule is made beside it and not all of them, which takes seconds: the search that goes on in the background finds the rest.
  */
 export const standingSearch = (build: Pick<Build, 'log' | 'underway'>, warm: WarmStart) => ({
   warm,
   keep: hasBegun(build),
-  starts: 'all' as const,
+  starts: warm.sequence.length > MANY_PASSES ? ('first' as const) : ('all' as const),
 });
 
 /** What the plans that are compared have in common. */
@@ -66,7 +71,7 @@ export function compareVariants(
     ...(warm ? { search: standingSearch(build, warm) } : {}),
   };
   const before = new Set<string>();
-  for (const piece of planView(build, options).pieces)
+  for (const piece of planBuild(build, options).pieces)
     if (piece.readiness === 'late') before.add(piece.pieceId);
   return variants.map((variant) => {
     const known = build.pieces.some((piece) => piece.id === variant.id);
@@ -76,9 +81,12 @@ export function compareVariants(
         ? build.pieces.map((piece) => (piece.id === variant.id ? variant : piece))
         : [...build.pieces, variant],
     });
-    const view = planView(changed, options);
-    const state = view.pieces.find((piece) => piece.pieceId === variant.id)!;
-    const passes = view.operations.filter(
+    const plan = planBuild(changed, options);
+    // Rules look at one piece at a time, and only what they say of this one counts.
+    const own = changed.pieces.filter(({ id }) => id === variant.id);
+    const findings = judgeBuild({ ...changed, pieces: own }, plan);
+    const state = plan.pieces.find((piece) => piece.pieceId === variant.id)!;
+    const passes = plan.operations.filter(
       (operation) => operation.pieceId === variant.id && operation.status !== 'skipped',
     );
     const used = new Map<string, number>();
@@ -106,9 +114,8 @@ export function compareVariants(
       materials: used.size,
       costClass: containers > 4 ? 3 : containers > 1.5 ? 2 : 1,
       places: [...new Set(passes.map((pass) => names.get(pass.placeId) ?? pass.placeId))],
-      stops: view.findings.filter((finding) => finding.piece === variant.id && finding.severity === 'stop')
-        .length,
-      makesLate: view.pieces
+      stops: findings.filter(({ severity }) => severity === 'stop').length,
+      makesLate: plan.pieces
         .filter(
           (piece) => piece.readiness === 'late' && piece.pieceId !== variant.id && !before.has(piece.pieceId),
         )

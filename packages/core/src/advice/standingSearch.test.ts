@@ -32,6 +32,16 @@ describe('a plan that stands', () => {
     // Kept to, it would often have been worse.
     expect(keptIsWorse).toBeGreaterThan(3);
   });
+  it('of over five hundred passes is set against one plan by rule only', () => {
+    const of = (passes: number): WarmStart => ({
+      sequence: Array.from({ length: passes }, (_, at) => `piece/1/step/${at}`),
+      beginsAt: new Map(),
+      personOf: new Map(),
+      letDryThrough: new Set(),
+    });
+    expect(standingSearch({}, of(500)).starts).toBe('all');
+    expect(standingSearch({}, of(501)).starts).toBe('first');
+  });
   it('stays where it is once work has begun', () => {
     const two = sampleBuild({ pieces: [samplePiece(), samplePiece({ id: 'plate-1' })] });
     const warm = warmFrom(planned(two));

@@ -1,16 +1,8 @@
+import { bodiesOf, type Bodies } from './meshBodies';
 import { tightest } from './meshCurve';
-import {
-  cosBetween,
-  edgeLength,
-  edgesOf,
-  Groups,
-  MeshFault,
-  SHARP_COS,
-  welded,
-  type Edges,
-  type Mesh,
-  type MeshPart,
-} from './meshWeld';
+import { edgeLength, edgesOf, type Edges } from './meshEdges';
+import { outsideOf, type MeshCount, type MeshKind, type Outside } from './meshOutside';
+import { MeshFault, welded, type Mesh, type MeshPart } from './meshWeld';
 
 /** What one part of a mesh comes to on the outside of the piece. */
 export interface MeshZone {
@@ -26,191 +18,103 @@ export interface MeshZone {
 /** What a mesh comes to as a piece. */
 export interface MeshFigures {
   triangles: number;
-  /** The outer face: of a shell with a thickness its larger side, of anything else all of it. */
+  /** What is finished of it. */
   outerCm2: number;
+  /** Of a shell, its other side. */
   innerCm2: number | undefined;
   /** The cut edges between the two sides of a shell. */
   rimCm2: number;
   thicknessMm: number | undefined;
-  /** `shell`: two sides with a rim; `solid`: closed and thick; `sheet`: open, without a thickness. */
-  kind: 'shell' | 'solid' | 'sheet';
+  kind: MeshKind;
+  /** What was counted, by `count` or else by what looks likeliest. */
+  counted: MeshCount;
+  /** What each way of counting that makes sense here comes to, cm²: one that can be told apart is the only one. */
+  ways: { count: MeshCount; areaCm2: number }[];
+  /** What was put right on the way, in sentences. */
+  notes: string[];
   /** Along x, y and z. */
   sizeMm: readonly [number, number, number];
   zones: MeshZone[];
   /** The tightest curve of the outer face but for its sharp corners; undefined where it is flat. */
   tightestMm: number | undefined;
-  /** Triangles of the outer face, by their place among all. */
+  /** Triangles that count, by their place among all of the file. */
   isOuter: Uint8Array;
 }
 
-/** Two sides of a shell are together so much of it, and the smaller is so much of the larger. */
-const SIDES_SHARE = 0.6;
-const SMALLER_SIDE = 0.5;
-/** A shell is thinner than this against the side of a square as large as its face. */
-const THIN_SHARE = 0.25;
-
 /**
- * Measures a mesh: its outer face, and of a shell its inner face, rim and thickness (docs/domain.md, "From drawings to areas").
+ * Measures a mesh: what of it is finished, and of a shell its inner face, rim and thickness (docs/domain.md, "From drawings to areas").
  * @param mmPerUnit what one unit of the file is
+ * @param count what is finished of it; without it what looks likeliest
  * @throws MeshFault where there is nothing to measure
  */
-export function meshFigures(parts: readonly MeshPart[], mmPerUnit: number): MeshFigures {
+export function meshFigures(parts: readonly MeshPart[], mmPerUnit: number, count?: MeshCount): MeshFigures {
   const mesh = welded(parts, mmPerUnit);
-  if (mesh.count === 0)
-    throw new MeshFault('There are no faces in this file: export the surface, not only its lines.');
   const edges = edgesOf(mesh);
-  const sides = sidesOf(mesh, edges);
-  const outer = sum(mesh.area, (at) => sides.isOuter[at] === 1);
-  const outerMm2 = outer * sides.outerShare;
+  const bodies = bodiesOf(mesh, edges);
+  if (bodies.bodies.size === 0)
+    throw new MeshFault('There are no faces in this file: export the surface, not only its lines.');
+  const { ways, likeliest } = outsideOf(mesh, edges, bodies);
+  const outside = ways.find((way) => way.count === count) ?? ways.find((way) => way.count === likeliest)!;
+  const isOuter = new Uint8Array(mesh.read);
+  for (let at = 0; at < mesh.count; at += 1) isOuter[mesh.source[at]!] = outside.isOuter[at]!;
+  const outerMm2 = outside.areaMm2;
   return {
     triangles: mesh.count,
     outerCm2: outerMm2 / 100,
-    innerCm2: sides.innerMm2 === undefined ? undefined : sides.innerMm2 / 100,
-    rimCm2: sides.rimMm2 / 100,
-    thicknessMm: sides.thicknessMm,
-    kind: sides.kind,
+    innerCm2: outside.innerMm2 === undefined ? undefined : outside.innerMm2 / 100,
+    rimCm2: outside.rimMm2 / 100,
+    thicknessMm: outside.thicknessMm,
+    kind: outside.kind,
+    counted: outside.count,
+    ways: ways.map((way) => ({ count: way.count, areaCm2: way.areaMm2 / 100 })),
+    notes: notesOf(mesh, bodies),
     sizeMm: mesh.size,
-    zones: zonesOf(parts, mesh, edges, sides, outer),
-    tightestMm: tightest(mesh, edges, sides),
-    isOuter: sides.isOuter,
-  };
-}
-
-const sum = (values: Float64Array, counts: (at: number) => boolean): number => {
-  let total = 0;
-  for (let at = 0; at < values.length; at += 1) if (counts(at)) total += values[at]!;
-  return total;
-};
-
-interface Sides {
-  /** The smooth face that each triangle is of. */
-  faces: Groups;
-  kind: MeshFigures['kind'];
-  isOuter: Uint8Array;
-  /** Of what is marked as outer, how much is: half, where the two sides can't be told apart. */
-  outerShare: number;
-  innerMm2: number | undefined;
-  rimMm2: number;
-  thicknessMm: number | undefined;
-}
-
-/**
- * Which triangles are the outside. A closed body whose two largest smooth faces are much the same and lie close is a shell: the larger is
- * its outside, what is left its rim. A body turned inside out is the hollow of another.
- */
-function sidesOf(mesh: Mesh, edges: Edges): Sides {
-  const { count, area } = mesh;
-  const bodies = new Groups(count);
-  const faces = new Groups(count);
-  const isOpen = new Uint8Array(count);
-  for (let edge = 0; edge < edges.count; edge += 1) {
-    const [one, other] = [edges.left[edge]!, edges.right[edge]!];
-    if (other < 0) {
-      isOpen[one] = 1;
-      continue;
-    }
-    bodies.join(one, other);
-    if (cosBetween(mesh, one, other) > SHARP_COS) faces.join(one, other);
-  }
-  const own = new Map<number, { open: boolean; volume: number; area: number; faces: Map<number, number> }>();
-  for (let at = 0; at < count; at += 1) {
-    const key = bodies.of(at);
-    const body = own.get(key) ?? { open: false, volume: 0, area: 0, faces: new Map<number, number>() };
-    own.set(key, body);
-    body.open ||= isOpen[at] === 1;
-    body.volume += signedVolume(mesh, at);
-    body.area += area[at]!;
-    const face = faces.of(at);
-    body.faces.set(face, (body.faces.get(face) ?? 0) + area[at]!);
-  }
-  const isOuter = new Uint8Array(count);
-  let [innerMm2, rimMm2, sideMm2, shellMm3, halves] = [0, 0, 0, 0, 0];
-  const roles = new Map<number, { outer: number | 'all'; half: boolean }>();
-  let [shells, solids, sheets] = [0, 0, 0];
-  for (const [key, body] of own) {
-    if (body.open) {
-      sheets += body.area;
-      roles.set(key, { outer: 'all', half: false });
-      continue;
-    }
-    const volume = body.volume;
-    if (volume < 0 && own.size > 1) {
-      // The hollow of a body.
-      innerMm2 += body.area;
-      shellMm3 += volume;
-      sideMm2 += body.area;
-      continue;
-    }
-    const [first = [0, 0], second = [0, 0]] = [...body.faces].sort((a, b) => b[1] - a[1]);
-    const [large, small] = [first[1], second[1]];
-    const size = Math.abs(volume);
-    const thin = (2 * size) / (large + small) < THIN_SHARE * Math.sqrt(large);
-    if (thin && large + small >= SIDES_SHARE * body.area && small >= SMALLER_SIDE * large) {
-      shells += body.area;
-      innerMm2 += small;
-      rimMm2 += body.area - large - small;
-      sideMm2 += large + small;
-      shellMm3 += size;
-      roles.set(key, { outer: first[0], half: false });
-    } else if ((2 * size) / body.area < (THIN_SHARE / 2) * Math.sqrt(body.area / 2)) {
-      // Thin all round, with a rim that is rounded: half of it is the outside.
-      shells += body.area;
-      innerMm2 += body.area / 2;
-      sideMm2 += body.area;
-      shellMm3 += size;
-      halves += body.area;
-      roles.set(key, { outer: 'all', half: true });
-    } else {
-      solids += body.area;
-      sideMm2 += body.area;
-      shellMm3 += size;
-      roles.set(key, { outer: 'all', half: false });
-    }
-  }
-  for (let at = 0; at < count; at += 1) {
-    const role = roles.get(bodies.of(at));
-    if (role && (role.outer === 'all' || faces.of(at) === role.outer)) isOuter[at] = 1;
-  }
-  const marked = sum(area, (at) => isOuter[at] === 1);
-  const isShell = shells > 0 || innerMm2 > 0;
-  const isMostlySheet = sheets > shells + solids;
-  return {
-    faces,
-    kind: isMostlySheet ? 'sheet' : isShell ? 'shell' : 'solid',
+    zones: zonesOf(parts, mesh, edges, outside),
+    tightestMm: tightest(mesh, edges, { isOuter: outside.isOuter, faces: bodies.faceOf }),
     isOuter,
-    outerShare: marked > 0 ? (marked - halves / 2) / marked : 1,
-    innerMm2: isShell ? innerMm2 : undefined,
-    rimMm2,
-    thicknessMm: isShell && sideMm2 > 0 ? (2 * Math.abs(shellMm3)) / sideMm2 : undefined,
   };
 }
 
-/** The tetrahedron of a triangle and nought, mm³: over a closed body they add up to what is in it. */
-function signedVolume({ corners, places }: Mesh, at: number): number {
-  const [a, b, c] = [corners[at * 3]! * 3, corners[at * 3 + 1]! * 3, corners[at * 3 + 2]! * 3];
-  const [ax, ay, az] = [places[a]!, places[a + 1]!, places[a + 2]!];
-  const [bx, by, bz] = [places[b]!, places[b + 1]!, places[b + 2]!];
-  const [cx, cy, cz] = [places[c]!, places[c + 1]!, places[c + 2]!];
-  return (ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx)) / 6;
+const faceWord = (count: number): string => `${count.toLocaleString('en')} ${count === 1 ? 'face' : 'faces'}`;
+
+/** What was put right before measuring. */
+function notesOf(mesh: Mesh, { bodies, turned }: Bodies): string[] {
+  const hollows = [...bodies.values()].filter(({ depth }) => depth % 2 === 1).length;
+  return [
+    ...(mesh.doubles > 0 ? [`${faceWord(mesh.doubles)} stood in the file twice, and count once.`] : []),
+    ...(turned > 0
+      ? [
+          turned === 1
+            ? '1 face was inside out, and is turned.'
+            : `${faceWord(turned)} were inside out, and are turned.`,
+        ]
+      : []),
+    ...(hollows > 0
+      ? [
+          hollows === 1
+            ? 'One body lies inside another: it is a hollow.'
+            : `${hollows} bodies lie inside others: they are hollows.`,
+        ]
+      : []),
+  ];
 }
 
 function zonesOf(
   parts: readonly MeshPart[],
   mesh: Mesh,
   edges: Edges,
-  sides: Sides,
-  outerMm2: number,
+  { isOuter: counts, outerShare, areaMm2: outerMm2 }: Outside,
 ): MeshZone[] {
   const areas = parts.map(() => 0);
-  for (let at = 0; at < mesh.count; at += 1) if (sides.isOuter[at]) areas[mesh.part[at]!]! += mesh.area[at]!;
+  for (let at = 0; at < mesh.count; at += 1) if (counts[at]) areas[mesh.part[at]!]! += mesh.area[at]!;
   const edgesMm = parts.map(() => 0);
   const borders = parts.map(() => new Map<number, number>());
-  const isOuter = (at: number) => at >= 0 && sides.isOuter[at] === 1;
+  const isOuter = (at: number) => at >= 0 && counts[at] === 1;
   for (let edge = 0; edge < edges.count; edge += 1) {
     const [one, other] = [edges.left[edge]!, edges.right[edge]!];
     const [a, b] = [isOuter(one) ? mesh.part[one]! : -1, isOuter(other) ? mesh.part[other]! : -1];
     if (a === b) continue;
-    const mm = edgeLength(mesh, edges, edge) * sides.outerShare;
+    const mm = edgeLength(mesh, edges, edge) * outerShare;
     for (const [own, next] of [
       [a, b],
       [b, a],
@@ -222,8 +126,8 @@ function zonesOf(
   }
   return parts.map(({ name }, at) => ({
     name,
-    areaCm2: (areas[at]! * sides.outerShare) / 100,
-    share: outerMm2 > 0 ? areas[at]! / outerMm2 : 0,
+    areaCm2: (areas[at]! * outerShare) / 100,
+    share: outerMm2 > 0 ? (areas[at]! * outerShare) / outerMm2 : 0,
     edgeMm: edgesMm[at]!,
     borders: [...borders[at]!].map(([part, mm]) => ({ part, mm })),
   }));

@@ -1,4 +1,5 @@
-import { Corners, cosBetween, SHARP_COS, type Edges, type Groups, type Mesh } from './meshWeld';
+import { cosBetween, SHARP_COS, type Edges, type Groups } from './meshEdges';
+import { NumberTriples, type Mesh } from './meshWeld';
 
 /** The curve that so much of all edges is wider than is called the tightest: a single kink is no curve. */
 const TIGHT_SHARE = 0.95;
@@ -15,7 +16,7 @@ export function tightest(
   { isOuter, faces }: { isOuter: Uint8Array; faces: Groups },
 ): number | undefined {
   const { count, corners, places, normal } = mesh;
-  const known = new Corners(count * 3);
+  const known = new NumberTriples(count * 3);
   const slotOf = (corner: number, face: number) => known.idOf(corner, face, 0) * 3;
   const normals = new Float64Array(count * 9);
   for (let at = 0; at < count; at += 1) {

@@ -10,29 +10,42 @@ export class MeshFault extends Error {}
 /** More faces than a costume piece ever needs. */
 export const MOST_TRIANGLES = 2_000_000;
 
-/** Two faces that meet at more than this are two sides of an edge, not one bent face. */
-export const SHARP_COS = Math.cos((50 * Math.PI) / 180);
+/** Corners nearer to each other than this share of the longest side are one corner. */
+export const WELD_SHARE = 1e-5;
 
-/** A mesh whose corners at one place are one corner. */
+/** A mesh whose corners at one place are one corner, with every face in it once. */
 export interface Mesh {
+  /** How many faces count. */
   count: number;
   /** Three corners a triangle. */
   corners: Uint32Array;
   /** Where each corner is, mm. */
   places: Float64Array;
   part: Uint16Array;
+  /** The place of each triangle among all of the file. */
+  source: Uint32Array;
+  /** mm². */
   area: Float64Array;
   /** Unit normals. */
   normal: Float64Array;
+  /** Faces that were drawn a second time, and are left out. */
+  doubles: number;
+  /** How many faces the file has. */
+  read: number;
+  /** Along x, y and z, mm. */
   size: readonly [number, number, number];
 }
 
-/** Corners that are one place, as one; triangles without an area stay, and weigh nothing. */
+/**
+ * Corners that lie as near to each other as rounding puts them become one. What then has no three corners any more is no face, and of faces on
+ * the same three corners one counts, whichever way round it goes.
+ * @throws MeshFault for a place that is no number, and for more faces than can be measured
+ */
 export function welded(parts: readonly MeshPart[], mmPerUnit: number): Mesh {
-  const count = parts.reduce((all, { positions }) => all + Math.floor(positions.length / 9), 0);
-  if (count > MOST_TRIANGLES)
+  const read = parts.reduce((all, { positions }) => all + Math.floor(positions.length / 9), 0);
+  if (read > MOST_TRIANGLES)
     throw new MeshFault(
-      `This mesh has ${count.toLocaleString('en')} faces; make it simpler first, to 200,000 or so.`,
+      `This mesh has ${read.toLocaleString('en')} faces; make it simpler first, to 200,000 or so.`,
     );
   const least = [Infinity, Infinity, Infinity];
   const most = [-Infinity, -Infinity, -Infinity];
@@ -45,30 +58,39 @@ export function welded(parts: readonly MeshPart[], mmPerUnit: number): Mesh {
       if (value < least[axis]!) least[axis] = value;
       if (value > most[axis]!) most[axis] = value;
     }
-  const span = count === 0 ? 1 : Math.max(...most.map((value, axis) => value - least[axis]!)) || 1;
-  const corners = new Uint32Array(count * 3);
-  const places = new Float64Array(count * 9);
-  const part = new Uint16Array(count);
-  const grid = span / 1_000_000;
-  const known = new Corners(count * 3);
-  let triangle = 0;
+  const size = [0, 1, 2].map((axis) => (read === 0 ? 0 : (most[axis]! - least[axis]!) * mmPerUnit));
+  const corners = new Uint32Array(read * 3);
+  const part = new Uint16Array(read);
+  const source = new Uint32Array(read);
+  const known = new NearCorners(read * 3, (Math.max(...size) || 1) * WELD_SHARE);
+  const faces = new NumberTriples(read);
+  let [count, doubles, triangle] = [0, 0, 0];
   parts.forEach(({ positions }, own) => {
-    for (let at = 0; at + 9 <= positions.length; at += 9) {
-      part[triangle] = own;
+    for (let at = 0; at + 9 <= positions.length; at += 9, triangle += 1) {
+      const ids: [number, number, number] = [0, 0, 0];
       for (let corner = 0; corner < 3; corner += 1) {
         const from = at + corner * 3;
-        const x = positions[from]! - least[0]!;
-        const y = positions[from + 1]! - least[1]!;
-        const z = positions[from + 2]! - least[2]!;
-        const id = known.idOf(Math.round(x / grid), Math.round(y / grid), Math.round(z / grid));
-        corners[triangle * 3 + corner] = id;
-        places[id * 3] = x * mmPerUnit;
-        places[id * 3 + 1] = y * mmPerUnit;
-        places[id * 3 + 2] = z * mmPerUnit;
+        ids[corner] = known.idOf(
+          (positions[from]! - least[0]!) * mmPerUnit,
+          (positions[from + 1]! - least[1]!) * mmPerUnit,
+          (positions[from + 2]! - least[2]!) * mmPerUnit,
+        );
       }
-      triangle += 1;
+      const [a, b, c] = ids;
+      if (a === b || b === c || c === a) continue;
+      const [low, middle, high] = [...ids].sort((one, other) => one - other) as [number, number, number];
+      const face = faces.count;
+      if (faces.idOf(low, middle, high) < face) {
+        doubles += 1;
+        continue;
+      }
+      corners.set(ids, count * 3);
+      part[count] = own;
+      source[count] = triangle;
+      count += 1;
     }
   });
+  const places = known.places;
   const area = new Float64Array(count);
   const normal = new Float64Array(count * 3);
   for (let at = 0; at < count; at += 1) {
@@ -92,120 +114,117 @@ export function welded(parts: readonly MeshPart[], mmPerUnit: number): Mesh {
       normal[at * 3 + 2] = nz / long;
     }
   }
-  const size = [0, 1, 2].map((axis) => (count === 0 ? 0 : (most[axis]! - least[axis]!) * mmPerUnit));
-  return { count, corners, places, part, area, normal, size: size as [number, number, number] };
+  return {
+    count,
+    corners,
+    places,
+    part,
+    source,
+    area,
+    normal,
+    doubles,
+    read,
+    size: size as [number, number, number],
+  };
 }
 
-/** Numbers for places on a grid, the same place always the same number. */
-export class Corners {
-  private readonly table: Int32Array;
-  private readonly mask: number;
-  private readonly keys: Int32Array;
+/** Slots of a hash table for so many entries, at most half full. */
+const slotsFor = (most: number): number => {
+  let size = 1024;
+  while (size < most * 2) size *= 2;
+  return size;
+};
+const hashOf = (x: number, y: number, z: number): number =>
+  Math.imul(x, 73856093) ^ Math.imul(y, 19349663) ^ Math.imul(z, 83492791);
+
+/**
+ * Numbers for places, the same number for places within a distance of each other. Cells are four distances wide, so that most places have to
+ * be looked for in one cell only.
+ */
+class NearCorners {
+  readonly places: Float64Array;
+  private readonly heads: Int32Array;
+  private readonly next: Int32Array;
   private count = 0;
 
+  constructor(
+    most: number,
+    private readonly near: number,
+  ) {
+    this.heads = new Int32Array(slotsFor(most)).fill(-1);
+    this.next = new Int32Array(most).fill(-1);
+    this.places = new Float64Array(most * 3);
+  }
+
+  idOf(x: number, y: number, z: number): number {
+    const cell = this.near * 4;
+    const [cx, cy, cz] = [Math.floor(x / cell), Math.floor(y / cell), Math.floor(z / cell)];
+    const [dx, dy, dz] = [this.beside(x, cx), this.beside(y, cy), this.beside(z, cz)];
+    for (let sides = 0; sides < 8; sides += 1) {
+      if ((sides & 1 && dx === 0) || (sides & 2 && dy === 0) || (sides & 4 && dz === 0)) continue;
+      const id = this.inCell(
+        this.slotOf(cx + (sides & 1 ? dx : 0), cy + (sides & 2 ? dy : 0), cz + (sides & 4 ? dz : 0)),
+        x,
+        y,
+        z,
+      );
+      if (id >= 0) return id;
+    }
+    const id = this.count;
+    this.count += 1;
+    const slot = this.slotOf(cx, cy, cz);
+    this.next[id] = this.heads[slot]!;
+    this.heads[slot] = id;
+    this.places[id * 3] = x;
+    this.places[id * 3 + 1] = y;
+    this.places[id * 3 + 2] = z;
+    return id;
+  }
+
+  /** The neighbour along an axis that a place is near enough to to share a corner with: −1, 1, or 0 for none. */
+  private beside(value: number, cell: number): -1 | 0 | 1 {
+    const into = value - cell * this.near * 4;
+    return into <= this.near ? -1 : into >= this.near * 3 ? 1 : 0;
+  }
+
+  private slotOf(x: number, y: number, z: number): number {
+    return hashOf(x, y, z) & (this.heads.length - 1);
+  }
+
+  private inCell(slot: number, x: number, y: number, z: number): number {
+    const { places, near } = this;
+    for (let id = this.heads[slot]!; id >= 0; id = this.next[id]!) {
+      const [dx, dy, dz] = [places[id * 3]! - x, places[id * 3 + 1]! - y, places[id * 3 + 2]! - z];
+      if (dx * dx + dy * dy + dz * dz <= near * near) return id;
+    }
+    return -1;
+  }
+}
+
+/** Numbers for triples of whole numbers, the same triple always the same number. */
+export class NumberTriples {
+  private readonly table: Int32Array;
+  private readonly keys: Int32Array;
+  count = 0;
+
   constructor(most: number) {
-    let size = 1024;
-    while (size < most * 2) size *= 2;
-    this.table = new Int32Array(size).fill(-1);
-    this.mask = size - 1;
+    this.table = new Int32Array(slotsFor(most)).fill(-1);
     this.keys = new Int32Array(most * 3);
   }
 
   idOf(x: number, y: number, z: number): number {
-    let slot = (Math.imul(x, 73856093) ^ Math.imul(y, 19349663) ^ Math.imul(z, 83492791)) & this.mask;
+    const mask = this.table.length - 1;
+    let slot = hashOf(x, y, z) & mask;
     for (;;) {
       const id = this.table[slot]!;
       if (id < 0) break;
       if (this.keys[id * 3] === x && this.keys[id * 3 + 1] === y && this.keys[id * 3 + 2] === z) return id;
-      slot = (slot + 1) & this.mask;
+      slot = (slot + 1) & mask;
     }
     const id = this.count;
     this.count += 1;
     this.table[slot] = id;
-    this.keys[id * 3] = x;
-    this.keys[id * 3 + 1] = y;
-    this.keys[id * 3 + 2] = z;
+    this.keys.set([x, y, z], id * 3);
     return id;
   }
 }
-
-/** Edges of a mesh: their two corners, and the triangles on either side; -1 where there is none. */
-export interface Edges {
-  ends: Uint32Array;
-  left: Int32Array;
-  right: Int32Array;
-  count: number;
-}
-
-export function edgesOf({ count, corners }: Mesh): Edges {
-  const most = count * 3;
-  const ends = new Uint32Array(most * 2);
-  const left = new Int32Array(most).fill(-1);
-  const right = new Int32Array(most).fill(-1);
-  let size = 1024;
-  while (size < most * 2) size *= 2;
-  const table = new Int32Array(size).fill(-1);
-  let edges = 0;
-  for (let triangle = 0; triangle < count; triangle += 1)
-    for (let side = 0; side < 3; side += 1) {
-      const one = corners[triangle * 3 + side]!;
-      const other = corners[triangle * 3 + ((side + 1) % 3)]!;
-      const [low, high] = one < other ? [one, other] : [other, one];
-      if (low === high) continue;
-      let slot = (Math.imul(low, 73856093) ^ Math.imul(high, 19349663)) & (size - 1);
-      for (;;) {
-        const edge = table[slot]!;
-        if (edge < 0) {
-          table[slot] = edges;
-          ends[edges * 2] = low;
-          ends[edges * 2 + 1] = high;
-          left[edges] = triangle;
-          edges += 1;
-          break;
-        }
-        if (ends[edge * 2] === low && ends[edge * 2 + 1] === high) {
-          // A third face at one edge is a flaw of the mesh; the first two count.
-          if (right[edge] === -1) right[edge] = triangle;
-          break;
-        }
-        slot = (slot + 1) & (size - 1);
-      }
-    }
-  return { ends, left, right, count: edges };
-}
-
-/** Things that belong together, told pair by pair. */
-export class Groups {
-  private readonly parent: Uint32Array;
-  constructor(count: number) {
-    this.parent = Uint32Array.from({ length: count }, (_, at) => at);
-  }
-  of(one: number): number {
-    let top = one;
-    while (this.parent[top] !== top) {
-      this.parent[top] = this.parent[this.parent[top]!]!;
-      top = this.parent[top]!;
-    }
-    return top;
-  }
-  join(one: number, other: number): void {
-    const [a, b] = [this.of(one), this.of(other)];
-    if (a !== b) this.parent[Math.max(a, b)] = Math.min(a, b);
-  }
-}
-
-/** How far two faces turn against each other: the cosine between their normals. */
-export const cosBetween = ({ normal }: Mesh, one: number, other: number): number =>
-  normal[one * 3]! * normal[other * 3]! +
-  normal[one * 3 + 1]! * normal[other * 3 + 1]! +
-  normal[one * 3 + 2]! * normal[other * 3 + 2]!;
-
-/** How long an edge is, mm. */
-export const edgeLength = ({ places }: Mesh, { ends }: Edges, edge: number): number => {
-  const [one, other] = [ends[edge * 2]! * 3, ends[edge * 2 + 1]! * 3];
-  return Math.hypot(
-    places[one]! - places[other]!,
-    places[one + 1]! - places[other + 1]!,
-    places[one + 2]! - places[other + 2]!,
-  );
-};

@@ -189,7 +189,10 @@ export function pieceOfMesh(
     ...piece,
     faces: {
       outer: { areaCm2 },
-      ...(as.inner ? { inner: { areaCm2: Math.max(0.1, tenth(figures.innerCm2 ?? figures.outerCm2)) } } : {}),
+      // What is finished all round has no inner face beside that.
+      ...(as.inner && figures.counted !== 'all-round'
+        ? { inner: { areaCm2: Math.max(0.1, tenth(figures.innerCm2 ?? figures.outerCm2)) } }
+        : {}),
     },
     ...(openMm > 0 ? { lengths: { outlineMm: tenth(openMm), openMm: tenth(openMm) } } : {}),
     ...(figures.tightestMm === undefined || figures.kind === 'solid'

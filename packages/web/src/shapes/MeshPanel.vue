@@ -4,6 +4,7 @@ import {
   meshUnits,
   pieceOfMesh,
   sayMeasure,
+  type MeshCount,
   type MeshFigures,
   type MeshUnit,
 } from '@fixatum/core';
@@ -36,13 +37,16 @@ const mmPerUnit = computed(() =>
 const figures = ref<MeshFigures>();
 const problem = ref('');
 let asked = 0;
+/** What of it is finished, once somebody has said so. */
+const count = ref<MeshCount>();
 watch(
-  mmPerUnit,
-  async (mm) => {
+  [mmPerUnit, count],
+  async ([mm, by]) => {
     const mine = (asked += 1);
     try {
-      const told = await props.link.run((remote) => remote.measureMesh(mm));
-      if (mine === asked) figures.value = told;
+      const told = await props.link.run((remote) => remote.measureMesh(mm, by));
+      if (mine !== asked) return;
+      figures.value = told;
       problem.value = '';
     } catch (error) {
       problem.value = error instanceof Error ? error.message : 'That did not work.';
@@ -65,9 +69,14 @@ const isOdd = computed(() => {
   return mm > 2500 || mm < 15;
 });
 const kindWords: Record<MeshFigures['kind'], string> = {
-  shell: 'A shell with a thickness: its outer side counts.',
-  solid: 'A solid body: all of its surface counts.',
+  shell: 'A shell with a thickness.',
+  solid: 'A solid body.',
   sheet: 'A surface without a thickness.',
+};
+const countWords: Record<MeshCount, string> = {
+  outside: 'The outer side',
+  'one-side': 'One side',
+  'all-round': 'All round',
 };
 
 const stem = props.fileName
@@ -75,13 +84,13 @@ const stem = props.fileName
   .replace(/[-_]+/g, ' ')
   .trim();
 const name = ref(stem ? stem.slice(0, 1).toUpperCase() + stem.slice(1) : 'Piece');
-const count = ref<number | undefined>(1);
+const quantity = ref<number | undefined>(1);
 const piece = computed(() => {
   const as = takenAs(form.value);
   if (!as || !figures.value) return undefined;
   return pieceOfMesh(
     name.value.trim() || 'Piece',
-    Math.max(1, Math.round(count.value ?? 1)),
+    Math.max(1, Math.round(quantity.value ?? 1)),
     figures.value,
     (store.build?.pieces ?? []).map(({ id }) => id),
     as,
@@ -93,7 +102,12 @@ const takeIt = () => piece.value && take([piece.value], props.fileName);
 
 <template>
   <div class="columns">
-    <MeshPicture :positions="mesh.positions" :parts="mesh.parts" :label="`${name}, to turn and look at`" />
+    <MeshPicture
+      :positions="mesh.positions"
+      :parts="mesh.parts"
+      :counts="figures?.isOuter"
+      :label="`${name}, to turn and look at`"
+    />
     <div>
       <p v-if="problem" class="faults" role="alert">{{ problem }}</p>
       <h2 class="mb-3">How large</h2>
@@ -103,8 +117,31 @@ const takeIt = () => piece.value && take([piece.value], props.fileName);
       </p>
       <template v-if="figures">
         <p class="small quiet">{{ kindWords[figures.kind] }}</p>
+        <template v-if="figures.ways.length > 1">
+          <h2 class="mt-3 mb-2">What of it is finished?</h2>
+          <div class="segmented ways" role="group" aria-label="What of it is finished">
+            <button
+              v-for="way in figures.ways"
+              :key="way.count"
+              :aria-pressed="figures.counted === way.count"
+              @click="count = way.count"
+            >
+              {{ countWords[way.count] }}<br /><span class="figures">{{ area(way.areaCm2) }}</span>
+            </button>
+          </div>
+          <p class="small quiet mt-1">
+            {{
+              count
+                ? 'What counts is light in the picture.'
+                : 'This looks likeliest, but a file can’t say it: press what is right. What counts is light in the picture.'
+            }}
+          </p>
+        </template>
+        <ul v-if="figures.notes.length > 0" class="notes small">
+          <li v-for="note in figures.notes" :key="note">{{ note }}</li>
+        </ul>
         <dl class="figures">
-          <dt>Outer face</dt>
+          <dt>{{ figures.kind === 'shell' ? 'Outer face' : 'To finish' }}</dt>
           <dd data-testid="outer-area">{{ area(figures.outerCm2) }}</dd>
           <template v-if="figures.innerCm2 !== undefined">
             <dt>Inner face</dt>
@@ -140,7 +177,7 @@ const takeIt = () => piece.value && take([piece.value], props.fileName);
   <section v-if="piece" class="mt-4">
     <div class="row">
       <v-text-field v-model="name" label="Name" maxlength="120" />
-      <NumberField v-model="count" label="How many" :min="1" :max="200" :step="1" />
+      <NumberField v-model="quantity" label="How many" :min="1" :max="200" :step="1" />
     </div>
     <TakeInFields
       v-model="form"
@@ -174,7 +211,13 @@ dd {
   font-weight: 600;
 }
 
-.zones {
+.ways button {
+  line-height: 1.35;
+  padding-block: 6px;
+}
+
+.zones,
+.notes {
   list-style: none;
   padding: 0;
 }

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core';
-import { onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue';
+import { onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import type { MeshScene } from './meshScene';
 
 /** A mesh to turn and look at. */
 const props = defineProps<{
   positions: Float32Array;
   parts: readonly { name: string; triangles: number }[];
+  /** 1 for each triangle that counts; what does not is drawn dark. */
+  counts?: Uint8Array | undefined;
   label: string;
 }>();
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas');
@@ -20,12 +22,17 @@ onMounted(async () => {
     const { createMeshScene } = await import('./meshScene');
     if (gone || !canvas.value) return;
     scene = createMeshScene(canvas.value, props.positions, props.parts);
+    if (props.counts) scene.show(props.counts);
     scene.resize();
     drawn.value = true;
   } catch {
     hasWebGl.value = false;
   }
 });
+watch(
+  () => props.counts,
+  (counts) => counts && scene?.show(counts),
+);
 onBeforeUnmount(() => {
   gone = true;
   scene?.dispose();

@@ -18,11 +18,16 @@ import { turnKeys } from '../shared/turnKeys';
 /** A mesh on a canvas, to be turned. */
 export interface MeshScene {
   resize(): void;
+  /** Draws what counts light, and the rest dark: 1 for each triangle that does. */
+  show(counts: Uint8Array): void;
   dispose(): void;
 }
 
 /** Greys that are told apart: colour is for paint, and there is none yet. */
 const greys = [0xb9bcbf, 0x8d9196, 0xd9dbdd, 0x6f7479, 0xa3a7ab];
+
+/** How light what does not count is drawn, against what does. */
+const UNCOUNTED = 0.32;
 
 /**
  * Opens a mesh on a canvas. Throws where there is no WebGL.
@@ -46,13 +51,22 @@ export function createMeshScene(
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(positions, 3));
   geometry.computeVertexNormals();
+  const shades = new BufferAttribute(new Float32Array(positions.length).fill(1), 3);
+  geometry.setAttribute('color', shades);
   let from = 0;
   parts.forEach(({ triangles }, at) => {
     geometry.addGroup(from, triangles * 3, at % greys.length);
     from += triangles * 3;
   });
   const materials = greys.map(
-    (color) => new MeshStandardMaterial({ color, roughness: 0.75, flatShading: true, side: DoubleSide }),
+    (color) =>
+      new MeshStandardMaterial({
+        color,
+        roughness: 0.75,
+        flatShading: true,
+        side: DoubleSide,
+        vertexColors: true,
+      }),
   );
   const mesh = new Mesh(geometry, materials);
   const box = new Box3().setFromBufferAttribute(geometry.getAttribute('position') as BufferAttribute);
@@ -70,6 +84,12 @@ export function createMeshScene(
     draw();
   });
   return {
+    show(counts) {
+      for (let at = 0; at < counts.length; at += 1)
+        shades.array.fill(counts[at] ? 1 : UNCOUNTED, at * 9, at * 9 + 9);
+      shades.needsUpdate = true;
+      draw();
+    },
     resize() {
       const { clientWidth, clientHeight } = canvas;
       if (clientWidth === 0 || clientHeight === 0) return;

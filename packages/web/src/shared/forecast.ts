@@ -6,7 +6,6 @@ import { openWorker, plain, type WorkerLink } from './offThread/workerLink';
 import { useNotice } from './notice';
 import { useBuild } from './build';
 
-const SAMPLES = 150;
 /** A forecast is made once the plan has been quiet for this long. */
 const QUIET_MS = 800;
 
@@ -42,7 +41,6 @@ export const useForecastStore = defineStore('forecast', () => {
     link = own;
     const request = {
       now: view.now,
-      samples: SAMPLES,
       warm: store.warm,
       ...plain({ build, around: store.around }),
     };

@@ -1,7 +1,7 @@
 import type { Build } from '../../model/schema';
 import { sampleBuild, samplePiece } from '../../testing/sampleBuild';
 import { epochMinute } from '../../model/wallTime';
-import { forecastBuild, sayChance } from './forecast';
+import { forecastBuild, sayChance, futuresFor } from './forecast';
 import { planBuild } from './planBuild';
 
 /** One brushed coat of craft acrylic, due so many hours after it is expected to be packable. */
@@ -92,4 +92,16 @@ describe('forecastBuild', () => {
     );
     expect([1, 0, 0.456].map(sayChance)).toEqual(['over 99 %', 'under 1 %', '46 %']);
   });
+});
+
+describe('how many futures are tried', () => {
+  // 75,000 passes placed in all: 1,020 passes of sixty pieces in 73 futures; no more than 150, and no fewer than 40.
+  it.each([
+    [0, 150],
+    [500, 150],
+    [501, 149],
+    [1020, 73],
+    [1875, 40],
+    [17_000, 40],
+  ])('of %d passes %d', (passes, futures) => expect(futuresFor(passes)).toBe(futures));
 });

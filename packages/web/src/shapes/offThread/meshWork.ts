@@ -1,4 +1,11 @@
-import { MeshFault, meshFigures, MOST_TRIANGLES, type MeshFigures, type MeshPart } from '@fixatum/core';
+import {
+  MeshFault,
+  meshFigures,
+  MOST_TRIANGLES,
+  type MeshCount,
+  type MeshFigures,
+  type MeshPart,
+} from '@fixatum/core';
 import { transfer } from 'comlink';
 import { LoadingManager, Mesh, type Material, type Object3D } from 'three';
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js';
@@ -76,7 +83,8 @@ export async function openMesh(name: string, file: ArrayBuffer): Promise<MeshSum
 }
 
 /** The figures of the mesh in hand. */
-export const measureMesh = (mmPerUnit: number): MeshFigures => meshFigures(parts, mmPerUnit);
+export const measureMesh = (mmPerUnit: number, count: MeshCount | undefined): MeshFigures =>
+  meshFigures(parts, mmPerUnit, count);
 
 const numbersOf = (list: ArrayLike<number>): Float32Array =>
   list instanceof Float32Array ? list : Float32Array.from(list);

@@ -1,5 +1,6 @@
 import {
   Forecast,
+  futuresFor,
   planBuild,
   type Around,
   type Build,
@@ -12,7 +13,6 @@ export interface ForecastRequest {
   build: Build;
   now: number;
   around: Around;
-  samples: number;
   /** The plan on screen, which the forecast is about. */
   warm: WarmStart | undefined;
 }
@@ -21,7 +21,7 @@ const SEED = 1;
 const TELL_EVERY = 10;
 
 /** Whoever waits has a first answer after so long, which is made surer from then on; but not from fewer futures than this. */
-const FIRST_ANSWER_MS = 1500;
+const FIRST_ANSWER_MS = 500;
 const FEWEST_FUTURES = 20;
 
 /**
@@ -29,7 +29,7 @@ const FEWEST_FUTURES = 20;
  * @param first a first answer, where the whole takes longer
  */
 export async function forecast(
-  { build, now, around, samples, warm }: ForecastRequest,
+  { build, now, around, warm }: ForecastRequest,
   told: (done: number, of: number) => void,
   first: (forecast: PieceForecast[]) => void,
 ): Promise<PieceForecast[]> {
@@ -39,6 +39,7 @@ export async function forecast(
     latestStarts: false,
     ...(warm ? { search: { warm, keep: true, starts: 'none' } } : {}),
   });
+  const samples = futuresFor(plan.operations.length);
   const futures = new Forecast(build, plan, SEED);
   const from = performance.now();
   let isFirst = true;
