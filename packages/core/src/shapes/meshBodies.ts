@@ -37,8 +37,11 @@ export function bodiesOf(mesh: Mesh, edges: Edges): Bodies {
     const other = edges.right[edge]!;
     if (other >= 0) bodyOf.joinTurned(edges.left[edge]!, other, edges.sameWay[edge]!);
   }
-  const against = Uint8Array.from({ length: count }, (_, at) => bodyOf.turnOf(at));
-  for (let at = 0; at < count; at += 1) if (against[at]) turn(mesh, at);
+  const against = new Uint8Array(count);
+  for (let at = 0; at < count; at += 1) {
+    against[at] = bodyOf.turnOf(at);
+    if (against[at]) turn(mesh, at);
+  }
 
   const bodies = new Map<number, Body>();
   for (let at = 0; at < count; at += 1) {

@@ -29,9 +29,11 @@ export function tightest(
         normals[slot + axis]! += normal[at * 3 + axis]! * angles[corner]!;
     }
   }
-  const long = (slot: number) => Math.hypot(normals[slot]!, normals[slot + 1]!, normals[slot + 2]!);
-  const curves: { curve: number; mm: number }[] = [];
-  let all = 0;
+  const long = (slot: number) =>
+    Math.sqrt(normals[slot]! ** 2 + normals[slot + 1]! ** 2 + normals[slot + 2]! ** 2);
+  const curves = new Float64Array(edges.count);
+  const lengths = new Float64Array(edges.count);
+  let bent = 0;
   for (let edge = 0; edge < edges.count; edge += 1) {
     const [one, other] = [edges.left[edge]!, edges.right[edge]!];
     if (other < 0 || !isOuter[one] || !isOuter[other] || cosBetween(mesh, one, other) < SHARP_COS) continue;
@@ -46,18 +48,39 @@ export function tightest(
       squared += apart * apart;
     }
     if (squared === 0 || !Number.isFinite(dot)) continue;
-    const mm = Math.sqrt(squared);
-    curves.push({ curve: Math.abs(dot) / squared, mm });
-    all += mm;
+    curves[bent] = Math.abs(dot) / squared;
+    lengths[bent] = Math.sqrt(squared);
+    bent += 1;
   }
-  curves.sort((a, b) => a.curve - b.curve);
-  let [passed, curve] = [0, 0];
-  for (const one of curves) {
-    passed += one.mm;
-    curve = one.curve;
-    if (passed >= all * TIGHT_SHARE) break;
-  }
+  const curve = reachedBy(curves.subarray(0, bent), lengths.subarray(0, bent), TIGHT_SHARE);
   return curve > 0 && 1 / curve < FLAT_SIZES * Math.max(...mesh.size) ? 1 / curve : undefined;
+}
+
+/** Halved so often, a range of curves is finer than anybody measures. */
+const HALVINGS = 40;
+
+/** The least of some values that a share of all weight is at or under: by halving, as sorting takes longer. */
+function reachedBy(values: Float64Array, weights: Float64Array, share: number): number {
+  let [all, high] = [0, 0];
+  for (let at = 0; at < values.length; at += 1) {
+    all += weights[at]!;
+    if (values[at]! > high) high = values[at]!;
+  }
+  let low = -1;
+  for (let halving = 0; halving < HALVINGS; halving += 1) {
+    const middle = (low + high) / 2;
+    let [weight, under] = [0, 0];
+    for (let at = 0; at < values.length; at += 1) {
+      const value = values[at]!;
+      if (value <= middle) {
+        weight += weights[at]!;
+        if (value > under) under = value;
+      }
+    }
+    if (weight < all * share) low = middle;
+    else high = under;
+  }
+  return high;
 }
 
 /** The angles of a triangle at its corners, radians. */

@@ -65,7 +65,8 @@ export function edgesOf({ count, corners }: Mesh): Edges {
 export class Groups {
   protected readonly parent: Uint32Array;
   constructor(count: number) {
-    this.parent = Uint32Array.from({ length: count }, (_, at) => at);
+    this.parent = new Uint32Array(count);
+    for (let at = 0; at < count; at += 1) this.parent[at] = at;
   }
   of(one: number): number {
     let top = one;
@@ -90,9 +91,9 @@ export const cosBetween = ({ normal }: Mesh, one: number, other: number): number
 /** How long an edge is, mm. */
 export const edgeLength = ({ places }: Mesh, { ends }: Edges, edge: number): number => {
   const [one, other] = [ends[edge * 2]! * 3, ends[edge * 2 + 1]! * 3];
-  return Math.hypot(
-    places[one]! - places[other]!,
-    places[one + 1]! - places[other + 1]!,
-    places[one + 2]! - places[other + 2]!,
+  return Math.sqrt(
+    (places[one]! - places[other]!) ** 2 +
+      (places[one + 1]! - places[other + 1]!) ** 2 +
+      (places[one + 2]! - places[other + 2]!) ** 2,
   );
 };

@@ -262,12 +262,16 @@ const ROUNDS = 40;
 
 /** The direction that most of the surface looks along: the first principal axis of the normals, each as heavy as its face. */
 function principalNormal({ count, area, normal }: Mesh): [number, number, number] {
-  const sums = [0, 0, 0, 0, 0, 0];
+  let [xx, xy, xz, yy, yz, zz] = [0, 0, 0, 0, 0, 0];
   for (let at = 0; at < count; at += 1) {
     const [x, y, z, mm2] = [normal[at * 3]!, normal[at * 3 + 1]!, normal[at * 3 + 2]!, area[at]!];
-    [x * x, x * y, x * z, y * y, y * z, z * z].forEach((value, n) => (sums[n]! += value * mm2));
+    xx += x * x * mm2;
+    xy += x * y * mm2;
+    xz += x * z * mm2;
+    yy += y * y * mm2;
+    yz += y * z * mm2;
+    zz += z * z * mm2;
   }
-  const [xx, xy, xz, yy, yz, zz] = sums as [number, number, number, number, number, number];
   let axis: [number, number, number] =
     xx >= yy && xx >= zz ? [1, 0.01, 0.02] : yy >= zz ? [0.01, 1, 0.02] : [0.01, 0.02, 1];
   for (let round = 0; round < ROUNDS; round += 1) {

@@ -64,27 +64,29 @@ export function welded(parts: readonly MeshPart[], mmPerUnit: number): Mesh {
   const source = new Uint32Array(read);
   const known = new NearCorners(read * 3, (Math.max(...size) || 1) * WELD_SHARE);
   const faces = new NumberTriples(read);
+  const [left, front, bottom] = least as [number, number, number];
+  const idAt = (positions: Float32Array, from: number): number =>
+    known.idOf(
+      (positions[from]! - left) * mmPerUnit,
+      (positions[from + 1]! - front) * mmPerUnit,
+      (positions[from + 2]! - bottom) * mmPerUnit,
+    );
   let [count, doubles, triangle] = [0, 0, 0];
   parts.forEach(({ positions }, own) => {
     for (let at = 0; at + 9 <= positions.length; at += 9, triangle += 1) {
-      const ids: [number, number, number] = [0, 0, 0];
-      for (let corner = 0; corner < 3; corner += 1) {
-        const from = at + corner * 3;
-        ids[corner] = known.idOf(
-          (positions[from]! - least[0]!) * mmPerUnit,
-          (positions[from + 1]! - least[1]!) * mmPerUnit,
-          (positions[from + 2]! - least[2]!) * mmPerUnit,
-        );
-      }
-      const [a, b, c] = ids;
+      const a = idAt(positions, at);
+      const b = idAt(positions, at + 3);
+      const c = idAt(positions, at + 6);
       if (a === b || b === c || c === a) continue;
-      const [low, middle, high] = [...ids].sort((one, other) => one - other) as [number, number, number];
+      const [low, high] = [Math.min(a, b, c), Math.max(a, b, c)];
       const face = faces.count;
-      if (faces.idOf(low, middle, high) < face) {
+      if (faces.idOf(low, a + b + c - low - high, high) < face) {
         doubles += 1;
         continue;
       }
-      corners.set(ids, count * 3);
+      corners[count * 3] = a;
+      corners[count * 3 + 1] = b;
+      corners[count * 3 + 2] = c;
       part[count] = own;
       source[count] = triangle;
       count += 1;
@@ -224,7 +226,9 @@ export class NumberTriples {
     const id = this.count;
     this.count += 1;
     this.table[slot] = id;
-    this.keys.set([x, y, z], id * 3);
+    this.keys[id * 3] = x;
+    this.keys[id * 3 + 1] = y;
+    this.keys[id * 3 + 2] = z;
     return id;
   }
 }
