@@ -16,9 +16,14 @@ export function tightest(
   { isOuter, faces }: { isOuter: Uint8Array; faces: Groups },
 ): number | undefined {
   const { count, corners, places, normal } = mesh;
-  const known = new NumberTriples(count * 3);
-  const slotOf = (corner: number, face: number) => known.idOf(corner, face, 0) * 3;
-  const normals = new Float64Array(count * 9);
+  // A corner of one smooth face has its own slot; only where several meet the others are looked up.
+  const firstFace = new Int32Array(count * 3).fill(-1);
+  const others = new NumberTriples(count * 3);
+  const slotOf = (corner: number, face: number): number => {
+    if (firstFace[corner] === -1) firstFace[corner] = face;
+    return firstFace[corner] === face ? corner * 3 : (count * 3 + others.idOf(corner, face, 0)) * 3;
+  };
+  const normals = new Float64Array(count * 18);
   for (let at = 0; at < count; at += 1) {
     if (!isOuter[at]) continue;
     const face = faces.of(at);

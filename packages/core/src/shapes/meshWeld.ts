@@ -162,7 +162,9 @@ class NearCorners {
     const cell = this.near * 4;
     const [cx, cy, cz] = [Math.floor(x / cell), Math.floor(y / cell), Math.floor(z / cell)];
     const [dx, dy, dz] = [this.beside(x, cx), this.beside(y, cy), this.beside(z, cz)];
-    for (let sides = 0; sides < 8; sides += 1) {
+    const own = this.inCell(this.slotOf(cx, cy, cz), x, y, z);
+    if (own >= 0) return own;
+    for (let sides = 1; sides < 8; sides += 1) {
       if ((sides & 1 && dx === 0) || (sides & 2 && dy === 0) || (sides & 4 && dz === 0)) continue;
       const id = this.inCell(
         this.slotOf(cx + (sides & 1 ? dx : 0), cy + (sides & 2 ? dy : 0), cz + (sides & 4 ? dz : 0)),
