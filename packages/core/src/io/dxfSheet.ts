@@ -15,7 +15,7 @@ import type {
   IPolylineEntity,
   ITextEntity,
 } from 'dxf-parser';
-import { arcPoints, bulgePoints, ellipseRing, splinePoints } from '../shapes/curves';
+import { arcPoints, bulgePoints, ellipseRing, splinePoints, throughPoints } from '../shapes/curves';
 import {
   after,
   asItIs,
@@ -277,7 +277,7 @@ class DxfReader {
           entity as WeightedSplineEntity;
         const points =
           splinePoints(controlPoints, degreeOfSplineCurve, knotValues, weights) ??
-          (fitPoints.length > 1 ? fitPoints : controlPoints);
+          (fitPoints.length > 1 ? throughPoints(fitPoints, closed, this.tolerance) : controlPoints);
         return points.length > 1 ? { points, closed } : undefined;
       }
       default:

@@ -54,6 +54,70 @@ describe('SVG', () => {
     const [area] = areas(svg(inside));
     expect(Math.abs((area ?? 0) / cm2 - 1)).toBeLessThan(0.0005);
   });
+  it.each([
+    // 10 units of the box on 50 mm: a box of 4 by 2 of them is 20 by 10 mm.
+    [
+      `<svg x="10" y="10" width="50" height="50" viewBox="0 0 10 10"><rect width="4" height="2" ${line}/></svg>`,
+      2,
+    ],
+    // As large as fits both ways: 40 high for 20, so 2 to one, whatever the width would give.
+    [`<svg width="90" height="40" viewBox="0 0 30 20"><rect width="10" height="10" ${line}/></svg>`, 4],
+    // Or as large as covers both: 3 to one.
+    [
+      `<svg width="90" height="40" viewBox="0 0 30 20" preserveAspectRatio="xMidYMid slice"><rect width="10" height="10" ${line}/></svg>`,
+      9,
+    ],
+    // Or pulled out of shape: 3 across, 2 down.
+    [
+      `<svg width="90" height="40" viewBox="0 0 30 20" preserveAspectRatio="none"><rect width="10" height="10" ${line}/></svg>`,
+      6,
+    ],
+    // Half of the frame across, a quarter down: 50 by 25.
+    [`<svg width="100" height="100"><rect width="50%" height="25%" ${line}/></svg>`, 12.5],
+    // A symbol is as large as whoever copies it says: 5 mm to a unit.
+    [
+      `<symbol id="s" viewBox="0 0 10 10"><rect width="4" height="4" ${line}/></symbol><use href="#s" x="20" width="50" height="50"/>`,
+      4,
+    ],
+    // What it says itself counts where the copy says nothing: 3 mm to a unit.
+    [
+      `<symbol id="s" viewBox="0 0 10 10" width="30" height="30"><rect width="4" height="4" ${line}/></symbol><use href="#s"/>`,
+      1.44,
+    ],
+    [
+      `<defs><svg id="s" viewBox="0 0 10 10" width="5" height="5"><rect width="4" height="4" ${line}/></svg></defs><use href="#s" width="50" height="50"/>`,
+      4,
+    ],
+    // A frame in a frame, 2 mm and then 3 to one of the inner: 6.
+    [
+      `<svg width="60" height="60" viewBox="0 0 30 30"><svg width="30" height="30" viewBox="0 0 10 10"><rect width="5" height="5" ${line}/></svg></svg>`,
+      9,
+    ],
+    [`<style>path { fill: none; stroke: red; d: path("M10 10h50v40h-50z") }</style><path/>`, 20],
+    [
+      `<style>#a.b, circle { fill: none }</style><rect id="a" class="b" width="9" height="9"/><circle r="9"/><ellipse rx="20" ry="10" cx="50" cy="50"/>`,
+      6.2832,
+    ],
+    [`<rect width="30" height="20" ${line} style="width: 50px"/>`, 10],
+  ])('measures in frames and by style %s', (inside, cm2) => {
+    const [area, ...more] = areas(svg(inside));
+    expect(more).toEqual([]);
+    expect(Math.abs((area ?? 0) / cm2 - 1)).toBeLessThan(0.0005);
+  });
+  it('takes lengths with units on shapes: 96 units are an inch of the drawing', () => {
+    const shapes = `<rect x="1cm" width="50mm" height="2in" ${line}/>`;
+    // In a drawing of pixels they are true: 50 by 50.8 mm.
+    expect(areas(svg(shapes, 'width="200mm" height="200mm"'))[0]).toBeCloseTo(25.4, 3);
+  });
+  it.each([
+    // The box of 100 by 100 lies in 200 by 100 mm as large as fits: one to one.
+    ['width="200mm" height="100mm" viewBox="0 0 100 100"', 25],
+    ['width="200mm" height="100mm" viewBox="0 0 100 100" preserveAspectRatio="xMinYMin slice"', 100],
+    ['width="200mm" height="100mm" viewBox="0 0 100 100" preserveAspectRatio="none"', 50],
+    ['height="50mm" viewBox="0 0 100 100"', 6.25],
+  ])('a page with %s', (root, cm2) =>
+    expect(areas(svg(`<rect width="50" height="50" ${line}/>`, root))[0]).toBeCloseTo(cm2, 3),
+  );
   it('sorts lines by layer, or without layers by colour', () => {
     const byColour = svg(
       `<rect width="50" height="50" ${line}/><path d="M0 0L9 9" fill="none" stroke="#f00"/>`,

@@ -5,6 +5,8 @@ import { bezierPoints, ellipseRing } from '../shapes/curves';
 import type { Point } from '../shapes/rings';
 import { SheetFault, StrokeCounter, type Sheet, type SheetText } from '../shapes/sheet';
 import { byKind, type RawStroke } from './rawStrokes';
+import { innerFrame, pageOf, svgLength, type Viewport } from './svgFrame';
+import { pathInStyle, rulesOf, styleOf, type StyleRule } from './svgStyle';
 
 /** What of the parser's tree is looked at. */
 interface Node {
@@ -24,16 +26,10 @@ interface Inherited {
   layer: string | undefined;
   fontSize: number;
   anchor: string;
+  /** What lengths in per cent are of. */
+  viewport: Viewport;
 }
 
-const MM_PER: Readonly<Record<string, number>> = {
-  mm: 1,
-  cm: 10,
-  in: 25.4,
-  pt: 25.4 / 72,
-  pc: 25.4 / 6,
-  q: 0.25,
-};
 const notDrawn = new Set([
   'defs',
   'symbol',
@@ -81,17 +77,25 @@ function find(node: Node, tag: string, depth = 0): Node | undefined {
   return undefined;
 }
 
-const numberOf = (text: string | undefined, otherwise = 0): number => {
-  const value = Number.parseFloat(text ?? '');
-  return Number.isFinite(value) ? value : otherwise;
-};
+/** All that is written in an element. */
+const textOf = ({ data = '', children = [] }: Node): string => data + children.map(textOf).join('');
+
+/** What is handed down into an inner frame. */
+function framed(
+  given: Inherited,
+  attribs: Record<string, string>,
+  over: Record<string, string> = {},
+): Inherited {
+  const { transform, viewport } = innerFrame(attribs, { ...given.viewport, fontSize: given.fontSize }, over);
+  return { ...given, viewport, transforms: [transform, ...given.transforms] };
+}
 
 class SvgReader {
   private readonly raw: RawStroke[] = [];
   private readonly texts: SheetText[] = [];
   private readonly notes = new Set<string>();
   private readonly byId = new Map<string, Node>();
-  private readonly classes = new Map<string, Record<string, string>>();
+  private rules: StyleRule[] = [];
   private readonly counter = new StrokeCounter();
   private copies = 0;
   private tolerance = 0.02;
@@ -99,9 +103,11 @@ class SvgReader {
   constructor(private readonly root: Node) {}
 
   read(): Sheet {
-    const { width, height, map, mmPerUnit } = this.frame();
+    const { width, height, map, mmPerUnit, viewport } = pageOf(this.root.attribs ?? {});
     if (width > 0 && height > 0) this.tolerance = Math.max(width, height) * CLOSE_SHARE;
-    this.gather(this.root, 0);
+    const sheets: string[] = [];
+    this.gather(this.root, 0, sheets);
+    this.rules = rulesOf(sheets.join('\n'));
     const top: Inherited = {
       transforms: map ? [map] : [],
       stroke: undefined,
@@ -109,6 +115,7 @@ class SvgReader {
       layer: undefined,
       fontSize: 16,
       anchor: 'start',
+      viewport,
     };
     this.walk(this.root, this.styled(this.root, top), 0);
     const { strokes, kinds } = byKind(this.raw, 1);
@@ -120,48 +127,16 @@ class SvgReader {
     };
   }
 
-  /** The size of the page in its own units, and what one unit is. */
-  private frame(): { width: number; height: number; map: string | undefined; mmPerUnit: number | undefined } {
-    const { width: wide, height: high, viewBox, viewbox } = this.root.attribs ?? {};
-    const box = (viewBox ?? viewbox)
-      ?.trim()
-      .split(/[\s,]+/)
-      .map(Number);
-    const isBox = box?.length === 4 && box.every(Number.isFinite) && box[2]! > 0 && box[3]! > 0;
-    const [x, y, width, height] = isBox ? (box as [number, number, number, number]) : [0, 0, 0, 0];
-    const read = (said: string | undefined, units: number) => {
-      const found = /^\s*([\d.+\-e]+)\s*(mm|cm|in|pt|pc|q)\s*$/i.exec(said ?? '');
-      const mm = found && Number(found[1]) * MM_PER[found[2]!.toLowerCase()]!;
-      return mm && mm > 0 ? mm / (units || Number(found[1])) : undefined;
-    };
-    const mmPerUnit = read(wide, width) ?? read(high, height);
-    // Without a box units are pixels, of which 96 are an inch: what says its size in mm means those.
-    const perPixel = mmPerUnit !== undefined && !isBox ? 25.4 / 96 : mmPerUnit;
-    return {
-      width: width || numberOf(wide) * (isBox || mmPerUnit === undefined ? 1 : mmPerUnit / (25.4 / 96)),
-      height: height || numberOf(high) * (isBox || mmPerUnit === undefined ? 1 : mmPerUnit / (25.4 / 96)),
-      map: x !== 0 || y !== 0 ? `translate(${-x} ${-y})` : undefined,
-      mmPerUnit: perPixel,
-    };
-  }
-
-  /** What can be copied by its id, and what classes look like. */
-  private gather(node: Node, depth: number): void {
+  /** What can be copied by its id, and the stylesheets. */
+  private gather(node: Node, depth: number, sheets: string[]): void {
     if (depth > MOST_DEEP) throw new SheetFault('This file nests its groups deeper than can be followed.');
     const { id } = node.attribs ?? {};
     if (id !== undefined) this.byId.set(id, node);
     const tag = tagOf(node);
-    if (tag === 'style') {
-      const text = (node.children ?? []).map(({ data = '' }) => data).join('');
-      for (const [, selectors = '', body = ''] of text.slice(0, 200_000).matchAll(/([^{}]+)\{([^{}]*)\}/g))
-        for (const selector of selectors.split(',')) {
-          const name = /^\s*\.([\w-]+)\s*$/.exec(selector)?.[1];
-          if (name) this.classes.set(name, { ...this.classes.get(name), ...declarations(body) });
-        }
-    }
+    if (tag === 'style') sheets.push(textOf(node));
     if (tag === 'script') this.notes.add('A script in the file was left alone: only its lines are read.');
     if (tag === 'image') this.notes.add('Pictures in the file are not read: only its lines are.');
-    for (const child of node.children ?? []) if (child.type !== 'text') this.gather(child, depth + 1);
+    for (const child of node.children ?? []) if (child.type !== 'text') this.gather(child, depth + 1, sheets);
   }
 
   private walk(node: Node, given: Inherited, depth: number): void {
@@ -178,12 +153,10 @@ class SvgReader {
       if (tag === 'g' || tag === 'a' || tag === 'switch') {
         const label = attribs['inkscape:label'] ?? (depth === 0 ? attribs.id : undefined);
         this.walk(child, label === undefined ? own : { ...own, layer: label }, depth + 1);
-      } else if (tag === 'svg') {
-        const moved = `translate(${numberOf(attribs.x)} ${numberOf(attribs.y)})`;
-        this.walk(child, { ...own, transforms: [moved, ...own.transforms] }, depth + 1);
-      } else if (tag === 'use') this.copy(attribs, own, depth);
+      } else if (tag === 'svg') this.walk(child, framed(own, attribs), depth + 1);
+      else if (tag === 'use') this.copy({ ...attribs, ...style }, own, depth);
       else if (tag === 'text') this.say(child, own);
-      else this.draw(tag, attribs, own);
+      else this.draw(tag, { ...attribs, ...style }, own);
     }
   }
 
@@ -197,16 +170,19 @@ class SvgReader {
       this.notes.add('A part of the drawing stands in another file, and is not fetched.');
       return;
     }
-    const moved = `translate(${numberOf(attribs.x)} ${numberOf(attribs.y)})`;
-    const own = { ...given, transforms: [moved, ...given.transforms] };
-    const isGroup = tagOf(target) === 'symbol';
-    this.walk(isGroup ? target : { type: 'tag', children: [target] }, own, depth + 1);
+    const { viewport } = given;
+    const x = svgLength(attribs.x, viewport.width, given.fontSize) ?? 0;
+    const y = svgLength(attribs.y, viewport.height, given.fontSize) ?? 0;
+    const own = { ...given, transforms: [`translate(${x} ${y})`, ...given.transforms] };
+    const tag = tagOf(target);
+    // A symbol, or a drawing of its own, is as large as whoever copies it says.
+    if (tag === 'symbol' || tag === 'svg')
+      this.walk(target, framed(this.styled(target, own), target.attribs ?? {}, attribs), depth + 1);
+    else this.walk({ type: 'tag', children: [target] }, own, depth + 1);
   }
 
-  private styleOf({ attribs = {} }: Node): Record<string, string> {
-    const style: Record<string, string> = {};
-    for (const name of (attribs.class ?? '').split(/\s+/)) Object.assign(style, this.classes.get(name));
-    return Object.assign(style, declarations(attribs.style ?? ''));
+  private styleOf(node: Node): Record<string, string> {
+    return styleOf(this.rules, tagOf(node), node.attribs ?? {});
   }
 
   private styled(node: Node, given: Inherited): Inherited {
@@ -218,28 +194,34 @@ class SvgReader {
       stroke: style.stroke ?? attribs.stroke ?? given.stroke,
       fill: style.fill ?? attribs.fill ?? given.fill,
       layer: given.layer,
-      fontSize: numberOf(style['font-size'] ?? attribs['font-size'], given.fontSize),
+      fontSize:
+        svgLength(style['font-size'] ?? attribs['font-size'], given.fontSize, given.fontSize) ??
+        given.fontSize,
       anchor: style['text-anchor'] ?? attribs['text-anchor'] ?? given.anchor,
+      viewport: given.viewport,
     };
   }
 
   private draw(
     tag: string,
     attribs: Record<string, string>,
-    { transforms, stroke, fill, layer }: Inherited,
+    { transforms, stroke, fill, layer, viewport, fontSize }: Inherited,
   ): void {
     const colour = hex(stroke) ?? hex(fill ?? 'black');
     if (colour === undefined) return;
-    const oval = ovalOf(tag, attribs);
+    const n = (key: string): number | undefined => svgLength(attribs[key], wholeOf(key, viewport), fontSize);
+    const oval = ovalOf(tag, n);
     if (oval) {
       // A circle is followed more closely than four cubics would.
       const [centre, across, down] = oval;
       const map = mapOf(transforms);
-      const ring = ellipseRing(centre, across, down, this.tolerance).map(map);
+      const [from, to] = [map([0, 0]), map([1, 0])];
+      const scale = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
+      const ring = ellipseRing(centre, across, down, this.tolerance / scale).map(map);
       this.add(ring, true, layer, colour);
       return;
     }
-    const path = pathOf(tag, attribs);
+    const path = pathOf(tag, attribs, n);
     if (path === undefined) return;
     const read = svgpath(path);
     const fault = (read as unknown as { err?: string }).err;
@@ -299,8 +281,8 @@ class SvgReader {
     const long = text.length * given.fontSize * 0.5;
     const shift = given.anchor === 'middle' ? 0 : given.anchor === 'end' ? -long / 2 : long / 2;
     const place: Point = [
-      numberOf(attribs.x ?? first?.x) + shift,
-      numberOf(attribs.y ?? first?.y) - given.fontSize * 0.3,
+      (svgLength(attribs.x ?? first?.x, given.viewport.width, given.fontSize) ?? 0) + shift,
+      (svgLength(attribs.y ?? first?.y, given.viewport.height, given.fontSize) ?? 0) - given.fontSize * 0.3,
     ];
     const [x, y] = mapOf(given.transforms)(place);
     this.texts.push({ x, y, text });
@@ -328,15 +310,6 @@ function mapOf(transforms: readonly string[]): (point: Point) => Point {
   return ([x, y]) => [ex + (ax - ex) * x + (cx - ex) * y, ey + (ay - ey) * x + (cy - ey) * y];
 }
 
-/** `key: value` pairs of a style. */
-const declarations = (text: string): Record<string, string> =>
-  Object.fromEntries(
-    text.split(';').flatMap((pair) => {
-      const [key = '', value = ''] = pair.split(':');
-      return key.trim() === '' ? [] : [[key.trim().toLowerCase(), value.trim()]];
-    }),
-  );
-
 /** A colour that is drawn; undefined for none. */
 function hex(said: string | undefined): string | undefined {
   if (said === undefined || said === 'none' || said === 'transparent') return undefined;
@@ -344,20 +317,31 @@ function hex(said: string | undefined): string | undefined {
   return colour ? formatHex(colour) : '#000000';
 }
 
+/** What a length in per cent is a share of: across, down, or for radii the diagonal (SVG 2, 8.9). */
+const wholeOf = (key: string, { width, height }: Viewport): number =>
+  /^(?:x\d?|width|cx|rx)$/.test(key)
+    ? width
+    : /^(?:y\d?|height|cy|ry)$/.test(key)
+      ? height
+      : Math.sqrt((width * width + height * height) / 2);
+
+/** Reads a length of a shape by its name. */
+type LengthOf = (key: string) => number | undefined;
+
 /** A circle or ellipse: its centre, and half of it across and down. */
-function ovalOf(tag: string, attribs: Record<string, string>): [Point, number, number] | undefined {
+function ovalOf(tag: string, n: LengthOf): [Point, number, number] | undefined {
   if (tag !== 'circle' && tag !== 'ellipse') return undefined;
-  const across = numberOf(tag === 'circle' ? attribs.r : attribs.rx);
-  const down = numberOf(tag === 'circle' ? attribs.r : attribs.ry);
-  return across > 0 && down > 0 ? [[numberOf(attribs.cx), numberOf(attribs.cy)], across, down] : undefined;
+  const across = (tag === 'circle' ? n('r') : (n('rx') ?? n('ry'))) ?? 0;
+  const down = (tag === 'circle' ? n('r') : (n('ry') ?? n('rx'))) ?? 0;
+  return across > 0 && down > 0 ? [[n('cx') ?? 0, n('cy') ?? 0], across, down] : undefined;
 }
 
 /** A shape as path data; undefined for what is no line. */
-function pathOf(tag: string, attribs: Record<string, string>): string | undefined {
-  const n = (key: string) => numberOf(attribs[key]);
+function pathOf(tag: string, attribs: Record<string, string>, length: LengthOf): string | undefined {
+  const n = (key: string) => length(key) ?? 0;
   switch (tag) {
     case 'path':
-      return attribs.d;
+      return pathInStyle(attribs.d) ?? attribs.d;
     case 'line':
       return `M${n('x1')} ${n('y1')}L${n('x2')} ${n('y2')}`;
     case 'polyline':
@@ -366,8 +350,8 @@ function pathOf(tag: string, attribs: Record<string, string>): string | undefine
     case 'rect': {
       const [x, y, w, h] = [n('x'), n('y'), n('width'), n('height')];
       if (w <= 0 || h <= 0) return undefined;
-      const rx = Math.min(w / 2, numberOf(attribs.rx, numberOf(attribs.ry)));
-      const ry = Math.min(h / 2, numberOf(attribs.ry, rx));
+      const rx = Math.min(w / 2, length('rx') ?? length('ry') ?? 0);
+      const ry = Math.min(h / 2, length('ry') ?? rx);
       if (rx <= 0 || ry <= 0) return `M${x} ${y}h${w}v${h}h${-w}z`;
       const corner = (dx: number, dy: number) => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
       return `M${x + rx} ${y}h${w - 2 * rx}${corner(rx, ry)}v${h - 2 * ry}${corner(-rx, ry)}h${2 * rx - w}${corner(-rx, -ry)}v${2 * ry - h}${corner(rx, -ry)}z`;

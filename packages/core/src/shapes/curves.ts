@@ -76,6 +76,8 @@ export function bulgePoints(start: Point, end: Point, bulge: number, tolerance: 
 
 /** Pieces for each stretch between two knots of a spline. */
 const PIECES_A_KNOT = 24;
+/** Rounds after which the slopes of a curve through points are as exact as numbers are. */
+const ROUNDS = 60;
 
 /**
  * Points along a B-spline, with weights a rational one, its first and last among them. Even in its parameter, which for the curves of drawing programs is fine
@@ -96,6 +98,52 @@ export function splinePoints(
     const [x = 0, y = 0] = bspline(n / count, degree, own, knots, weights);
     return [x, y];
   });
+}
+
+/**
+ * Points along the smoothest curve through some points: a cubic spline, C², over the length of its chords (natural at its ends, or closed). Its slopes
+ * m solve hₖ·mₖ₋₁ + 2(hₖ₋₁ + hₖ)·mₖ + hₖ₋₁·mₖ₊₁ = 3(hₖ·dₖ₋₁ + hₖ₋₁·dₖ), with h the chords and d the slopes along them; each stretch is a Bézier
+ * with its controls a third of the chord along those.
+ */
+export function throughPoints(points: readonly Point[], isClosed: boolean, tolerance: Tolerance): Point[] {
+  const own = points.filter((point, at) => at === 0 || distanceMm(point, points[at - 1]!) > 0);
+  if (isClosed && own.length > 1 && distanceMm(own[0]!, own[own.length - 1]!) === 0) own.pop();
+  const count = own.length;
+  if (count < 3) return [...own];
+  const at = (n: number): Point => own[(n + count) % count]!;
+  const chord = (n: number) => distanceMm(at(n), at(n + 1));
+  const slopes = ([0, 1] as const).map((axis) => {
+    const along = (n: number) => (at(n + 1)[axis] - at(n)[axis]) / chord(n);
+    // Gauss and Seidel's rounds: the middle of each row is twice the rest of it, so that every round halves what is off.
+    const found = own.map((_, n) => (n < count - 1 || isClosed ? along(n) : along(n - 1)));
+    for (let round = 0; round < ROUNDS; round += 1)
+      for (let n = 0; n < count; n += 1) {
+        if (!isClosed && n === 0) found[0] = (3 * along(0) - found[1]!) / 2;
+        else if (!isClosed && n === count - 1) found[n] = (3 * along(n - 1) - found[n - 1]!) / 2;
+        else {
+          const [before, next] = [chord(n - 1), chord(n)];
+          const sides = next * found[(n - 1 + count) % count]! + before * found[(n + 1) % count]!;
+          found[n] = (3 * (next * along(n - 1) + before * along(n)) - sides) / (2 * (before + next));
+        }
+      }
+    return found;
+  });
+  const slope = (n: number): Point => [slopes[0]![n % count]!, slopes[1]![n % count]!];
+  const stretches = isClosed ? count : count - 1;
+  const line: Point[] = [at(0)];
+  for (let n = 0; n < stretches; n += 1) {
+    const third = chord(n) / 3;
+    const [from, to, out, on] = [at(n), at(n + 1), slope(n), slope(n + 1)];
+    const controls: Point[] = [
+      from,
+      [from[0] + out[0] * third, from[1] + out[1] * third],
+      [to[0] - on[0] * third, to[1] - on[1] * third],
+      to,
+    ];
+    line.push(...bezierPoints(controls, tolerance));
+  }
+  if (isClosed) line.pop();
+  return line;
 }
 
 /** A point of an outline that is drawn by hand; the line goes round a curve point smoothly, and turns at a corner. */

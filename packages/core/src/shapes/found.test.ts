@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { chained } from './chain';
 import { ellipseRing } from './curves';
-import { foundOutlines, readLabel } from './found';
+import { foundOutlines } from './found';
+import { readLabel } from './labels';
 import { laidTogether } from './pages';
 import {
   after,

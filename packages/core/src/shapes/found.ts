@@ -1,6 +1,11 @@
 import Flatbush from 'flatbush';
+import { groupBy } from '../model/groupBy';
 import { chained } from './chain';
 import { uncrossed } from './clip';
+import { regionsOf } from './drawing';
+import { nameByLayer, nameByWords } from './labels';
+import { lettersAmong } from './letters';
+import type { FoundOutline } from './outline';
 import {
   boundsOf,
   distanceMm,
@@ -15,34 +20,13 @@ import {
   type Point,
   type Ring,
 } from './rings';
+import { closedAlong, goesAcross } from './sharedLines';
 import type { SheetPage, Stroke } from './sheet';
+import { thinned } from './thinOutlines';
 
 /** What lines of one kind are for. */
 export const kindUses = ['cut', 'zone', 'groove', 'leave'] as const;
 export type KindUse = (typeof kindUses)[number];
-
-/** An area drawn inside a piece, which is painted in its own way. */
-export interface FoundZone {
-  kind: string;
-  ring: Point[];
-  name: string | undefined;
-}
-
-/** One closed outline of a template, in mm, with what is drawn inside it. */
-export interface FoundOutline {
-  outer: Point[];
-  holes: Point[][];
-  grooves: Point[][];
-  zones: FoundZone[];
-  kind: string;
-  /** Words that stand inside it, or nearest to it. */
-  name: string | undefined;
-  /** How many the words say are cut, and whether half of them are turned over. */
-  count: number;
-  pairs: boolean;
-  /** It crosses itself; each of its loops is an outline of its own. */
-  crosses: boolean;
-}
 
 /** What was found on a page. */
 export interface Found {
@@ -53,6 +37,16 @@ export interface Found {
   tiny: number;
   /** Frames round the whole page. */
   frames: number;
+  /** Small outlines in a row that are taken to be letters, and left out. */
+  letters: number;
+  /** Lines that were drawn as thin outlines, and are taken as lines. */
+  thin: number;
+  /** Outlines that share a side with a neighbour, which closes them. */
+  shared: number;
+  /** Lines of the kind that is cut that go right across an outline, from edge to edge. */
+  across: number;
+  /** What was drawn a second time on the same place. */
+  doubles: number;
 }
 
 export interface FoundOptions {
@@ -63,6 +57,12 @@ export interface FoundOptions {
   scalePct?: number;
   /** Ends of lines this near to each other meet, mm. */
   gapMm?: number;
+  /** What looks like letters is cut out as holes are. */
+  lettersAreHoles?: boolean;
+  /** Thin outlines are taken as they are drawn, and not as lines. */
+  thinAsDrawn?: boolean;
+  /** A line right across an outline parts it in two; without it, it is a groove. */
+  acrossParts?: boolean;
 }
 
 /** Smaller than this it is a letter or a mark, cm². */
@@ -73,8 +73,6 @@ const USUAL_GAP_MM = 0.3;
 const SAME_MM = 0.4;
 /** A box that fills so much of the page each way is its frame. */
 const FRAME_SHARE = 0.88;
-/** Words further from an outline than this are not about it, mm. */
-const NEAR_MM = 25;
 
 interface Closed extends Placed {
   ring: Point[];
@@ -82,6 +80,11 @@ interface Closed extends Placed {
   use: KindUse | undefined;
   areaCm2: number;
   crosses: boolean;
+}
+
+interface Open extends Placed {
+  line: Point[];
+  kind: string;
 }
 
 /**
@@ -98,30 +101,51 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
       ? []
       : [{ ...stroke, points: withoutRepeats(lineUnder(stroke.points, map), stroke.closed) }],
   );
-  const joined = chained(withoutDoubles(strokes, gapMm), gapMm);
+  const single = withoutDoubles(strokes, gapMm);
+  const joined = chained(single, gapMm);
   const pageBox = { width: page.width * map[0], height: page.height * map[0] };
-  let [tiny, frames] = [0, 0];
+  let [tiny, frames, thin, shared] = [0, 0, 0, 0];
   const closed: Closed[] = [];
-  const open: (Placed & { line: Point[] })[] = [];
-  for (const { points, kind, closed: isClosed } of joined) {
-    const use = useOf(kind);
-    if (!isClosed) {
-      open.push({ line: [...points], bounds: boundsOf([points]), tells: middleOf(points) });
-      continue;
-    }
-    if (isFrame(points, pageBox)) {
-      frames += 1;
-      continue;
-    }
+  const open: Open[] = [];
+  const addClosed = (points: readonly Point[], kind: string) => {
     const { crosses, loops } = uncrossed(points);
-    for (const loop of crosses ? loops : [points]) {
-      const bounds = boundsOf([loop]);
-      const areaCm2 = ringAreaCm2(loop);
-      closed.push({ ring: [...loop], kind, use, bounds, areaCm2, crosses, tells: placeInside(loop, bounds) });
+    for (const loop of crosses ? loops : [points]) closed.push(closedOf(loop, kind, useOf(kind), crosses));
+  };
+  const addOpen = (line: readonly Point[], kind: string) =>
+    open.push({ line: [...line], kind, bounds: boundsOf([line]), tells: middleOf(line) });
+  const rings: Stroke[] = [];
+  for (const stroke of joined) {
+    if (!stroke.closed) addOpen(stroke.points, stroke.kind);
+    else if (isFrame(stroke.points, pageBox)) frames += 1;
+    else rings.push(stroke);
+  }
+  for (const [kind, own] of groupBy(rings, (ring) => ring.kind)) {
+    if (options.thinAsDrawn) {
+      for (const { points } of own) addClosed(points, kind);
+      continue;
     }
+    const sorted = own.map(({ points }) => points).sort((a, b) => ringAreaCm2(b) - ringAreaCm2(a));
+    const meant = thinned(sorted);
+    for (const ring of meant.rings) if (ring) addClosed(ring, kind);
+    for (const line of meant.lines.values()) addOpen(line, kind);
+    thin += meant.merged + meant.lines.size;
+  }
+  // What closes with the side of a neighbour is an outline, too.
+  for (const [at, { line, kind }] of [...open.entries()].reverse()) {
+    const use = useOf(kind);
+    if (use !== undefined && use !== 'cut') continue;
+    const ring = closed
+      .filter((other) => other.kind === kind)
+      .map((other) => closedAlong(line, other.ring, gapMm))
+      .find((made) => made !== undefined && ringAreaCm2(made) >= LEAST_PIECE_CM2);
+    if (!ring) continue;
+    open.splice(at, 1);
+    closed.push(closedOf(ring, kind, use, false));
+    shared += 1;
   }
   closed.sort((a, b) => b.areaCm2 - a.areaCm2);
   const once = withoutTwins(closed);
+  const letters = options.lettersAreHoles ? new Set<number>() : lettersAmong(once.map(({ ring }) => ring));
   const outlines: (FoundOutline & { bounds: Bounds })[] = [];
   /** How deep each cut outline lies in others that are cut, and what each hole is in. */
   const depths = new Map<number, { closed: Closed; depth: number; owner: number }>();
@@ -133,8 +157,14 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
     const inner = Math.max(-1, ...near.filter((at) => lies(one, once[at]!)));
     return depths.get(inner);
   };
+  let lettersLeft = 0;
   once.forEach((one, at) => {
     const nearest = around(one, at);
+    // Letters that stand alone may be what is cut; on a part they are written.
+    if (letters.has(at) && (nearest || one.areaCm2 < LEAST_PIECE_CM2)) {
+      lettersLeft += 1;
+      return;
+    }
     if (one.use === 'groove') {
       if (nearest) outlines[nearest.owner]!.grooves.push([...one.ring, one.ring[0]!]);
       return;
@@ -171,16 +201,76 @@ export function foundOutlines(page: SheetPage, options: FoundOptions): Found {
     });
   });
   const loose: Line[] = [];
+  const acrossOf = new Map<FoundOutline, Line[]>();
   for (const one of open) {
     const nearest = around(one, once.length);
-    if (nearest && nearest.depth % 2 === 0) outlines[nearest.owner]!.grooves.push(one.line);
-    else loose.push(one.line);
+    if (!nearest || nearest.depth % 2 !== 0) {
+      loose.push(one.line);
+      continue;
+    }
+    const outline = outlines[nearest.owner]!;
+    outline.grooves.push(one.line);
+    if (
+      one.kind === outline.kind &&
+      useOf(one.kind) !== 'groove' &&
+      goesAcross(one.line, outline.outer, gapMm)
+    )
+      acrossOf.set(outline, [...(acrossOf.get(outline) ?? []), one.line]);
   }
+  const across = [...acrossOf.values()].reduce((sum, lines) => sum + lines.length, 0);
+  const parted = options.acrossParts
+    ? outlines.flatMap((outline) => partedBy(outline, acrossOf.get(outline) ?? []))
+    : outlines;
   const texts = page.texts.map(({ x, y, text }) => ({ at: lineUnder([[x, y]], map)[0]!, text: text.trim() }));
-  name(outlines, texts);
-  nameByLayer(outlines);
-  return { outlines: outlines.map(({ bounds: _bounds, ...outline }) => outline), loose, tiny, frames };
+  nameByWords(parted, texts);
+  nameByLayer(parted);
+  return {
+    outlines: parted.map(({ bounds: _bounds, ...outline }) => outline),
+    loose,
+    tiny,
+    frames,
+    letters: lettersLeft,
+    thin,
+    shared,
+    across,
+    doubles: strokes.length - single.length + closed.length - once.length,
+  };
 }
+
+/** An outline cut along lines that go right across it, with what is drawn on it by the part that it lies in. */
+function partedBy<T extends FoundOutline & { bounds: Bounds }>(outline: T, lines: readonly Line[]): T[] {
+  if (lines.length === 0) return [outline];
+  const plain = (line: Line) => line.map(([x, y]): [number, number] => [x, y]);
+  const parts = regionsOf({ outer: plain(outline.outer), grooves: lines.map(plain) });
+  if (parts.length < 2) return [outline];
+  const isIn = (points: Ring, part: Ring) => isInside(placeInside(points, boundsOf([points])), part);
+  return parts.map((outer) => ({
+    ...outline,
+    outer,
+    bounds: boundsOf([outer]),
+    holes: outline.holes.filter((hole) => isIn(hole, outer)),
+    zones: outline.zones.filter(({ ring }) => isIn(ring, outer)),
+    grooves: outline.grooves.filter((line) => !lines.includes(line) && isInside(middleOf(line), outer)),
+  }));
+}
+
+const closedOf = (
+  ring: readonly Point[],
+  kind: string,
+  use: KindUse | undefined,
+  crosses: boolean,
+): Closed => {
+  const bounds = boundsOf([ring]);
+  return {
+    ring: [...ring],
+    kind,
+    use,
+    bounds,
+    areaCm2: ringAreaCm2(ring),
+    crosses,
+    tells: placeInside(ring, bounds),
+  };
+};
 
 /** Whether a line lies inside a closed outline: its box does, and a place that tells it. */
 const lies = ({ bounds, tells }: Placed, { ring, bounds: around }: Closed): boolean =>
@@ -289,93 +379,4 @@ function indexOf(list: readonly Placed[]): Flatbush | undefined {
   for (const { bounds } of list) index.add(bounds.left, bounds.top, bounds.right, bounds.bottom);
   index.finish();
   return index;
-}
-
-/** Gives every outline the words inside it, or else the nearest that no other took; zones the words inside them. */
-function name(
-  outlines: (FoundOutline & { bounds: Bounds })[],
-  texts: readonly { at: Point; text: string }[],
-): void {
-  const taken = new Set<number>();
-  const give = (outline: FoundOutline, said: readonly number[]) => {
-    const words = said.map((at) => texts[at]!.text);
-    const read = words.map(readLabel);
-    outline.name = read.map((one) => one.name).find((one) => one !== '');
-    outline.count = read.find((one) => one.count !== undefined)?.count ?? 1;
-    outline.pairs = read.some((one) => one.pairs);
-    said.forEach((at) => taken.add(at));
-  };
-  // The smallest first: words in a part that lies in another's hole are its own.
-  const bySize = [...outlines].sort((a, b) => ringAreaCm2(a.outer) - ringAreaCm2(b.outer));
-  for (const outline of bySize) {
-    const inside = texts.flatMap(({ at: place, text }, at) =>
-      text !== '' && !taken.has(at) && isInside(place, outline.outer) ? [at] : [],
-    );
-    const inZones = new Set<number>();
-    for (const zone of [...outline.zones].reverse()) {
-      const own = inside.find((at) => !inZones.has(at) && isInside(texts[at]!.at, zone.ring));
-      if (own === undefined) continue;
-      zone.name = texts[own]!.text;
-      inZones.add(own);
-      taken.add(own);
-    }
-    give(
-      outline,
-      inside.filter((at) => !inZones.has(at)),
-    );
-  }
-  // The nearest two go together first.
-  const near = outlines
-    .filter(({ name: own }) => own === undefined)
-    .flatMap((outline) =>
-      texts.flatMap(({ at: place, text }, at) => {
-        const apart = apartFrom(place, outline.bounds);
-        return text === '' || taken.has(at) || apart > NEAR_MM ? [] : [{ outline, at, apart }];
-      }),
-    )
-    .sort((a, b) => a.apart - b.apart);
-  for (const { outline, at } of near) if (outline.name === undefined && !taken.has(at)) give(outline, [at]);
-}
-
-/** An outline without words that lies alone on a layer is called by that. */
-function nameByLayer(outlines: FoundOutline[]): void {
-  for (const outline of outlines) {
-    const { kind } = outline;
-    const isAlone = outlines.every((other) => other === outline || other.kind !== kind);
-    if (
-      outline.name === undefined &&
-      isAlone &&
-      outlines.length > 1 &&
-      !kind.startsWith('#') &&
-      kind !== 'lines'
-    )
-      outline.name = kind.slice(0, 1).toUpperCase() + kind.slice(1);
-  }
-}
-
-/** How far a place is from a box, mm. */
-const apartFrom = ([x, y]: Point, { left, top, right, bottom }: Bounds): number =>
-  Math.hypot(Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom));
-
-const MOST_OF_A_KIND = 200;
-
-/**
- * What the words at an outline say: its name, how many are cut, and whether half of those are turned over.
- * @example readLabel('Greave ×2 mirrored') // { name: 'Greave', count: 2, pairs: true }
- */
-export function readLabel(text: string): { name: string; count: number | undefined; pairs: boolean } {
-  const said = /(?:\bcut\s+|\b[x]\s*|×\s*)(\d{1,3})\b|\b(\d{1,3})\s*(?:[x]\b|×)/i.exec(text);
-  const pairs = /\bmirror(?:ed|s)?\b|\bpair\b|\bL\s*[+/&]\s*R\b/i;
-  const count = said ? Number(said[1] ?? said[2]) : undefined;
-  const isPair = pairs.test(text);
-  const name = text
-    .replace(said?.[0] ?? '', ' ')
-    .replace(pairs, ' ')
-    .replace(/\s+/g, ' ')
-    .replace(/^[\s,;:·–-]+|[\s,;:·–-]+$/g, '');
-  return {
-    name: name.slice(0, 120),
-    count: count === undefined ? (isPair ? 2 : undefined) : Math.min(MOST_OF_A_KIND, Math.max(1, count)),
-    pairs: isPair,
-  };
 }

@@ -2,7 +2,7 @@ import { pieceSchema } from '../model/pieceSchema';
 import { sure } from '../model/sure';
 import { samplePiece } from '../testing/sampleBuild';
 import { regionsOf } from './drawing';
-import type { FoundOutline } from './found';
+import type { FoundOutline } from './outline';
 import { meshFigures } from './mesh';
 import { ringAreaCm2, ringMm, type Point } from './rings';
 import { sidesOfRing } from './sides';

@@ -4,7 +4,7 @@ import type { Piece } from '../model/schema';
 import type { SubstrateKind } from '../model/substrates';
 import { linesInArea } from './clip';
 import { drawingFigures, keptLine, keptRing, partArea, withDrawing } from './drawing';
-import type { FoundOutline } from './found';
+import type { FoundOutline } from './outline';
 import type { MeshFigures } from './mesh';
 import { boundsOf, lineMm, lineUnder, movedBy, type Ring } from './rings';
 

@@ -6,6 +6,8 @@ import {
   kindUses,
   pieceOfOutlines,
   sayMeasure,
+  type FoundPage,
+  type FoundSheet,
   type KindUse,
   type Piece,
   type Point,
@@ -17,13 +19,14 @@ import { useBuild } from '../shared/build';
 import { useNotice } from '../shared/notice';
 import NumberField from '../shared/NumberField.vue';
 import { plain, type WorkerLink } from '../shared/offThread/workerLink';
-import type { FoundPage, SheetSummary } from './offThread/sheetWork';
+import type { SheetSummary } from './offThread/sheetWork';
 import type { ShapeWork } from './offThread/shapeWorker';
 import OutlineList from './OutlineList.vue';
 import { headsOf, leftWords, outlineRows, partsOf, type OutlineRow } from './outlineRows';
 import TakeInFields from './TakeInFields.vue';
 import TemplatePages from './TemplatePages.vue';
 import { takenAs, zoneNamesOf } from './takeInForm';
+import { likelyUnit, templateQuestions, type Readings, type TemplateQuestion } from './templateQuestions';
 import { useTakeIn } from './useTakeIn';
 
 /** The outlines of a template: what is what, how large, and which of them become pieces. */
@@ -51,9 +54,13 @@ const units = [
   { id: 'cm', word: '1 unit is 1 cm', mm: 10 },
   { id: 'inch', word: '1 unit is 1 inch', mm: 25.4 },
   { id: 'px96', word: '96 units are an inch', mm: 25.4 / 96 },
+  { id: 'px90', word: '90 units are an inch', mm: 25.4 / 90 },
   { id: 'px72', word: '72 units are an inch', mm: 25.4 / 72 },
 ];
-const unit = ref(props.sheet.mmPerUnit === undefined ? '' : 'file');
+/** By which unit the page is a usual sheet of paper, where the file says none. */
+const likely =
+  props.sheet.mmPerUnit === undefined && props.sheet.pages[0] ? likelyUnit(props.sheet.pages[0]) : undefined;
+const unit = ref(props.sheet.mmPerUnit === undefined ? (likely ?? '') : 'file');
 const scalePct = ref<number | undefined>(100);
 /** A length that is known: two places on the picture, in mm of what is shown, and how far apart they are. */
 const measuring = ref(false);
@@ -71,10 +78,17 @@ function forgetLength(): void {
   measuredUnits.value = undefined;
   knownMm.value = undefined;
 }
-const uses = ref<Record<string, KindUse | ''>>({});
-const side = ref(false);
-const columns = ref<number | undefined>(2);
-const overlapMm = ref<number | undefined>(0);
+const uses = ref<Record<string, KindUse | ''>>(
+  Object.fromEntries(props.sheet.kinds.map(({ id }) => [id, ''])),
+);
+/** How its lines run on from page to page says how the pages lie. */
+const { tiling: guessed } = props.sheet;
+const side = ref(guessed !== undefined);
+const columns = ref<number | undefined>(guessed?.columns ?? 2);
+const overlapMm = ref<number | undefined>(
+  guessed ? Math.round(guessed.overlap * (props.sheet.mmPerUnit ?? 1) * 100) / 100 : 0,
+);
+const readings = ref<Readings>({ lettersAreHoles: false, thinAsDrawn: false, acrossParts: false });
 
 const mmPerUnit = computed(() => {
   if (byLength.value !== undefined) return byLength.value;
@@ -82,7 +96,8 @@ const mmPerUnit = computed(() => {
   return units.find(({ id }) => id === unit.value)?.mm;
 });
 const shownMm = computed(() => mmPerUnit.value ?? 1);
-const pages = ref<FoundPage[]>([]);
+const found = ref<FoundSheet>({ pages: [], tiling: undefined });
+const pages = computed<FoundPage[]>(() => found.value.pages);
 const busy = ref(false);
 const problem = ref('');
 
@@ -97,6 +112,7 @@ async function find(): Promise<void> {
       string,
       KindUse
     >,
+    ...readings.value,
   };
   const layout =
     side.value && props.sheet.pages.length > 1
@@ -106,11 +122,11 @@ async function find(): Promise<void> {
         }
       : undefined;
   try {
-    const found = await props.link.run((remote) => remote.findOutlines(plain(options), layout));
+    const told = await props.link.run((remote) => remote.findOutlines(plain(options), layout));
     if (mine !== asked) return;
-    pages.value = found;
+    found.value = told;
     problem.value = '';
-    rows.value = outlineRows(found, rows.value);
+    rows.value = outlineRows(told.pages, rows.value);
   } catch (error) {
     if (mine === asked) problem.value = error instanceof Error ? error.message : 'That did not work.';
   } finally {
@@ -119,7 +135,7 @@ async function find(): Promise<void> {
 }
 
 const rows = ref<OutlineRow[]>([]);
-watchDebounced([shownMm, scalePct, uses, side, columns, overlapMm], () => void find(), {
+watchDebounced([shownMm, scalePct, uses, side, columns, overlapMm, readings], () => void find(), {
   debounce: 150,
   deep: true,
 });
@@ -176,6 +192,15 @@ watch(ends, ([from, to]) => {
   measuring.value = false;
 });
 const left = computed(() => leftWords(pages.value, rows.value));
+const questions = computed(() => templateQuestions(found.value, rows.value, readings.value, side.value));
+function settle({ does }: TemplateQuestion): void {
+  if (!does) return;
+  if ('turn' in does) readings.value = { ...readings.value, [does.turn]: !readings.value[does.turn] };
+  else if ('lay' in does) side.value = !side.value;
+  else for (const row of rows.value) if (row.key === does.leave) row.taken = false;
+}
+/** Pages whose lines do not meet make no piece. */
+const isApart = computed(() => found.value.tiling?.meets === false);
 
 async function takeAll(): Promise<void> {
   if (props.piece) {
@@ -191,7 +216,7 @@ async function takeAll(): Promise<void> {
   await take(ready.value, props.fileName);
 }
 const useItems = [
-  { value: undefined, title: 'as they lie' },
+  { value: '', title: 'as they lie' },
   ...kindUses.map((value) => ({ value, title: useWords[value] })),
 ];
 </script>
@@ -214,6 +239,9 @@ const useItems = [
           <template v-else-if="unit === 'file'">True size, as the file says. </template>
           <template v-else-if="unit === ''"
             >The file does not say how large it is: choose, or measure.
+          </template>
+          <template v-else-if="unit === likely"
+            >The file does not say how large it is; like this the page is a usual sheet of paper.
           </template>
           {{ sizeWords }}
         </p>
@@ -247,6 +275,17 @@ const useItems = [
             >Not by that</v-btn
           >
         </div>
+      </section>
+      <section v-if="questions.length > 0" class="asks" aria-labelledby="asks-title">
+        <h2 id="asks-title">Is that right?</h2>
+        <ul>
+          <li v-for="ask in questions" :key="ask.id">
+            <span class="small">{{ ask.text }}</span>
+            <v-btn v-if="ask.press" size="small" variant="outlined" @click="settle(ask)">{{
+              ask.press
+            }}</v-btn>
+          </li>
+        </ul>
       </section>
       <section v-if="sheet.pages.length > 1">
         <h2>Pages</h2>
@@ -292,7 +331,7 @@ const useItems = [
         variant="flat"
         color="primary"
         :loading="saving"
-        :disabled="busy || mmPerUnit === undefined || !rows.some(({ taken }) => taken)"
+        :disabled="busy || isApart || mmPerUnit === undefined || !rows.some(({ taken }) => taken)"
         @click="takeAll"
         >{{
           piece
@@ -303,6 +342,7 @@ const useItems = [
         }}</v-btn
       >
       <span v-if="mmPerUnit === undefined" class="small quiet">First say how large it is.</span>
+      <span v-else-if="isApart" class="small quiet">The lines of the pages do not meet yet.</span>
     </div>
   </section>
 </template>
@@ -340,6 +380,20 @@ const useItems = [
   color: rgb(var(--v-theme-error));
 }
 
+.asks {
+  padding: 12px 14px;
+  border-left: 3px solid rgb(var(--v-theme-primary));
+  background: rgba(127, 127, 127, 0.08);
+}
+
+.asks li {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+  margin: 8px 0;
+}
+
+.asks ul,
 .kinds,
 .notes {
   list-style: none;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import type { Piece } from '@fixatum/core';
+import { textOfFile, type Piece } from '@fixatum/core';
 import { useBuild } from '../shared/build';
 import DropField from '../shared/DropField.vue';
 import { fileOf } from '../shared/inputs';
@@ -84,7 +84,7 @@ async function readAs(ending: string, file: File): Promise<Opened> {
   if (endings.photo.includes(ending)) return { way: 'photo', photo: await readPhoto(file) };
   const own = (link = openShapeWorker());
   if (endings.drawing.includes(ending)) {
-    const text = await file.text();
+    const text = textOfFile(new Uint8Array(await file.arrayBuffer()));
     return {
       way: 'outlines',
       link: own,

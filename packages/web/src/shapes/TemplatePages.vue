@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { boundsOf, type FoundOutline, type Point } from '@fixatum/core';
+import { boundsOf, type FoundOutline, type FoundPage, type Point } from '@fixatum/core';
 import { computed } from 'vue';
-import type { FoundPage } from './offThread/sheetWork';
 import type { OutlineRow } from './outlineRows';
 import { pathOf } from './paths';
 

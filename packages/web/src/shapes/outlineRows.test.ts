@@ -1,6 +1,5 @@
-import type { FoundOutline } from '@fixatum/core';
+import type { FoundOutline, FoundPage } from '@fixatum/core';
 import { headsOf, leftWords, outlineRows, partsOf } from './outlineRows';
-import type { FoundPage } from './offThread/sheetWork';
 
 const outline = (changes: Partial<FoundOutline> = {}): FoundOutline => ({
   outer: [
@@ -26,6 +25,12 @@ const page = (outlines: FoundOutline[], changes: Partial<FoundPage> = {}): Found
   loose: [],
   tiny: 0,
   frames: 0,
+  letters: 0,
+  thin: 0,
+  shared: 0,
+  across: 0,
+  doubles: 0,
+  beyond: [],
   ...changes,
 });
 

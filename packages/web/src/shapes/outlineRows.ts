@@ -1,5 +1,4 @@
-import type { FoundOutline } from '@fixatum/core';
-import type { FoundPage } from './offThread/sheetWork';
+import type { FoundOutline, FoundPage } from '@fixatum/core';
 
 /** One outline in the list of a template, with what is said of it. */
 export interface OutlineRow {
@@ -58,10 +57,11 @@ export const partsOf = (rows: readonly OutlineRow[], head: OutlineRow): OutlineR
 /** What was left out of a template, or is to be looked at, in sentences. */
 export function leftWords(pages: readonly FoundPage[], rows: readonly OutlineRow[]): string[] {
   const sum = (count: (page: FoundPage) => number) => pages.reduce((all, page) => all + count(page), 0);
-  const [tiny, loose, frames] = [
+  const [tiny, loose, frames, doubles] = [
     sum((page) => page.tiny),
     sum((page) => page.loose.length),
     sum((page) => page.frames),
+    sum((page) => page.doubles),
   ];
   const crossing = rows.filter(({ outline }) => outline.crosses).length;
   const said: [number, one: string, many: string][] = [
@@ -75,6 +75,7 @@ export function leftWords(pages: readonly FoundPage[], rows: readonly OutlineRow
       'An outline under 1 cm² is left out: a letter or a mark.',
       `${tiny} outlines under 1 cm² are left out: letters and marks.`,
     ],
+    [doubles, 'A line is drawn twice, and counts once.', `${doubles} lines are drawn twice, and count once.`],
     [frames, 'A frame round the page is left out.', `${frames} frames round the page are left out.`],
     [
       crossing,

@@ -1,15 +1,16 @@
 import {
-  foundOutlines,
-  laidTogether,
+  foundOnSheet,
   readDxfSheet,
   readPdfSheet,
   readSvgSheet,
-  type Found,
+  tilingOfSheet,
   type FoundOptions,
+  type FoundSheet,
   type PageLayout,
   type PdfCommands,
   type PdfPage,
   type Sheet,
+  type Tiling,
 } from '@fixatum/core';
 
 /** The template in hand; it stays here, as it may be large. */
@@ -21,6 +22,8 @@ export interface SheetSummary {
   kinds: Sheet['kinds'];
   mmPerUnit: number | undefined;
   notes: string[];
+  /** How its pages lie beside each other, where it is one drawing that was cut up to be printed. */
+  tiling: Tiling | undefined;
 }
 
 const summed = (read: Sheet): SheetSummary => {
@@ -35,6 +38,7 @@ const summed = (read: Sheet): SheetSummary => {
     kinds: read.kinds,
     mmPerUnit: read.mmPerUnit,
     notes: read.notes,
+    tiling: tilingOfSheet(read),
   };
 };
 
@@ -46,25 +50,6 @@ export const openDrawing = (text: string, isDxf: boolean): SheetSummary =>
 export const openPages = (pages: PdfPage[], ops: PdfCommands): SheetSummary =>
   summed(readPdfSheet(pages, ops));
 
-/** What is found on one page, and how large the page is, mm. */
-export interface FoundPage extends Found {
-  name: string;
-  widthMm: number;
-  heightMm: number;
-}
-
-const PAGES_GAP_MM = 1;
-
 /** The outlines of the template in hand, page by page; or of all pages laid side by side. */
-export function findOutlines(options: FoundOptions, layout: PageLayout | undefined): FoundPage[] {
-  if (!sheet) return [];
-  const pages = layout ? [laidTogether(sheet.pages, layout)] : sheet.pages;
-  const scale = (options.mmPerUnit * (options.scalePct ?? 100)) / 100;
-  return pages.map((page) => ({
-    // Printed pages never lie quite as they should.
-    ...foundOutlines(page, layout ? { ...options, gapMm: PAGES_GAP_MM } : options),
-    name: page.name,
-    widthMm: page.width * scale,
-    heightMm: page.height * scale,
-  }));
-}
+export const findOutlines = (options: FoundOptions, layout: PageLayout | undefined): FoundSheet =>
+  sheet ? foundOnSheet(sheet, options, layout) : { pages: [], tiling: undefined };
