@@ -40,9 +40,14 @@ export const common = (one: Area, other: Area): Point[][] =>
 export const without = (one: Area, other: Area): Point[][] =>
   fromPaths(Clipper.difference(toPaths(one), toPaths(other), FillRule.NonZero));
 
-/** An area grown by so much on every side, mm; shrunk below zero. */
-export const grown = (area: Area, mm: number): Point[][] =>
-  fromPaths(Clipper.inflatePaths(toPaths(area), mm * STEPS_PER_MM, JoinType.Miter, EndType.Polygon));
+/**
+ * An area grown by so much on every side, mm; shrunk below zero.
+ * @param sharpest corners are kept up to so many times as far out as the side is, and cut off beyond
+ */
+export const grown = (area: Area, mm: number, sharpest = 2): Point[][] =>
+  fromPaths(
+    Clipper.inflatePaths(toPaths(area), mm * STEPS_PER_MM, JoinType.Miter, EndType.Polygon, sharpest),
+  );
 
 /** Lines as strips so wide, mm, with ends cut off straight. */
 export const strips = (lines: readonly Line[], mm: number): Point[][] =>

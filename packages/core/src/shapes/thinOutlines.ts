@@ -4,9 +4,8 @@ import { boundsOf, lineMm, ringAreaCm2, ringMm, type Bounds, type Point, type Ri
 
 /** A pen line that was turned into an outline is no wider than this, mm. */
 const WIDEST_MM = 2.2;
-/** The sides of its box are in from those of the outer line by the same width but for this share, and this much, mm. */
-const EVEN_SHARE = 0.35;
-const EVEN_MM = 0.12;
+/** The corners of such a line reach further out than its side by no more than so many times, as pens end in points. */
+const SHARPEST = 20;
 /** The outer line shrunk by that width is its inner line but for this share of their area. */
 const SAME_AREA_SHARE = 0.01;
 /** An open line that was turned into an outline is so many times as long as it is wide. */
@@ -42,13 +41,14 @@ export function thinned(rings: readonly Ring[]): Thinned {
     const own = bounds[at]!;
     const inner = index
       .search(own.left, own.top, own.right, own.bottom, (other) => other > at && !used.has(other))
-      .map((other) => ({ other, wide: widthBetween(own, bounds[other]!) }))
-      .filter((one): one is { other: number; wide: number } => one.wide !== undefined)
+      .filter((other) => liesIn(own, bounds[other]!))
+      .map((other) => ({ other, wide: (2 * (areas[at]! - areas[other]!)) / (around[at]! + around[other]!) }))
+      .filter(({ wide }) => wide > 0 && wide <= WIDEST_MM)
       .sort((a, b) => a.wide - b.wide)
-      .find(({ other, wide }) => isEven(ring, areas[at]!, areas[other]!, around[at]! + around[other]!, wide));
+      .find(({ other, wide }) => isEven(ring, areas[at]!, areas[other]!, wide));
     if (inner) {
-      const middle = middleOf(ring, areas[at]!, areas[inner.other]!, around[at]! + around[inner.other]!);
-      if (middle) {
+      const middle = shrunk(ring, inner.wide / 2);
+      if (middle.length > 2) {
         used.add(at).add(inner.other);
         result.merged += 1;
         result.rings[at] = middle;
@@ -65,34 +65,24 @@ export function thinned(rings: readonly Ring[]): Thinned {
   return result;
 }
 
-/** By how much one box lies inside another on every side, mm; undefined where that is not the same on all, or too much. */
-function widthBetween(outer: Bounds, inner: Bounds): number | undefined {
-  const sides = [
+/** Whether one box lies inside another, and no further in than the widest pen with its points. */
+const liesIn = (outer: Bounds, inner: Bounds): boolean =>
+  [
     inner.left - outer.left,
     inner.top - outer.top,
     outer.right - inner.right,
     outer.bottom - inner.bottom,
-  ];
-  const mean = sides.reduce((sum, side) => sum + side, 0) / 4;
-  if (mean <= 0.01 || mean > WIDEST_MM * 1.5) return undefined;
-  return sides.every((side) => Math.abs(side - mean) <= mean * EVEN_SHARE + EVEN_MM) ? mean : undefined;
+  ].every((side) => side > 0 && side <= WIDEST_MM * SHARPEST);
+
+/** A ring shrunk by so much, mm: the largest of what that leaves. */
+function shrunk(ring: Ring, mm: number): Point[] {
+  const [largest = []] = grown([ring], -mm, SHARPEST).sort((a, b) => ringAreaCm2(b) - ringAreaCm2(a));
+  return largest;
 }
 
-/** Whether two rings are the sides of one line: what lies between them is as wide as their length asks, and shrinking the outer one gives the inner. */
-function isEven(outer: Ring, outerMm2: number, innerMm2: number, bothMm: number, wide: number): boolean {
-  const own = (2 * (outerMm2 - innerMm2)) / bothMm;
-  if (own <= 0 || own > WIDEST_MM || Math.abs(own - wide) > wide * EVEN_SHARE + EVEN_MM) return false;
-  const shrunk = grown([outer], -own);
-  const [largest = []] = [...shrunk].sort((a, b) => ringAreaCm2(b) - ringAreaCm2(a));
-  return Math.abs(ringAreaCm2(largest) * 100 - innerMm2) <= SAME_AREA_SHARE * outerMm2;
-}
-
-/** The line halfway between two sides. */
-function middleOf(outer: Ring, outerMm2: number, innerMm2: number, bothMm: number): Point[] | undefined {
-  const half = (outerMm2 - innerMm2) / bothMm;
-  const [largest] = grown([outer], -half).sort((a, b) => ringAreaCm2(b) - ringAreaCm2(a));
-  return largest && largest.length > 2 ? largest : undefined;
-}
+/** Whether two rings are the sides of one line as wide: shrinking the outer one by that gives the inner. */
+const isEven = (outer: Ring, outerMm2: number, innerMm2: number, wide: number): boolean =>
+  Math.abs(ringAreaCm2(shrunk(outer, wide)) * 100 - innerMm2) <= SAME_AREA_SHARE * outerMm2;
 
 /** How many points the middle of a narrow outline is taken at. */
 const POINTS = 60;
