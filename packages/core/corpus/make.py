@@ -348,3 +348,27 @@ with open(f"{HERE}/areas.json", "w") as out:
     out.write("\n")
 drawings = [e for e in entries if e["file"].startswith("drawings")]
 print(len(drawings), "drawings,", len(entries) - len(drawings), "meshes")
+
+# One drawing over six pages with a frame, a margin of 10 mm and words on each: for the browser, which reads the PDF.
+from reportlab.lib.units import mm as MM
+from reportlab.pdfgen import canvas
+
+wavy = [(200 + 180 * (1 + 0.08 * math.sin(5 * t)) * math.cos(t), 165 + 148 * (1 + 0.08 * math.sin(5 * t)) * math.sin(t)) for t in np.linspace(0, 2 * math.pi, 400, endpoint=False)]
+pdf = canvas.Canvas(f"{HERE}/tiled.pdf", pagesize=(210 * MM, 297 * MM), invariant=1)
+for page in range(6):
+    left, top = (page % 3) * 190 - 10, (page // 3) * 277 - 10
+    pdf.saveState()
+    clip = pdf.beginPath()
+    clip.rect(10 * MM, 10 * MM, 190 * MM, 277 * MM)
+    pdf.clipPath(clip, stroke=0)
+    path = pdf.beginPath()
+    for n, (x, y) in enumerate(wavy):
+        (path.moveTo if n == 0 else path.lineTo)((x - left) * MM, (297 - (y - top)) * MM)
+    path.close()
+    pdf.drawPath(path)
+    pdf.restoreState()
+    pdf.rect(10 * MM, 10 * MM, 190 * MM, 277 * MM)
+    pdf.drawString(90 * MM, 4 * MM, f"Page {page + 1} of 6")
+    pdf.showPage()
+pdf.save()
+print("tiled.pdf:", cm2(Polygon(wavy)), "cm2")

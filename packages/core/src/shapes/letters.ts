@@ -73,39 +73,43 @@ export function lettersAmong(rings: readonly Ring[]): Set<number> {
   return found;
 }
 
-/** Outlines that stand in a row, one after the other. */
-function rowsOf(list: readonly Small[], turned: boolean): Small[][] {
-  const span = (one: Small, { bounds } = one) => ({
-    one,
-    from: turned ? bounds.top : bounds.left,
-    to: turned ? bounds.bottom : bounds.right,
-    high: turned ? bounds.right - bounds.left : bounds.bottom - bounds.top,
-    // The foot of a letter, or where it reads down the page its head.
-    foot: turned ? bounds.left : bounds.bottom,
-  });
-  const rows: ReturnType<typeof span>[][] = [];
+/** Outlines that stand in a row, one after the other: across the page, or down it. */
+function rowsOf(list: readonly Small[], down: boolean): Small[][] {
+  const spans = list
+    .map((one) => {
+      const { left, top, right, bottom } = one.bounds;
+      // The foot of a letter; where it reads down the page, what was its head.
+      return down
+        ? { one, from: top, to: bottom, high: right - left, foot: left }
+        : { one, from: left, to: right, high: bottom - top, foot: bottom };
+    })
+    .sort((a, b) => a.from - b.from);
+  const rows: { letters: Small[]; last: (typeof spans)[number]; high: number; low: number }[] = [];
   /** Those that the next one may still belong to. */
-  let near: ReturnType<typeof span>[][] = [];
-  for (const next of list.map((one) => span(one)).sort((a, b) => a.from - b.from)) {
-    near = near.filter((own) => next.from - own[own.length - 1]!.to <= APART_SHARE * HIGHEST_MM);
-    const row = near.find((own) => {
-      const last = own[own.length - 1]!;
-      const high = Math.max(...own.map((one) => one.high), next.high);
-      const low = Math.min(...own.map((one) => one.high), next.high);
+  let near: typeof rows = [];
+  for (const next of spans) {
+    near = near.filter(({ last }) => next.from - last.to <= APART_SHARE * HIGHEST_MM);
+    const row = near.find(({ last, high, low }) => {
+      const most = Math.max(high, next.high);
       return (
-        next.from - last.to <= APART_SHARE * high &&
+        Math.abs(next.foot - last.foot) <= LINE_SHARE * most &&
         next.from > last.from &&
-        Math.abs(next.foot - last.foot) <= LINE_SHARE * high &&
-        high <= HEIGHTS * low
+        next.from - last.to <= APART_SHARE * most &&
+        most <= HEIGHTS * Math.min(low, next.high)
       );
     });
-    if (row) row.push(next);
-    else {
-      rows.push([next]);
-      near.push(rows[rows.length - 1]!);
+    if (row) {
+      row.letters.push(next.one);
+      row.last = next;
+      row.high = Math.max(row.high, next.high);
+      row.low = Math.min(row.low, next.high);
+      continue;
     }
+    const begun = { letters: [next.one], last: next, high: next.high, low: next.high };
+    rows.push(begun);
+    near.push(begun);
   }
-  return rows.map((row) => row.map(({ one }) => one));
+  return rows.map(({ letters }) => letters);
 }
 
 function isWriting(row: readonly Small[]): boolean {
