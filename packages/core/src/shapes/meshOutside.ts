@@ -97,9 +97,18 @@ export function outsideOf(
   }
   // What counts whole anyhow is all round, and asks for no third way.
   const isWhole = thin.size === 0 && hollows.length === 0 && closed.length > 0 && !isMostlySheet;
-  const told = isWhole ? ways.filter(({ count }) => count !== 'outside') : ways;
   const likeliest = isWhole || isHeld(mesh, closed, thin, facing) ? 'all-round' : 'outside';
-  return { ways: told, likeliest };
+  // Of a flat thing its outer side is one side: a sheet has a face, and a blade has a side.
+  const same = isWhole || sameArea(ways, 'outside', 'one-side');
+  const left = likeliest === 'all-round' ? 'outside' : 'one-side';
+  return { ways: same ? ways.filter(({ count }) => count !== left) : ways, likeliest };
+}
+
+/** Two ways that differ by less than this share come to the same. */
+const SAME_SHARE = 0.01;
+function sameArea(ways: readonly Outside[], one: MeshCount, other: MeshCount): boolean {
+  const [a, b] = [one, other].map((count) => ways.find((way) => way.count === count)?.areaMm2);
+  return a !== undefined && b !== undefined && Math.abs(a - b) <= SAME_SHARE * Math.max(a, b);
 }
 
 const areaOf = ({ area }: Mesh, counts: Uint8Array): number => {

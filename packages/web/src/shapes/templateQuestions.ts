@@ -93,7 +93,7 @@ export function templateQuestions(
       text:
         tiling.crossing === 0
           ? 'No line runs from one page to the next like this: they are no one drawing, or overlap by more.'
-          : `Of ${times(tiling.crossing, 'one line', 'lines')} that run over the edge of a page ${tiling.meeting} go on on the next. Put right how many are in a row and by how much they overlap.`,
+          : `Of ${times(tiling.crossing, 'one line', 'lines')} that run over the edge of a page ${tiling.meeting} continue on the next. Put right how many are in a row and by how much they overlap.`,
       press: 'They are pages of their own',
       does: { lay: true },
     });
@@ -140,7 +140,7 @@ const PAPERS = [
   [279.4, 431.8],
 ] as const;
 const PER_INCH = [96, 72, 90] as const;
-const NEAR_MM = 1;
+const NEAR_MM = 0.6;
 
 /** The unit by which the page of a drawing without one is a usual sheet of paper; undefined where none does, or several do. */
 export function likelyUnit({
