@@ -126,6 +126,8 @@ export * from './colour/contrast';
 export * from './colour/correction';
 export * from './colour/hiding';
 export * from './colour/light';
+export { byteHex } from './colour/byteHex';
+export { mainColours } from './colour/mainColours';
 export * from './colour/neutral';
 export * from './colour/paint';
 export * from './colour/pigmentsOf';

@@ -29,7 +29,8 @@ import {
   type Point,
 } from '../shapes/rings';
 import { SheetFault, StrokeCounter, type Sheet, type SheetText } from '../shapes/sheet';
-import { byKind, hexOf, type RawStroke } from './rawStrokes';
+import { byteHex } from '../colour/byteHex';
+import { byKind, type RawStroke } from './rawStrokes';
 
 /** Millimetres in one unit, by the number a DXF file names its unit with. */
 const MM_PER_INSUNIT: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000, 14: 100 };
@@ -321,4 +322,4 @@ function mirrored(
 }
 
 const colourOf = (value: number | undefined): string | undefined =>
-  value === undefined ? undefined : hexOf((value >> 16) & 255, (value >> 8) & 255, value & 255);
+  value === undefined ? undefined : byteHex([(value >> 16) & 255, (value >> 8) & 255, value & 255]);

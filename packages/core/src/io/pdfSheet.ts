@@ -1,7 +1,8 @@
 import { bezierPoints } from '../shapes/curves';
 import { after, placed, type Affine, type Point } from '../shapes/rings';
 import { StrokeCounter, type Sheet, type SheetText } from '../shapes/sheet';
-import { byKind, hexOf, type RawStroke } from './rawStrokes';
+import { byteHex } from '../colour/byteHex';
+import { byKind, type RawStroke } from './rawStrokes';
 
 /** The names of a page's drawing commands with the numbers that stand for them. */
 export type PdfCommands = Readonly<Record<string, number>>;
@@ -163,7 +164,7 @@ function within(outer: Affine, numbers: unknown): Affine {
 function colourOf(list: readonly unknown[]): string {
   const [first, green, blue] = list;
   if (typeof first === 'string') return first;
-  return hexOf(Number(first), Number(green), Number(blue));
+  return byteHex([Number(first), Number(green), Number(blue)]);
 }
 
 const CLOSE_POINTS = 0.03;

@@ -30,13 +30,3 @@ export function byKind(
   }
   return { strokes, kinds: [...kinds.values()] };
 }
-
-/** `#rrggbb` of three shares of 255. */
-export const hexOf = (red: number, green: number, blue: number): string =>
-  `#${[red, green, blue]
-    .map((one) =>
-      Math.max(0, Math.min(255, Math.round(one)))
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;

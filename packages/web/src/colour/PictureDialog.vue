@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { withoutTint } from '@fixatum/core';
-import quantize from 'quantize';
+import { byteHex, mainColours, withoutTint } from '@fixatum/core';
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import AppDialog from '../shared/AppDialog.vue';
 import DialogFoot from '../shared/DialogFoot.vue';
@@ -14,7 +13,7 @@ const MOST_BYTES = 30 * 1024 * 1024;
 /** Larger pictures are made smaller: colours are as good, and picking stays quick. */
 const MOST_PX = 1200;
 const TYPES = ['image/png', 'image/jpeg', 'image/webp'];
-const MAIN_COLOURS = 6;
+const MAIN_COLOURS = 8;
 /** A point is the mean over this many pixels each way, as a single one is mostly noise. */
 const POINT_PX = 2;
 
@@ -89,10 +88,8 @@ function colourAt([x, y]: readonly [number, number]): string | undefined {
   const sums = [0, 0, 0];
   for (let at = 0; at < data.length; at += 4)
     for (let band = 0; band < 3; band += 1) sums[band]! += data[at + band]!;
-  return hex(sums.map((sum) => sum / (data.length / 4)));
+  return data.length > 0 ? byteHex(sums.map((sum) => sum / (data.length / 4))) : undefined;
 }
-const hex = (rgb: readonly number[]) =>
-  `#${rgb.map((value) => Math.round(value).toString(16).padStart(2, '0')).join('')}`;
 
 const LENS_PX = 11;
 function look(event: PointerEvent): void {
@@ -126,19 +123,13 @@ function pick(event: PointerEvent): void {
     picking.value = 'colour';
   }
 }
-/** Every so many pixels of a large picture tell as much as all of them. */
-const SAMPLES = 20_000;
 function takeMain(): void {
   const context = pixels();
   const target = canvas.value;
   if (!context || !target) return;
   const { data } = context.getImageData(0, 0, target.width, target.height);
-  const step = Math.max(1, Math.floor(data.length / 4 / SAMPLES));
-  const points: [number, number, number][] = [];
-  for (let at = 0; at < data.length; at += 4 * step)
-    if (data[at + 3]! > 127) points.push([data[at]!, data[at + 1]!, data[at + 2]!]);
-  const map = quantize(points, MAIN_COLOURS + 1);
-  raw.value = map ? map.palette().slice(0, MAIN_COLOURS).map(hex) : [];
+  raw.value = mainColours({ data, width: target.width, height: target.height }, MAIN_COLOURS);
+  problem.value = raw.value.length === 0 ? 'There is nothing to see in this picture: it is transparent.' : '';
 }
 function done(): void {
   emit('take', colours.value);
