@@ -56,6 +56,8 @@ describe('what a pass works on', () => {
         coat: 1,
         face: 'outer',
         cells: ['outer:whole'],
+        placement: 'all',
+        share: 1,
         colour: undefined,
         method: 'brush',
         material: flexPrimer,

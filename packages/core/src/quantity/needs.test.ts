@@ -38,6 +38,24 @@ describe('what a pass takes out of the tin', () => {
     expect(mlOf([pva()], { substrate: { kind: 'wood', thicknessMm: 6 } })).toEqual([7.579]);
   });
 
+  it('goes by how much of the area is bare still, not by how many zones are', () => {
+    const zones = [
+      { id: 'plate', name: 'Plate', share: 0.9 },
+      { id: 'rim', name: 'Rim', share: 0.1 },
+    ];
+    const prime: Step = { ...pva(), id: 'prime' };
+    // 600 cm² in two zones. Nine tenths sealed: 0.9 · 12.379. Then all of it: 7.579, and a tenth of 4.8 ml that the rim drinks.
+    expect(mlOf([pva({ zones: ['plate'] }), prime], { zones })).toEqual([11.141, 8.059]);
+    // Heat that closed the plate only: of the rest 0.9 · 1.5 and 0.1 · 4.8 ml.
+    expect(mlOf([{ id: 'h', kind: 'heat-seal', zones: ['plate'] }, pva()], { zones })).toEqual([9.409]);
+  });
+
+  it('a dab on a tenth of a face closes a tenth of it', () => {
+    const dab = pva({ placement: 'seams', coats: 2 });
+    // A tenth of 12.379, then of 7.579 as its place is closed, then all of it with nine tenths of 4.8 ml.
+    expect(mlOf([dab, { ...pva(), id: 'all' }])).toEqual([1.238, 0.758, 11.899]);
+  });
+
   it('goes by its film, its placement and its tool', () => {
     // A light film is 0.6 of a normal one, 4.547 ml; on the seams a tenth of that and of what the foam drinks.
     expect(mlOf([pva({ film: 'light' })])).toEqual([9.347]);

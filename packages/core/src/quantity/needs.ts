@@ -1,7 +1,9 @@
 import { binderOf } from '../model/binders';
 import type { Material } from '../model/materialSchema';
 import { methodTable, type Method } from '../model/methods';
+import type { Placement } from '../model/placementIds';
 import type { Build, Piece } from '../model/schema';
+import { faceOfCell, shareOf } from '../model/stepSpots';
 import { substrateOf } from '../facts/grounds';
 import { isPorousFoam } from '../model/substrates';
 import { entryOf } from '../model/sure';
@@ -18,6 +20,9 @@ export interface MeasuredPass extends PassSize {
   coat: number;
   face: string | undefined;
   cells: readonly string[];
+  /** Where on its spots it goes, and the share of them that it covers, 0 to 1. */
+  placement: Placement;
+  share: number;
   colour: string | undefined;
   method: Method;
 }
@@ -42,9 +47,33 @@ export interface PassNeed {
 const BARE_ML_PER_M2 = 80;
 /** The same once its skin was closed by heat. */
 const HEAT_SEALED_ML_PER_M2 = 25;
-/** What lies under a spot, `face:zone`. */
-const groundOf = (piece: Piece, cell: string): Piece['substrate'] =>
-  substrateOf(piece, cell.slice(cell.indexOf(':') + 1));
+/** A spot by its name, `face:zone`. */
+const spotOfCell = (cell: string) => ({ face: faceOfCell(cell), zone: cell.slice(cell.indexOf(':') + 1) });
+
+/** Whether heat has closed the skin of a zone before a step: it came so, or was done in a step before. */
+const isHeatSealed = (piece: Piece, zone: string, stepIndex: number): boolean =>
+  substrateOf(piece, zone).heatSealed === true ||
+  piece.steps
+    .slice(0, stepIndex)
+    .some(({ kind, zones }) => kind === 'heat-seal' && (zones === undefined || zones.includes(zone)));
+
+/**
+ * How much of each spot is bare still. What goes on in the same way goes where it went before; what goes on in another way meets
+ * what is bare there by chance.
+ */
+class BareFoam {
+  private readonly known = new Map<string, Map<Placement, number>>();
+
+  /** Takes a pass, and says on which share of the whole spot it wets foam for the first time. */
+  wet(spot: string, { placement, share }: Pick<MeasuredPass, 'placement' | 'share'>): number {
+    const covered = this.known.get(spot) ?? new Map<Placement, number>();
+    this.known.set(spot, covered);
+    const left = () => [...covered.values()].reduce((bare, one) => bare * (1 - one), 1);
+    const before = left();
+    covered.set(placement, Math.max(covered.get(placement) ?? 0, Math.min(1, share)));
+    return before - left();
+  }
+}
 
 /** What stays in the cup and the gun of every mix, ml. */
 const RESIDUE_ML = 5;
@@ -79,7 +108,7 @@ export function needsOf(
   factorOf: (materialId: string, method: Method) => number = () => 1,
 ): PassNeed[] {
   const pieces = new Map(build.pieces.map((piece) => [piece.id, piece]));
-  const closed = new Set<string>();
+  const bare = new BareFoam();
   const mixed = new Set<string>();
   const inOrder = [...passes].sort((a, b) => a.stepIndex - b.stepIndex);
   return inOrder.flatMap((pass): PassNeed[] => {
@@ -88,18 +117,18 @@ export function needsOf(
     const piece = entryOf(pieces, pieceId);
     let ml = passMl(pass);
     if (closesFoam(material)) {
-      const keys = cells.map((cell) => `${pieceId}/${unit}/${cell}`);
-      const drinks = cells.filter(
-        (cell, n) => !closed.has(keys[n] ?? '') && isPorousFoam(groundOf(piece, cell).kind),
-      );
-      if (drinks.length > 0) {
-        const bareShare = drinks.length / keys.length;
-        const isHeated =
-          drinks.every((cell) => groundOf(piece, cell).heatSealed === true) ||
-          piece.steps.slice(0, pass.stepIndex).some(({ kind }) => kind === 'heat-seal');
-        ml += (pass.areaCm2 / 10_000) * bareShare * (isHeated ? HEAT_SEALED_ML_PER_M2 : BARE_ML_PER_M2);
+      let [drinks, covered] = [0, 0];
+      for (const cell of cells) {
+        const { face, zone } = spotOfCell(cell);
+        const cm2 = (piece.faces[face]?.areaCm2 ?? 0) * shareOf(piece, [zone]);
+        covered += cm2 * pass.share;
+        if (!isPorousFoam(substrateOf(piece, zone).kind)) continue;
+        const wetted = bare.wet(`${pieceId}/${unit}/${cell}`, pass);
+        drinks +=
+          cm2 * wetted * (isHeatSealed(piece, zone, pass.stepIndex) ? HEAT_SEALED_ML_PER_M2 : BARE_ML_PER_M2);
       }
-      for (const key of keys) closed.add(key);
+      // Cut edges drink as the faces do that they are sealed with.
+      if (covered > 0) ml += (pass.areaCm2 / 10_000) * (drinks / covered);
     }
     const mix = [pieceId, stepId, coat, face].join('/');
     const leavesResidue = method === 'airbrush' || material.potLife !== undefined;
