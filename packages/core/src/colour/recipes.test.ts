@@ -37,6 +37,27 @@ function bruteForce(wanted: string, tins: readonly ReturnType<typeof tin>[]): nu
   return least;
 }
 
+describe('mixes as painters make them', () => {
+  const strong = ['#0d2347', '#0b3b33', '#8a1a4b'].map(tin);
+  it('a grey is made of black, white and umber, not of three strong tints', () => {
+    const [first] = recipesFor('#8c8a87', [...strong, white, black!, umber!]);
+    expect(first!.deltaE).toBeLessThan(2);
+    expect(first!.parts.map(({ colour }) => colour)).not.toEqual(
+      expect.arrayContaining([expect.stringMatching(/^#(0d2347|0b3b33|8a1a4b)$/)]),
+    );
+  });
+  it('a yellow is shaded with umber or ochre where that comes as near as black', () => {
+    // An ochre yellow made of the yellow and umber: black with the yellow would be an olive.
+    const wanted = mixedFrom([
+      { ...yellow!, parts: 6 },
+      { ...umber!, parts: 1 },
+    ]);
+    const [first] = recipesFor(wanted, [white, black!, yellow!, umber!]);
+    expect(first!.parts.map(({ colour }) => colour)).not.toContain(black!.colour);
+    expect(first!.deltaE).toBeLessThan(2);
+  });
+});
+
 describe('recipesFor', () => {
   it('finds the nearest of all, as brute force does', () => {
     const tins = [white, yellow!, red!, umber!];

@@ -56,6 +56,20 @@ const ANOTHER_COLOUR = 10;
 /** What a tin more has to bring for a mix to be told beside the one without it, ΔE00. */
 const WORTH_A_TIN = 0.7;
 
+/** How unlike a painter's a mix is counts no more than this against how near it comes, ΔE00. */
+const MOST_UNLIKE = 1;
+/** A strong tint more than one; in a grey every one, as black, white and umber make that. */
+const COST_A_STRONG_TINT = 0.35;
+/** Black in a yellow turns it green: umber or its complement shade it. */
+const COST_OF_BLACK_IN_YELLOW = 0.6;
+/** From this tinting strength on a tint is strong. */
+const STRONG = 2;
+/** Less colourful than this (C*ab) is a grey, and darker than this (L*) such a one is black. */
+const GREY_CHROMA = 9;
+const BLACK_LIGHTNESS = 35;
+/** Hues of yellow, degrees of CIE L*a*b*. */
+const YELLOW = { from: 62, to: 112, leastChroma: 20 };
+
 /** A tin as it counts in a mix: whole, or by drops. */
 interface Way extends Tint {
   ingredient: Ingredient;
@@ -97,7 +111,9 @@ export function recipesFor(
   }
   const seen = new Set<string>();
   const each = found
-    .sort((one, other) => rank(one) - rank(other))
+    .map((one) => ({ one, cost: rank(one, target) }))
+    .sort((a, b) => a.cost - b.cost)
+    .map(({ one }) => one)
     .filter(({ ways: own }) => {
       const key = own.map(({ at }) => at).join(' ');
       return !seen.has(key) && seen.add(key);
@@ -116,7 +132,30 @@ export function recipesFor(
   return told.map((one) => recipeOf(one, wanted));
 }
 
-const rank = ({ deltaE, ways }: Found) => Math.max(deltaE, UNSEEN) + deltaE * 0.01 + COST_A_TIN * ways.length;
+const rank = ({ deltaE, ways }: Found, target: LabD65) =>
+  Math.max(deltaE, UNSEEN) +
+  deltaE * 0.01 +
+  COST_A_TIN * ways.length +
+  Math.min(MOST_UNLIKE, unlikePainters(ways, target));
+
+/** What in a mix a painter would not do: greys of strong tints, several of those at once, black in a yellow. */
+function unlikePainters(ways: readonly Way[], [, a, b]: LabD65): number {
+  const chroma = Math.hypot(a, b);
+  const hue = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
+  let [strong, blacks] = [0, 0];
+  for (const { ingredient } of ways) {
+    const { masstone, strength } = paintFigures(ingredient.material, ingredient.colour);
+    const [lightness, ownA, ownB] = labOf(xyzOf(masstone));
+    const isGrey = Math.hypot(ownA, ownB) < GREY_CHROMA;
+    if (isGrey && lightness < BLACK_LIGHTNESS) blacks += 1;
+    if (!isGrey && strength >= STRONG) strong += 1;
+  }
+  const isYellow = chroma > YELLOW.leastChroma && hue > YELLOW.from && hue < YELLOW.to;
+  return (
+    COST_A_STRONG_TINT * (chroma < GREY_CHROMA ? strong : Math.max(0, strong - 1)) +
+    (isYellow && blacks > 0 ? COST_OF_BLACK_IN_YELLOW : 0)
+  );
+}
 
 /** Whether a mix is another with a tin more that brings it no nearer to the eye. */
 const addsNothing = (one: Found, other: Found): boolean =>

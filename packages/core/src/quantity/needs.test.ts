@@ -6,7 +6,7 @@ import type { Method } from '../model/methods';
 import { entryOf } from '../model/sure';
 import { amountFactor } from './learned';
 import { usualContainersMl, usualDensityGPerMl } from './containers';
-import { needsOf } from './needs';
+import { canBeMixed, needsOf } from './needs';
 
 const mlOf = (
   steps: Step[],
@@ -196,4 +196,14 @@ describe('containers', () => {
     const material = entryOf(catalogueById, id);
     expect([usualContainersMl(material), usualDensityGPerMl(material)]).toEqual([sizes, density]);
   });
+});
+
+describe('what can be mixed', () => {
+  it.each([
+    ['craft-acrylic', true],
+    ['airbrush-acrylic', true],
+    ['metallic-lacquer-spray', false],
+    ['lacquer-primer-spray', false],
+    ['satin-varnish', false],
+  ])('%s: %s', (id, is) => expect(canBeMixed(entryOf(catalogueById, id))).toBe(is));
 });

@@ -88,6 +88,10 @@ export const comesInColours = ({ role, methods: [usual] }: Pick<Material, 'role'
   role === 'detail' ||
   (role === 'prime' && usual !== undefined && methodTable[usual].sprays);
 
+/** Whether a paint can be stirred into another: what comes in a can cannot. */
+export const canBeMixed = (material: Pick<Material, 'role' | 'methods'>): boolean =>
+  comesInColours(material) && material.methods[0] !== 'aerosol';
+
 /** Whether a material is bought by colour: paint, and what weathers with one; graphite and what is wiped off again have their own. */
 export const isBoughtByColour = (
   material: Pick<Material, 'role' | 'methods' | 'traits' | 'binder'>,

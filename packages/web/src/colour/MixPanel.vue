@@ -22,7 +22,7 @@ import MixByHand from './MixByHand.vue';
 import MixFixes from './MixFixes.vue';
 import { amountOf, dropWords } from './mixAmounts';
 import { offWords } from './roles';
-import { useMixTins } from './useMixTins';
+import { useMixTins } from '../shelf/useMixTins';
 
 const MixDialog = later(() => import('../shelf/MixDialog.vue'));
 

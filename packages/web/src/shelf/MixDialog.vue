@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { comesInColours, partsOf, sayMl, type Fault, type Mix } from '@fixatum/core';
+import { canBeMixed, partsOf, sayMl, type Fault, type Mix } from '@fixatum/core';
 import { mdiPlus } from '@mdi/js';
 import { nanoid } from 'nanoid';
 import { computed, reactive, ref } from 'vue';
@@ -34,7 +34,7 @@ const form = reactive({
   })),
 });
 const paints = computed(() =>
-  [...materials.known.values()].filter(comesInColours).map(({ id, name }) => ({ value: id, title: name })),
+  [...materials.known.values()].filter(canBeMixed).map(({ id, name }) => ({ value: id, title: name })),
 );
 const mix = computed((): Mix => ({
   ...props.mix,

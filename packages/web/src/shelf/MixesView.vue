@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import {
-  comesInColours,
+  canBeMixed,
   isOpen,
   lotsFor,
+  mixFor,
   passNeeds,
   sayDate,
   sayMl,
@@ -15,15 +16,21 @@ import {
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { useMixTins } from './useMixTins';
+import { inColourWorker } from '../shared/colourWorker';
 import ColourName from '../shared/ColourName.vue';
 import FaultList from '../shared/FaultList.vue';
 import { later } from '../shared/later';
+import { useNotice } from '../shared/notice';
+import { plain } from '../shared/offThread/workerLink';
 import { pieceName } from '../shared/words';
 import { partWords, recipeWords } from './mixWords';
 import MaterialsHead from '../shared/MaterialsHead.vue';
 import { useShelf } from './useShelf';
 
 const MixDialog = later(() => import('./MixDialog.vue'));
+/** A mix of more is seldom made twice the same. */
+const MOST_TINS = 3;
 
 /** What is to be mixed for what is still to be laid, and every mix there ever was, to be made again. */
 const { store, materials, builds, whole, shelf, change } = useShelf();
@@ -77,17 +84,35 @@ const isEditing = computed({
     if (!is) editing.value = undefined;
   },
 });
-// From the shopping list: a colour that is mixed, not bought.
+// From the shopping list: a colour that is mixed, not bought. It opens on the mix that comes nearest, of what is there or is in every shop.
 const { material, colour } = route.query;
+const { used } = useMixTins(() => (typeof material === 'string' ? materials.known.get(material) : undefined));
+async function mixInstead(of: string, wanted: string): Promise<void> {
+  const written = mixFor(mixes.value, of, wanted);
+  const tins = plain(used.value.map((tin) => ({ material: tin.material, colour: tin.colour })));
+  const [nearest] = written ? [] : await inColourWorker((remote) => remote.recipes(wanted, tins, MOST_TINS));
+  const parts = (nearest?.parts ?? []).map((part) => ({
+    material: part.material.id,
+    colour: part.colour,
+    parts: part.parts,
+  }));
+  editing.value = {
+    mix: written ?? {
+      material: of,
+      colour: wanted,
+      parts: parts.length > 0 ? parts : [{ material: of, parts: 1 }],
+    },
+  };
+}
 if (typeof material === 'string' && typeof colour === 'string')
-  editing.value = { mix: { material, colour, parts: [{ material, parts: 1 }] } };
+  mixInstead(material, colour).catch((error: unknown) => useNotice().complain(error));
 
 const remove = async (mix: Mix) =>
   (faults.value = await change(
     { mixes: mixes.value.filter(({ id }) => id !== mix.id) },
     `Not written down any more: ${mix.name}`,
   ));
-const firstPaint = computed(() => [...materials.known.values()].find(comesInColours)?.id ?? '');
+const firstPaint = computed(() => [...materials.known.values()].find(canBeMixed)?.id ?? '');
 </script>
 
 <template>

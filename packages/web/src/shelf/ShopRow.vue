@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import {
-  comesInColours,
+  canBeMixed,
   isLittleUsed,
   sayMl,
   workWord,
@@ -36,7 +36,7 @@ const ways = useWays();
 const isOpen = ref(false);
 
 const material = computed(() => materials.known.get(props.line.materialId));
-const isMixed = computed(() => material.value !== undefined && comesInColours(material.value));
+const isMixed = computed(() => material.value !== undefined && canBeMixed(material.value));
 const what = computed(() =>
   props.line.buy.containers.map(({ count, containerMl }) => `${count} × ${sayMl(containerMl)}`).join(' + '),
 );

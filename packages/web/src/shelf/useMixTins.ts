@@ -1,4 +1,4 @@
-import { comesInColours, has, pigmentTable, sameTint, type Ingredient, type Material } from '@fixatum/core';
+import { canBeMixed, has, pigmentTable, sameTint, type Ingredient, type Material } from '@fixatum/core';
 import { computed, ref, watch } from 'vue';
 import { useBuild } from '../shared/build';
 import { useMaterials } from '../shared/materials';
@@ -41,13 +41,13 @@ export function useMixTins(wanted: () => Material | undefined) {
   const materials = useMaterials();
   const usedAs = computed(() => {
     const material = wanted();
-    if (material && comesInColours(material)) return material;
-    return [...materials.known.values()].find(comesInColours);
+    if (material && canBeMixed(material)) return material;
+    return [...materials.known.values()].find(canBeMixed);
   });
   /** Only what stirs into it: of the same binder and thinner, and flakes only into flakes. */
   const canMix = (other: Material): boolean =>
     usedAs.value !== undefined &&
-    comesInColours(other) &&
+    canBeMixed(other) &&
     other.binder === usedAs.value.binder &&
     other.carrier === usedAs.value.carrier &&
     has(other, 'metallic') === has(usedAs.value, 'metallic');
