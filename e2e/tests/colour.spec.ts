@@ -25,6 +25,47 @@ async function picture(page: Page): Promise<Buffer> {
   return Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
 }
 
+test('the main colours of a picture on white are all taken, a small spot among them', async ({ page }) => {
+  const path = await newPlate(page, server.url);
+  await page.goto(`${server.url}${path}/colour`);
+  await page.getByRole('button', { name: 'From a picture' }).click();
+  const dialog = page.getByRole('dialog');
+  const url = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = 400;
+    canvas.height = 400;
+    const context = canvas.getContext('2d')!;
+    context.fillStyle = '#ffffff';
+    context.fillRect(0, 0, 400, 400);
+    const boxes = [
+      ['#b4141e', 40],
+      ['#1e3c96', 90],
+      ['#28783c', 140],
+      ['#e6be28', 190],
+      ['#5a286e', 240],
+    ] as const;
+    for (const [colour, y] of boxes) {
+      context.fillStyle = colour;
+      context.fillRect(40, y, 300, 40);
+    }
+    // 36 by 36 of 400 by 400: 0.8 % of it.
+    context.fillStyle = '#0ab4b4';
+    context.fillRect(40, 320, 36, 36);
+    return canvas.toDataURL('image/png');
+  });
+  const buffer = Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
+  await dialog
+    .getByLabel('Picture', { exact: true })
+    .setInputFiles({ name: 'white.png', mimeType: 'image/png', buffer });
+  await dialog.getByRole('button', { name: 'Its main colours' }).click();
+  const taken = dialog.getByRole('list', { name: 'Taken' });
+  for (const colour of ['#b4141e', '#1e3c96', '#28783c', '#e6be28', '#5a286e', '#0ab4b4', '#ffffff'])
+    await expect(taken).toContainText(colour);
+  await expect(taken.getByRole('listitem')).toHaveCount(7);
+  await dialog.getByRole('button', { name: /in the palette$/ }).click();
+  await expect(page.getByTestId('palette')).toContainText('#0ab4b4');
+});
+
 test('a colour is picked in a picture, named, mixed, laid, bought; changed once, its step follows', async ({
   page,
 }) => {
